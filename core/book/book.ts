@@ -1,0 +1,89 @@
+import * as z from 'zod'
+import { FieldSettings, type KindName, kindNames, Look } from '../kinds'
+
+export const limits = {
+  needs: 2000,
+  tables: 300,
+  fieldsPerTable: 200,
+  links: 900,
+  nameLength: 60,
+  needLength: 2000,
+  describeLength: 500,
+} as const
+
+const Id = z.string().min(1).max(40)
+const Name = z.string().trim().min(1).max(limits.nameLength)
+
+/** Something the office must keep or be able to ask, in its own words. */
+export const Need = z.strictObject({
+  id: Id,
+  text: z.string().trim().min(1).max(limits.needLength),
+  /** Ids of the tables, fields and links that meet it. */
+  metBy: z.array(Id).readonly(),
+})
+export type Need = Readonly<z.infer<typeof Need>>
+
+export const Field = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: z.enum(kindNames as [KindName, ...KindName[]]),
+  ...FieldSettings.shape,
+})
+export type Field = Readonly<z.infer<typeof Field>>
+
+export const Table = z.strictObject({
+  id: Id,
+  name: Name,
+  describe: z.string().max(limits.describeLength).optional(),
+  /** A pick list is a table of words that staff may extend; a joining table ties two others. */
+  role: z.enum(['pick-list', 'joining']).optional(),
+  fields: z.array(Field).readonly(),
+  /** Field ids, in order. */
+  key: z.array(Id).readonly(),
+  knownBy: z.array(Id).readonly(),
+  /** Where its card was put on the map by hand, in map units. */
+  spot: z.strictObject({ x: z.number(), y: z.number() }).optional(),
+})
+export type Table = Readonly<z.infer<typeof Table>>
+
+/**
+ * A tie between two tables: each record of `many` points to one of `one` through `field`.
+ * One-to-one where that field is unique. A must is the field's own; `least` 1 asks for a row on the many side.
+ */
+export const Link = z.strictObject({
+  id: Id,
+  one: Id,
+  many: Id,
+  field: Id,
+  least: z.union([z.literal(0), z.literal(1)]),
+  onRemove: z.enum(['keep', 'remove', 'leave']),
+  /** How it reads from the one side: "is booked for". */
+  label: z.string().max(limits.nameLength).optional(),
+})
+export type Link = Readonly<z.infer<typeof Link>>
+
+/** The answer that two tables have no direct tie. */
+export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
+export type Pair = Readonly<z.infer<typeof Pair>>
+
+/** The design of one record book. Names are labels; everything refers to ids. */
+export const Book = z.strictObject({
+  format: z.literal(1),
+  name: Name,
+  look: Look,
+  needs: z.array(Need).readonly(),
+  tables: z.array(Table).readonly(),
+  links: z.array(Link).readonly(),
+  pairs: z.array(Pair).readonly(),
+})
+export type Book = Readonly<z.infer<typeof Book>>
+
+export const emptyBook = (name: string, look: Look): Book => ({
+  format: 1,
+  name,
+  look,
+  needs: [],
+  tables: [],
+  links: [],
+  pairs: [],
+})

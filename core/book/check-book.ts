@@ -1,0 +1,49 @@
+import { fail, ok, type Result } from '../words'
+import { Book } from './book'
+
+/** What is broken in a book that every edit promises to keep whole; none in a sound one. For people who build. */
+export function faultsOf(book: Book): string[] {
+  const faults: string[] = []
+  const ids = new Set<string>()
+  const seen = (id: string) => {
+    if (ids.has(id)) faults.push(`the id ${id} stands twice`)
+    ids.add(id)
+  }
+  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs]) seen(part.id)
+  const names = new Set<string>()
+  for (const table of book.tables) {
+    if (names.has(table.name.toLowerCase())) faults.push(`two tables are called ${table.name}`)
+    names.add(table.name.toLowerCase())
+    const fieldNames = new Set<string>()
+    for (const field of table.fields) {
+      seen(field.id)
+      if (fieldNames.has(field.name.toLowerCase())) faults.push(`${table.name} has two fields ${field.name}`)
+      fieldNames.add(field.name.toLowerCase())
+      const links = book.links.filter((link) => link.field === field.id && link.many === table.id)
+      if ((field.kind === 'link') !== (links.length === 1)) faults.push(`${field.name} and its link disagree`)
+    }
+    for (const id of [...table.key, ...table.knownBy]) {
+      if (!table.fields.some((field) => field.id === id)) faults.push(`${table.name} is keyed or known by a lost field`)
+    }
+  }
+  for (const link of book.links) {
+    const one = book.tables.find((table) => table.id === link.one)
+    const many = book.tables.find((table) => table.id === link.many)
+    if (!one || !many?.fields.some((field) => field.id === link.field)) faults.push(`the link ${link.id} hangs loose`)
+    if (one && one.key.length === 0) faults.push(`${one.name} is linked to without a key`)
+  }
+  const parts = new Set([...ids])
+  for (const need of book.needs) {
+    if (need.metBy.some((id) => !parts.has(id))) faults.push(`a need is met by what is gone`)
+  }
+  for (const pair of book.pairs) {
+    if (![pair.a, pair.b].every((id) => book.tables.some((table) => table.id === id))) faults.push('a pair hangs loose')
+  }
+  return faults
+}
+
+/** Reads a saved book; refuses what is not one or is not whole. */
+export function readBook(json: unknown): Result<Book> {
+  const read = Book.safeParse(json)
+  return read.success && faultsOf(read.data).length === 0 ? ok(read.data) : fail({ kind: 'not-a-book' })
+}

@@ -1,0 +1,48 @@
+import * as z from 'zod'
+import { fail, ok } from '../../words'
+import { limits, type Table } from '../book'
+import { putLink, putTable } from '../build-steps'
+import { findTable, linksFrom } from '../find'
+import { type EditKind, Id, readName, typedName } from './edit-kind'
+
+const CopyTable = z.strictObject({
+  kind: z.literal('copyTable'),
+  table: Id,
+  id: Id,
+  name: typedName,
+  /** A new id for each field of the table and each link it carries. */
+  ids: z.record(Id, Id),
+})
+
+/** Copies the design of a table, with the links its own fields carry. */
+export const copyTable: EditKind<z.infer<typeof CopyTable>> = {
+  schema: CopyTable,
+  steps(book, { table: from, id, name: typed, ids }) {
+    const table = findTable(book, from)
+    if (!table) return fail({ kind: 'gone', what: 'table' })
+    const name = readName(typed, 'table', book.tables)
+    if (!name.ok) return name
+    if (book.tables.length >= limits.tables) return fail({ kind: 'too-many', what: 'table', limit: limits.tables })
+    const links = linksFrom(book, from)
+    const renewed = (old: string) => ids[old]
+    if ([...table.fields, ...links].some((part) => !renewed(part.id))) return fail({ kind: 'stale', what: table.name })
+    const { spot: _spot, ...rest } = table
+    const copy: Table = {
+      ...rest,
+      id,
+      name: name.value,
+      fields: table.fields.map((field) => ({ ...field, id: renewed(field.id)! })),
+      key: table.key.map((field) => renewed(field)!),
+      knownBy: table.knownBy.map((field) => renewed(field)!),
+    }
+    const copiedLinks = links.map((link) => ({
+      ...link,
+      id: renewed(link.id)!,
+      many: id,
+      one: link.one === from ? id : link.one,
+      field: renewed(link.field)!,
+    }))
+    return ok([putTable(copy), ...copiedLinks.map(putLink)])
+  },
+  say: (book, { table, name }) => `Copy ${findTable(book, table)?.name ?? 'a table'} as ${name.trim()}`,
+}

@@ -1,0 +1,60 @@
+import type { Book, Field, Link, Need, Table } from './book'
+
+export const findTable = (book: Book, id: string): Table | undefined => book.tables.find((table) => table.id === id)
+
+export function tableOf(book: Book, id: string): Table {
+  const table = findTable(book, id)
+  if (!table) throw new Error(`Expected a table ${id} in the book.`)
+  return table
+}
+
+export const findNeed = (book: Book, id: string): Need | undefined => book.needs.find((need) => need.id === id)
+export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
+
+export function findField(book: Book, id: string): { readonly table: Table; readonly field: Field } | undefined {
+  for (const table of book.tables) {
+    const field = table.fields.find((candidate) => candidate.id === id)
+    if (field) return { table, field }
+  }
+  return undefined
+}
+
+export function fieldOf(table: Table, id: string): Field {
+  const field = table.fields.find((candidate) => candidate.id === id)
+  if (!field) throw new Error(`Expected a field ${id} in ${table.name}.`)
+  return field
+}
+
+/** The link that a link field carries. */
+export function linkOf(book: Book, fieldId: string): Link {
+  const link = book.links.find((candidate) => candidate.field === fieldId)
+  if (!link) throw new Error(`Expected a link behind the field ${fieldId}.`)
+  return link
+}
+
+/** Links whose rows hang on this table's records. */
+export const linksTo = (book: Book, tableId: string) => book.links.filter((link) => link.one === tableId)
+/** Links that this table's own fields carry. */
+export const linksFrom = (book: Book, tableId: string) => book.links.filter((link) => link.many === tableId)
+
+/** All links between two tables, whichever way; a joining table's two links don't count as one. */
+export const linksBetween = (book: Book, a: string, b: string) =>
+  book.links.filter((link) => (link.one === a && link.many === b) || (link.one === b && link.many === a))
+
+/** Joining tables that tie the two. */
+export const joiningBetween = (book: Book, a: string, b: string) =>
+  book.tables.filter((table) => {
+    if (table.role !== 'joining') return false
+    const ends = table.key.map((id) => book.links.find((link) => link.field === id)?.one)
+    return ends.length === 2 && ((ends[0] === a && ends[1] === b) || (ends[0] === b && ends[1] === a))
+  })
+
+/** "Visit" or "Visit → Booked for", for sentences about a part. */
+export function partName(book: Book, id: string): string {
+  const table = findTable(book, id)
+  if (table) return table.name
+  const found = findField(book, id)
+  if (found) return `${found.table.name} → ${found.field.name}`
+  const link = findLink(book, id)
+  return link ? `${tableOf(book, link.one).name} and ${tableOf(book, link.many).name}` : 'something removed'
+}

@@ -1,0 +1,74 @@
+import { adviceOn } from '../advice'
+import type { Book } from '../book'
+import { allPairs, openPairs } from '../pairings'
+import { allFieldRules } from '../rules'
+
+export const chapterNames = ['needs', 'tables', 'pairings', 'rules', 'map', 'review', 'open'] as const
+export type ChapterName = (typeof chapterNames)[number]
+
+export interface Chapter {
+  readonly name: ChapterName
+  readonly title: string
+  /** Nothing for a chapter that has nothing to count. */
+  readonly count?: number
+  /** What the count counts, for those who hear it. */
+  readonly counted?: string
+  readonly done: boolean
+}
+
+/** The seven chapters with true counts. A chapter is done when nothing in it waits for the administrator. */
+export function chaptersOf(
+  book: Book,
+  opened: { readonly everOpened: boolean; readonly editsSince: number },
+): Chapter[] {
+  const advice = adviceOn(book)
+  const unmet = book.needs.filter((need) => need.metBy.length === 0).length
+  const waiting = openPairs(book).length
+  const pairs = allPairs(book).length
+  const settled = book.tables.length > 0 && advice.every((piece) => piece.weight !== 'must-settle')
+  return [
+    {
+      name: 'needs',
+      title: 'Needs',
+      count: unmet > 0 ? unmet : book.needs.length,
+      counted: unmet > 0 ? `${unmet} of ${book.needs.length} not met yet` : `${book.needs.length} needs, all met`,
+      done: book.needs.length > 0 && unmet === 0,
+    },
+    {
+      name: 'tables',
+      title: 'Tables',
+      count: book.tables.length,
+      counted: `${book.tables.length} tables`,
+      done: settled,
+    },
+    {
+      name: 'pairings',
+      title: 'Pairings',
+      count: waiting > 0 ? waiting : pairs,
+      counted: waiting > 0 ? `${waiting} of ${pairs} pairs to answer` : `${pairs} pairs, all answered`,
+      done: pairs > 0 && waiting === 0,
+    },
+    {
+      name: 'rules',
+      title: 'Rules',
+      count: allFieldRules(book).length,
+      counted: `${allFieldRules(book).length} rules`,
+      done: settled,
+    },
+    { name: 'map', title: 'Map', done: book.links.length > 0 },
+    {
+      name: 'review',
+      title: 'Review',
+      count: advice.length,
+      counted: `${advice.length} pieces of advice`,
+      done: book.tables.length > 0 && advice.length === 0,
+    },
+    {
+      name: 'open',
+      title: 'Open',
+      ...(opened.everOpened &&
+        opened.editsSince > 0 && { count: opened.editsSince, counted: `${opened.editsSince} edits since opened` }),
+      done: opened.everOpened && opened.editsSince === 0,
+    },
+  ]
+}

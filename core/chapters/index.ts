@@ -1,0 +1,1 @@
+export { type Chapter, type ChapterName, chapterNames, chaptersOf } from './chapters'

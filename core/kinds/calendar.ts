@@ -1,0 +1,87 @@
+import { fail, ok, type Result } from '../words'
+import type { Now } from './kind'
+import type { Look } from './look'
+
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const two = (part: number) => String(part).padStart(2, '0')
+
+const daysIn = (year: number, month: number) =>
+  month === 2
+    ? year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
+      ? 29
+      : 28
+    : [4, 6, 9, 11].includes(month)
+      ? 30
+      : 31
+
+/** The day after so many days. Years 1000 to 9999. */
+export function addDays(day: string, count: number): string {
+  const moved = new Date(`${day}T00:00:00Z`)
+  moved.setUTCDate(moved.getUTCDate() + count)
+  return moved.toISOString().slice(0, 10)
+}
+
+/** Shows a day with the month in letters, so that nobody mixes up day and month. */
+export function showDay(day: string, look: Look): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number]
+  const name = months[month - 1]
+  if (look.dateStyle === 'year-month-day') return day
+  return look.dateStyle === 'day-month-year' ? `${date} ${name} ${year}` : `${name} ${date}, ${year}`
+}
+
+/**
+ * Reads a day written in figures in the book's order, with the month's name, or as 2027-03-12.
+ * Also "today", "tomorrow" and "yesterday", and without a year: the current one.
+ * Two-figure years are refused: 27 may be 1927.
+ */
+export function readDay(typed: string, look: Look, now?: Now): Result<string> {
+  const text = typed.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ')
+  const today = now?.moment.slice(0, 10)
+  const near = { today: 0, tomorrow: 1, yesterday: -1 }[text]
+  if (near !== undefined && today) return ok(addDays(today, near))
+  const parts = partsOf(text, look, today?.slice(0, 4))
+  if (!parts) return fail({ kind: 'not-date', text: typed.trim(), example: showDay('2027-03-12', look) })
+  const [year, month, day] = parts
+  if (year < 1000 || month < 1 || month > 12 || day < 1 || day > daysIn(year, month)) {
+    return fail({ kind: 'no-such-day', text: typed.trim() })
+  }
+  return ok(`${year}-${two(month)}-${two(day)}`)
+}
+
+function partsOf(text: string, look: Look, thisYear?: string): [number, number, number] | undefined {
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
+  if (iso) return [Number(iso[1]), Number(iso[2]), Number(iso[3])]
+  const named = /^(?:(\d{1,2})(?:st|nd|rd|th)? )?([a-z]{3,9})\.?(?: (\d{1,2})(?:st|nd|rd|th)?)?(?: (\d{4}))?$/.exec(
+    text,
+  )
+  if (named) {
+    const month = months.findIndex((name) => named[2]!.startsWith(name.toLowerCase())) + 1
+    const day = named[1] ?? named[3]
+    const year = named[4] ?? thisYear
+    return month && day && year && !(named[1] && named[3]) ? [Number(year), month, Number(day)] : undefined
+  }
+  const figures = /^(\d{1,4})[/. -](\d{1,2})(?:[/. -](\d{1,4}))?$/.exec(text)
+  if (!figures) return undefined
+  if (look.dateStyle === 'year-month-day') {
+    return figures[1]!.length === 4 && figures[3]
+      ? [Number(figures[1]), Number(figures[2]), Number(figures[3])]
+      : undefined
+  }
+  const year = figures[3] ?? thisYear
+  if (year?.length !== 4) return undefined
+  const [first, second] = [Number(figures[1]), Number(figures[2])]
+  return look.dateStyle === 'day-month-year' ? [Number(year), second, first] : [Number(year), first, second]
+}
+
+/** Reads 9:30, 09.30, 0930, 9 am, 9:30pm to "09:30". */
+export function readClock(typed: string): Result<string> {
+  const text = typed.trim().toLowerCase()
+  const found = /^(\d{1,2})(?:[:.h]?(\d{2}))?\s*(am|pm)?$/.exec(text)
+  const refused = fail({ kind: 'not-time', text: typed.trim() })
+  if (!found) return refused
+  let hour = Number(found[1])
+  const minute = Number(found[2] ?? 0)
+  if (found[3] && (hour < 1 || hour > 12)) return refused
+  if (found[3]) hour = (hour % 12) + (found[3] === 'pm' ? 12 : 0)
+  return hour > 23 || minute > 59 ? refused : ok(`${two(hour)}:${two(minute)}`)
+}

@@ -1,0 +1,8 @@
+export { fieldKinds, type KindName, kindNames, kindOf } from './registry'
+export { addDays } from './calendar'
+export { checkValue, readValue, showValue, startValue } from './check'
+export type { ColumnCheck, Control, FieldKind, Now, Value } from './kind'
+export { Look, plainLook } from './look'
+export { countOf, runningPeriod, writeRunning } from './running'
+export { Choice, FieldSettings, type SettingName, settingRanges } from './settings'
+export { compareText, lengthOf, quoteText } from './text'

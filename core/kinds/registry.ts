@@ -1,0 +1,45 @@
+import { code } from './code'
+import { email, phone, web } from './contact'
+import { date } from './date'
+import { dateTime } from './date-time'
+import { exact } from './exact'
+import { file } from './file'
+import type { FieldKind } from './kind'
+import { line } from './line'
+import { link } from './link'
+import { mark } from './mark'
+import { measured } from './measured'
+import { money } from './money'
+import { passage } from './passage'
+import { pick } from './pick'
+import { running } from './running'
+import { tick } from './tick'
+import { time } from './time'
+import { whole } from './whole'
+
+/** Every kind of field, in the order that the list of kinds shows. */
+export const fieldKinds = {
+  line,
+  passage,
+  code,
+  running,
+  whole,
+  exact,
+  measured,
+  money,
+  date,
+  time,
+  dateTime,
+  tick,
+  pick,
+  mark,
+  email,
+  phone,
+  web,
+  file,
+  link,
+} satisfies Record<string, FieldKind>
+
+export type KindName = keyof typeof fieldKinds
+export const kindNames = Object.keys(fieldKinds) as KindName[]
+export const kindOf = (name: KindName): FieldKind => fieldKinds[name]

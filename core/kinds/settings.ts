@@ -1,0 +1,44 @@
+import * as z from 'zod'
+
+/** One choice of a pick. The id stays when the word changes, so that records can follow. */
+export const Choice = z.strictObject({ id: z.string().min(1).max(40), word: z.string().min(1).max(100) })
+export type Choice = z.infer<typeof Choice>
+
+/**
+ * What a field may carry besides its name and kind. All optional; each kind says which it uses.
+ * Bounds and first values are canonical values (see value.ts), not what was typed.
+ */
+export const FieldSettings = z.strictObject({
+  length: z.int().optional(),
+  exactLength: z.boolean().optional(),
+  digits: z.int().optional(),
+  decimals: z.int().optional(),
+  unit: z.string().max(20).optional(),
+  least: z.string().max(40).optional(),
+  most: z.string().max(40).optional(),
+  choices: z.array(Choice).max(200).optional(),
+  scale: z.int().optional(),
+  prefix: z.string().max(12).optional(),
+  width: z.int().optional(),
+  yearly: z.boolean().optional(),
+  megabytes: z.int().optional(),
+  picturesOnly: z.boolean().optional(),
+  startsAs: z.string().max(4000).optional(),
+  must: z.boolean().optional(),
+  unique: z.boolean().optional(),
+  note: z.string().max(500).optional(),
+  example: z.string().max(200).optional(),
+  refusal: z.string().max(200).optional(),
+})
+export type FieldSettings = z.infer<typeof FieldSettings>
+export type SettingName = keyof FieldSettings
+
+/** Whole-number settings, the range each may take, and its name on screen. */
+export const settingRanges = {
+  length: { least: 1, most: 700, title: 'Length' },
+  digits: { least: 1, most: 18, title: 'Digits before the point' },
+  decimals: { least: 0, most: 10, title: 'Decimals' },
+  scale: { least: 2, most: 100, title: 'Highest mark' },
+  width: { least: 1, most: 12, title: 'Digits' },
+  megabytes: { least: 1, most: 25, title: 'Largest file (MB)' },
+} satisfies Partial<Record<SettingName, { least: number; most: number; title: string }>>

@@ -1,0 +1,159 @@
+import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
+import { kindOf, type Value } from '../kinds'
+import { quoteName } from '../names'
+import { type PhysicalNames, physicalNames } from '../opening'
+import { refOf } from '../records'
+import { type Condition, findCondition } from './find-condition'
+import { columnSql, joinPlan, type LabelPiece, labelOf, labelPlan } from './label'
+import { afterCondition, type Cursor, orderSql, type Sort, sortColumns } from './paging'
+
+/** What to list: all fields of a table or some, found, sorted and paged by key. */
+export interface ListQuery {
+  readonly table: string
+  /** Field ids; all fields where left out. */
+  readonly fields?: readonly string[]
+  readonly find?: string
+  readonly sort?: Sort
+  readonly after?: Cursor
+  /** Only the rows that point to one record through this link field. */
+  readonly linked?: { readonly field: string; readonly key: readonly string[] }
+  readonly limit: number
+}
+
+/** One row: canonical values by field id, the words for linked records, and what it is known by. */
+export interface ListRow {
+  readonly ref: string
+  readonly label: string
+  readonly values: Readonly<Record<string, Value>>
+  readonly labels: Readonly<Record<string, string>>
+  readonly rev: number
+  readonly changedAt: string
+  readonly changedBy: string | null
+  /** Where the page after this row starts. */
+  readonly cursor: Cursor
+}
+
+export interface CompiledList {
+  readonly sql: string
+  readonly params: readonly (string | number | null)[]
+  readonly read: (row: Readonly<Record<string, string | number | null>>) => ListRow
+}
+
+/** Compiles a list to one statement with parameters, and the reader for its rows. */
+export function compileList(book: Book, query: ListQuery, names: PhysicalNames = physicalNames(book)): CompiledList {
+  const table = tableOf(book, query.table)
+  const shown = query.fields ? query.fields.map((id) => fieldOf(table, id)) : table.fields
+  const select = new Selection()
+  const joins = new Map<string, string>()
+  const join = (plan: { readonly joins: readonly { alias: string; sql: string }[] }) =>
+    plan.joins.forEach((one) => joins.set(one.alias, one.sql))
+
+  const key = keyColumns(table, names).map((column) => ({
+    slot: select.add(columnSql('t', column.name)),
+    leaf: leafOf(book, column.leaf),
+  }))
+  const own = labelPlan(book, names, table, 't')
+  join(own)
+  const labelSlots = own.pieces.map((piece) => select.add(piece.sql))
+  const fields = shown.map((field) => {
+    const columns = names
+      .columns(table.id, field.id)
+      .map((column) => ({ slot: select.add(columnSql('t', column.name)), leaf: leafOf(book, column.leaf) }))
+    const plan =
+      field.kind === 'link' ? joinPlan(book, names, table, field, 't') : { joins: [], pieces: [] as LabelPiece[] }
+    join(plan)
+    return { field, columns, pieces: plan.pieces, slots: plan.pieces.map((piece) => select.add(piece.sql)) }
+  })
+  const sorting = sortColumns(book, names, table, query.sort)
+  join(sorting)
+  const sortSlots = sorting.columns.map((column) => select.add(column.sql))
+  const conditions = [
+    linkedCondition(table, names, query.linked),
+    query.find ? findCondition(book, names, table, query.find, join) : undefined,
+    query.after ? afterCondition(sorting, query.after) : undefined,
+  ].filter((condition): condition is Condition => condition !== undefined)
+  const where =
+    conditions.length > 0 ? `\nWHERE ${conditions.map((condition) => `(${condition.sql})`).join(' AND ')}` : ''
+  const sql = `SELECT ${select.sql()}, t.\`row_rev\` AS rev, t.\`changed_at\` AS changedAt, t.\`changed_by\` AS changedBy
+FROM ${quoteName(names.table(table.id))} t${[...joins.values()].map((line) => `\n${line}`).join('')}${where}
+ORDER BY ${orderSql(sorting)}
+LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
+
+  return {
+    sql,
+    params: conditions.flatMap((condition) => condition.params),
+    read(row) {
+      const at = (slot: string, leaf: Field): Value => loaded(row[slot] ?? null, leaf)
+      return {
+        ref: refOf(key.map((part) => at(part.slot, part.leaf) ?? '')),
+        label: labelOf(
+          book,
+          own.pieces,
+          own.pieces.map((piece, i) => at(labelSlots[i]!, piece.field)),
+        ),
+        values: Object.fromEntries(
+          fields.map(({ field, columns }) => [
+            field.id,
+            valueOf(
+              columns.map((part) => at(part.slot, part.leaf)),
+              field,
+            ),
+          ]),
+        ),
+        labels: Object.fromEntries(
+          fields
+            .filter(({ pieces }) => pieces.length > 0)
+            .map(({ field, pieces, slots }) => [
+              field.id,
+              labelOf(
+                book,
+                pieces,
+                pieces.map((piece, i) => at(slots[i]!, piece.field)),
+              ),
+            ]),
+        ),
+        rev: Number(row.rev),
+        changedAt: String(row.changedAt),
+        changedBy: row.changedBy === null ? null : String(row.changedBy),
+        cursor: sortSlots.map((slot) => row[slot] ?? null),
+      }
+    },
+  }
+}
+
+/** Selected expressions, each once, under short names. */
+class Selection {
+  private readonly slots = new Map<string, string>()
+  add(sql: string): string {
+    const known = this.slots.get(sql)
+    if (known) return known
+    const slot = `c${this.slots.size}`
+    this.slots.set(sql, slot)
+    return slot
+  }
+  sql = () => [...this.slots].map(([sql, slot]) => `${sql} AS ${slot}`).join(', ')
+}
+
+export const keyColumns = (table: Table, names: PhysicalNames) => table.key.flatMap((id) => names.columns(table.id, id))
+
+/** The field at the end of a link's key, whose kind knows how its values are stored. */
+export function leafOf(book: Book, id: string): Field {
+  const found = findField(book, id)
+  if (!found) throw new Error(`Expected the field ${id} behind a column.`)
+  return found.field
+}
+
+const loaded = (stored: string | number | null, leaf: Field): Value =>
+  stored === null ? null : kindOf(leaf.kind).load(stored)
+
+/** A plain field's own value; a link's reference. */
+function valueOf(columns: readonly Value[], field: Field): Value {
+  if (field.kind !== 'link') return columns[0] ?? null
+  return columns.length === 0 || columns.some((value) => value === null) ? null : refOf(columns as string[])
+}
+
+function linkedCondition(table: Table, names: PhysicalNames, linked: ListQuery['linked']): Condition | undefined {
+  if (!linked) return undefined
+  const columns = names.columns(table.id, linked.field)
+  return { sql: columns.map((column) => `${columnSql('t', column.name)} = ?`).join(' AND '), params: [...linked.key] }
+}

@@ -1,0 +1,56 @@
+import type { Book, Table } from '../book'
+import { kindOf } from '../kinds'
+import type { PhysicalNames } from '../opening'
+import { columnSql, joinPlan, type LabelPlan } from './label'
+
+export interface Condition {
+  readonly sql: string
+  readonly params: readonly (string | number | null)[]
+}
+
+const wordsAtMost = 8
+
+/** Every word must stand somewhere in the record or in what its linked records are known by. */
+export function findCondition(
+  book: Book,
+  names: PhysicalNames,
+  table: Table,
+  find: string,
+  join: (plan: LabelPlan) => void,
+): Condition | undefined {
+  const words = find.normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, wordsAtMost)
+  if (words.length === 0) return undefined
+  const texts: string[] = []
+  const figures: string[] = []
+  const days: string[] = []
+  for (const field of table.fields) {
+    const control = kindOf(field.kind).control
+    if (field.kind === 'link') {
+      const plan = joinPlan(book, names, table, field, 't')
+      join(plan)
+      plan.pieces.forEach((piece) => (isText(piece.field.kind) ? texts : figures).push(piece.sql))
+      continue
+    }
+    const sql = columnSql('t', names.columns(table.id, field.id)[0]!.name)
+    if (control === 'file' || control === 'tick') continue
+    if (control === 'date' || control === 'date-time') days.push(sql)
+    ;(isText(field.kind) ? texts : figures).push(sql)
+  }
+  const day = days.length > 0 ? kindOf('date').read(find, {}, book.look) : undefined
+  const perWord = words.map((word): Condition => {
+    // Numbers and days are looked through only for words with a figure in them.
+    const places = /\d/.test(word) ? [...texts, ...figures] : texts
+    const pattern = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+    return { sql: places.map((sql) => `${sql} LIKE ?`).join(' OR ') || 'FALSE', params: places.map(() => pattern) }
+  })
+  const all: Condition = {
+    sql: perWord.map((part) => `(${part.sql})`).join(' AND '),
+    params: perWord.flatMap((part) => part.params),
+  }
+  if (!day?.ok) return all
+  const onDay = days.map((sql) => `(${sql} >= ? AND ${sql} < ? + INTERVAL 1 DAY)`).join(' OR ')
+  return { sql: `(${all.sql}) OR ${onDay}`, params: [...all.params, ...days.flatMap(() => [day.value, day.value])] }
+}
+
+const isText = (kind: Parameters<typeof kindOf>[0]) =>
+  ['line', 'passage', 'pick'].includes(kindOf(kind).control) || kind === 'running'

@@ -1,0 +1,1 @@
+export { ownColumns, ownTable, physicalName, quoteName } from './physical'

@@ -1,0 +1,94 @@
+import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
+import { kindOf, quoteText } from '../kinds'
+import { ownColumns, ownTable, physicalName } from '../names'
+import type { LiveColumn } from './schema'
+
+/** The live names of a book's tables and fields, by id. The same book always gives the same names. */
+export interface PhysicalNames {
+  readonly table: (id: string) => string
+  readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
+}
+
+/**
+ * Derives every physical name and column. A link field has one column for each column of the key it
+ * points to: named like the field where there is one, with the key's column behind it where there are several.
+ */
+export function physicalNames(book: Book): PhysicalNames {
+  const tables = new Map<string, string>()
+  const takenTables = new Set<string>([ownTable])
+  for (const table of book.tables) {
+    const name = physicalName(table.name, 'table', takenTables)
+    takenTables.add(name)
+    tables.set(table.id, name)
+  }
+  const made = new Map<string, Map<string, readonly LiveColumn[]>>()
+  const columns = (tableId: string): Map<string, readonly LiveColumn[]> => {
+    const known = made.get(tableId)
+    if (known) return known
+    const table = tableOf(book, tableId)
+    const ofTable = new Map<string, readonly LiveColumn[]>()
+    // Set before it is filled: a table linked to itself asks for its own key columns.
+    made.set(tableId, ofTable)
+    const taken = new Set<string>(ownColumns)
+    const keyFirst = [
+      ...table.key.map((id) => fieldOf(table, id)),
+      ...table.fields.filter((field) => !table.key.includes(field.id)),
+    ]
+    for (const field of keyFirst) {
+      const own = field.kind === 'link' ? linkColumns(field, table, taken) : [plainColumn(field, table, taken)]
+      for (const column of own) taken.add(column.name)
+      ofTable.set(field.id, own)
+    }
+    return ofTable
+  }
+  const linkColumns = (field: Field, table: Table, taken: ReadonlySet<string>): LiveColumn[] => {
+    const target = tableOf(book, linkOf(book, field.id).one)
+    const keys = target.key.flatMap((id) => columns(target.id).get(id) ?? [])
+    const own = new Set(taken)
+    return keys.map((key) => {
+      const name = physicalName(keys.length === 1 ? field.name : `${field.name} ${key.name}`, 'field', own)
+      own.add(name)
+      return {
+        id: keys.length === 1 ? field.id : `${field.id}/${key.id}`,
+        field: field.id,
+        leaf: key.leaf,
+        title: field.name,
+        name,
+        type: key.type,
+        notNull: mustHold(table, field),
+        comment: commentOf(field),
+      }
+    })
+  }
+  const plainColumn = (field: Field, table: Table, taken: ReadonlySet<string>): LiveColumn => {
+    const kind = kindOf(field.kind)
+    const tick = kind.control === 'tick'
+    const initial = tick ? (field.startsAs ?? '0') : literalStart(field)
+    return {
+      id: field.id,
+      field: field.id,
+      leaf: field.id,
+      title: field.name,
+      name: physicalName(field.name, 'field', taken),
+      type: kind.sqlType(field, book.look),
+      notNull: tick || mustHold(table, field),
+      ...(initial !== undefined && { initial }),
+      comment: commentOf(field),
+    }
+  }
+  return {
+    table: (id) => tables.get(id)!,
+    columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
+  }
+}
+
+/** A first value that is the same for every record can stand in the database too. */
+function literalStart(field: Field): string | undefined {
+  const start = field.startsAs
+  if (start === undefined || ['today', 'tomorrow', 'now'].includes(start) || field.kind === 'passage') return undefined
+  const stored = kindOf(field.kind).store(start)
+  return typeof stored === 'number' || kindOf(field.kind).align === 'end' ? String(stored) : quoteText(String(stored))
+}
+
+const commentOf = (field: Field) =>
+  [field.note ?? field.name, field.unit && `(${field.unit})`].filter(Boolean).join(' ').slice(0, 1000)

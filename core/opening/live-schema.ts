@@ -1,0 +1,132 @@
+import { type Book, isUnique, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
+import { kindOf } from '../kinds'
+import { ownTable, quoteName } from '../names'
+import { type PhysicalNames, physicalNames } from './columns'
+import type { LiveCheck, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'
+
+/** What the live database should be for this book: what an expert would build by hand. */
+export function liveSchema(book: Book): LiveSchema {
+  const names = physicalNames(book)
+  return { tables: inMakingOrder(book).map((table) => liveTable(book, table, names)) }
+}
+
+/** Tables that others point to come first; circles are cut where they close, their foreign keys come after. */
+function inMakingOrder(book: Book): Table[] {
+  const ordered: Table[] = []
+  const seen = new Set<string>()
+  const visit = (table: Table) => {
+    if (seen.has(table.id)) return
+    seen.add(table.id)
+    for (const link of linksFrom(book, table.id)) visit(tableOf(book, link.one))
+    ordered.push(table)
+  }
+  book.tables.forEach(visit)
+  return ordered
+}
+
+function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
+  const name = names.table(table.id)
+  const columnsOf = (field: string) => names.columns(table.id, field)
+  const columns = table.fields.flatMap((field) => columnsOf(field.id))
+  const primaryKey = table.key.flatMap((field) => columnsOf(field).map((column) => column.name))
+  const foreignKeys = linksFrom(book, table.id).map((link) => foreignKey(book, table, link.id, names))
+  const uniques = table.fields
+    .filter((field) => field.unique && !(table.key.length === 1 && isUnique(table, field)))
+    .map((field): LiveIndex =>
+      index(
+        name,
+        columnsOf(field.id).map((column) => column.name),
+        'one',
+      ),
+    )
+  return {
+    id: table.id,
+    name,
+    title: table.name,
+    comment: (table.describe ?? table.name).slice(0, 1000),
+    columns,
+    primaryKey,
+    uniques,
+    indexes: [
+      ...foreignKeys
+        .map((key) => index(name, key.columns, 'link'))
+        .filter(({ columns: wanted }) => !isCovered(wanted, [primaryKey, ...uniques.map((unique) => unique.columns)])),
+      ...fileIndexes(table, name, names),
+    ],
+    checks: checksOf(book, table, names),
+    foreignKeys: [...foreignKeys, ...fileKeys(table, name, names)],
+  }
+}
+
+const index = (table: string, columns: readonly string[], ending: string): LiveIndex => ({
+  name: `${table.slice(0, 28)}_${columns.join('_').slice(0, 28)}_${ending}`,
+  columns,
+})
+
+/** Whether an index that starts with these columns is there already. */
+const isCovered = (columns: readonly string[], indexes: readonly (readonly string[])[]) =>
+  indexes.some((other) => columns.every((column, at) => other[at] === column))
+
+function foreignKey(book: Book, table: Table, linkId: string, names: PhysicalNames): LiveForeignKey {
+  const link = book.links.find((candidate) => candidate.id === linkId)!
+  const target = tableOf(book, link.one)
+  const columns = names.columns(table.id, link.field).map((column) => column.name)
+  const field = table.fields.find((candidate) => candidate.id === link.field)!
+  const leaves = link.onRemove === 'leave' && !mustHold(table, field)
+  return {
+    name: `${names.table(table.id).slice(0, 28)}_${columns.join('_').slice(0, 28)}_to`,
+    link: linkOf(book, link.field).id,
+    columns,
+    toTable: names.table(target.id),
+    toColumns: target.key.flatMap((id) => names.columns(target.id, id).map((column) => column.name)),
+    onDelete: link.onRemove === 'remove' ? 'CASCADE' : leaves ? 'SET NULL' : 'RESTRICT',
+  }
+}
+
+const fileFields = (table: Table) => table.fields.filter((field) => kindOf(field.kind).control === 'file')
+
+const fileIndexes = (table: Table, name: string, names: PhysicalNames) =>
+  fileFields(table).map((field) =>
+    index(
+      name,
+      names.columns(table.id, field.id).map((column) => column.name),
+      'file',
+    ),
+  )
+
+const fileKeys = (table: Table, name: string, names: PhysicalNames): LiveForeignKey[] =>
+  fileFields(table).map((field) => {
+    const columns = names.columns(table.id, field.id).map((column) => column.name)
+    return {
+      name: `${name.slice(0, 28)}_${columns.join('_').slice(0, 28)}_to`,
+      link: field.id,
+      columns,
+      toTable: ownTable,
+      toColumns: ['hash'],
+      onDelete: 'RESTRICT',
+    }
+  })
+
+function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
+  const name = names.table(table.id)
+  return table.fields.flatMap((field): LiveCheck[] => {
+    if (field.kind === 'link') return compositeCheck(table.id, field.id, name, names)
+    const column = names.columns(table.id, field.id)[0]!.name
+    return kindOf(field.kind)
+      .checks(field, book.look)
+      .map((check) => ({
+        name: `${name.slice(0, 24)}_${column.slice(0, 24)}_${check.name}`,
+        field: field.id,
+        sql: check.sql(quoteName(column)),
+      }))
+  })
+}
+
+/** Several columns of one link are filled together or not at all; MATCH SIMPLE would let half a link pass. */
+function compositeCheck(table: string, field: string, name: string, names: PhysicalNames): LiveCheck[] {
+  const columns = names.columns(table, field).map((column) => column.name)
+  if (columns.length < 2) return []
+  const all = (word: string) => columns.map((column) => `${quoteName(column)} ${word}`).join(' AND ')
+  const whole = `(${all('IS NULL')}) OR (${all('IS NOT NULL')})`
+  return [{ name: `${name.slice(0, 24)}_${columns[0]!.slice(0, 24)}_whole`, field, sql: whole }]
+}

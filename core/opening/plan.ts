@@ -1,0 +1,78 @@
+import type { Book } from '../book'
+import { diffSchemas } from './diff'
+import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } from './ddl'
+import { liveSchema } from './live-schema'
+import { sayTable } from './say-table'
+import { quoteName } from '../names'
+
+/** One statement of an opening. Each can be run again without harm, and taken back. */
+export interface OpeningStep {
+  /** What it does, in plain words. */
+  readonly say: string
+  readonly sql: string
+  /** What takes it back, where something has to. */
+  readonly undo?: string
+}
+
+/** Something to count in the live rows first. Any count above nought stands in the way. */
+export interface LiveCheckQuestion {
+  /** One row with one number, named `count`. */
+  readonly sql: string
+  readonly blocked: (count: number) => string
+}
+
+/** What an opening will do. */
+export interface OpeningPlan {
+  readonly kind: 'first' | 'afresh' | 'change' | 'nothing'
+  readonly steps: readonly OpeningStep[]
+  readonly questions: readonly LiveCheckQuestion[]
+}
+
+/**
+ * Plans the opening of `after`. `before` is the book as it was last opened, if it was.
+ * While the live database holds no record at all it is simply built again.
+ */
+export function planOpening(before: Book | undefined, after: Book, hasRecords: boolean): OpeningPlan {
+  if (!before) return { kind: 'first', steps: creation(after), questions: [] }
+  const changes = diffSchemas(before, after)
+  if (changes.steps.length === 0) return { kind: 'nothing', steps: [], questions: [] }
+  if (hasRecords) return { kind: 'change', ...changes }
+  return { kind: 'afresh', steps: [...clearing(before), ...creation(after)], questions: [] }
+}
+
+function creation(book: Book): OpeningStep[] {
+  const schema = liveSchema(book)
+  return [
+    { say: 'Make a place for files and pictures', sql: createFileTableSql },
+    ...schema.tables.map((table) => ({ say: sayTable(book, table.id), sql: createTableSql(table) })),
+    ...schema.tables.flatMap((table) =>
+      table.foreignKeys.map((key) => ({
+        say: `Hold the links of ${table.title}`,
+        sql: addForeignKeySql(table.name, key),
+      })),
+    ),
+  ]
+}
+
+function clearing(book: Book): OpeningStep[] {
+  const { tables } = liveSchema(book)
+  const loose = tables.flatMap((table) =>
+    table.foreignKeys.map((key) => ({
+      say: 'Take the empty tables down',
+      sql: `ALTER TABLE IF EXISTS ${quoteName(table.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
+      undo: addForeignKeySql(table.name, key),
+    })),
+  )
+  const drops = tables.map((table) => ({
+    say: 'Take the empty tables down',
+    sql: `DROP TABLE IF EXISTS ${quoteName(table.name)}`,
+    undo: createTableSql(table),
+  }))
+  return [...loose, ...drops]
+}
+
+/** The script for a new database, for reading or for running by hand. */
+export const creationScript = (book: Book): string =>
+  createAllSql(liveSchema(book))
+    .map((sql) => `${sql};\n`)
+    .join('\n')

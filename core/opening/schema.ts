@@ -1,0 +1,53 @@
+/** The live database as it is to be: tables in an order in which each can be made after those it points to. */
+export interface LiveSchema {
+  readonly tables: readonly LiveTable[]
+}
+
+export interface LiveTable {
+  /** The id of the table in the book. */
+  readonly id: string
+  readonly name: string
+  readonly title: string
+  readonly comment: string
+  readonly columns: readonly LiveColumn[]
+  readonly primaryKey: readonly string[]
+  readonly uniques: readonly LiveIndex[]
+  readonly indexes: readonly LiveIndex[]
+  readonly checks: readonly LiveCheck[]
+  readonly foreignKeys: readonly LiveForeignKey[]
+}
+
+export interface LiveColumn {
+  /** The field's id; for one column of a composite link, with the target column's id behind a slash. */
+  readonly id: string
+  readonly field: string
+  /** The field whose kind reads and writes the values: itself, or the key field at the end of the links. */
+  readonly leaf: string
+  readonly title: string
+  readonly name: string
+  readonly type: string
+  readonly notNull: boolean
+  /** A literal in SQL, where rows that lack the value get one. */
+  readonly initial?: string
+  readonly comment: string
+}
+
+export interface LiveIndex {
+  readonly name: string
+  readonly columns: readonly string[]
+}
+
+export interface LiveCheck {
+  readonly name: string
+  readonly field: string
+  readonly sql: string
+}
+
+export interface LiveForeignKey {
+  readonly name: string
+  readonly link: string
+  readonly columns: readonly string[]
+  readonly toTable: string
+  readonly toColumns: readonly string[]
+  readonly onDelete: 'RESTRICT' | 'CASCADE' | 'SET NULL'
+}

@@ -1,0 +1,83 @@
+import { type Book, type Field, fieldOf, type Link, linksFrom, linksTo, type Table, tableOf } from '../book'
+import { kindOf } from '../kinds'
+
+export interface PlacedField {
+  readonly field: Field
+  /** Of twelve columns. */
+  readonly span: number
+}
+
+export interface Inset {
+  readonly link: Link
+  readonly table: Table
+  /** The fields shown as columns: all but the link back. */
+  readonly fields: readonly Field[]
+  /** One row at most. */
+  readonly single: boolean
+}
+
+export interface FormLayout {
+  readonly rows: readonly (readonly PlacedField[])[]
+  readonly insets: readonly Inset[]
+  /** Links whose rows stand elsewhere and are only counted here. */
+  readonly elsewhere: readonly Link[]
+}
+
+/** Lays a form out by itself: short fields side by side, passages wide, what belongs to the record inset. */
+export function formLayout(book: Book, tableId: string): FormLayout {
+  const table = tableOf(book, tableId)
+  const shown = table.fields.filter((field) => kindOf(field.kind).control !== 'given')
+  const links = linksTo(book, tableId).filter((link) => link.many !== tableId)
+  return {
+    rows: inRows(shown.map((field) => ({ field, span: kindOf(field.kind).span(field) }))),
+    insets: links.filter((link) => isInset(book, link)).map((link) => insetFor(book, link)),
+    elsewhere: links.filter((link) => !isInset(book, link)),
+  }
+}
+
+/** Rows that go when the record goes are part of it; joining rows are of no use elsewhere. */
+const isInset = (book: Book, link: Link) => tableOf(book, link.many).role === 'joining' || link.onRemove === 'remove'
+
+function insetFor(book: Book, link: Link): Inset {
+  const table = tableOf(book, link.many)
+  return {
+    link,
+    table,
+    fields: table.fields.filter((field) => field.id !== link.field),
+    single: fieldOf(table, link.field).unique === true,
+  }
+}
+
+/** Fills rows of twelve columns in order; what is left over in a row goes to the fields that can use it. */
+function inRows(fields: readonly PlacedField[]): PlacedField[][] {
+  const rows: PlacedField[][] = []
+  let room = 0
+  for (const placed of fields) {
+    if (placed.span > room) {
+      rows.push([])
+      room = 12
+    }
+    rows.at(-1)!.push(placed)
+    room -= placed.span
+  }
+  return rows.map(stretched)
+}
+
+function stretched(row: PlacedField[]): PlacedField[] {
+  const spare = 12 - row.reduce((sum, placed) => sum + placed.span, 0)
+  if (spare === 0 || row.length === 1) return row
+  const widest = row.reduce((best, placed) => (placed.span > best.span ? placed : best))
+  return widest.span < 6
+    ? row
+    : row.map((placed) => (placed === widest ? { ...placed, span: placed.span + spare } : placed))
+}
+
+/** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */
+export function deskTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
+  const owned = (table: Table) =>
+    linksFrom(book, table.id).some((link) => link.onRemove === 'remove' && link.one !== table.id)
+  return {
+    main: book.tables.filter((table) => table.role === undefined && !owned(table)),
+    lists: book.tables.filter((table) => table.role === 'pick-list'),
+  }
+}

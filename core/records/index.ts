@@ -1,0 +1,3 @@
+export { checkRecord, isRefFor, type Problems, readForm, readTyped, startValues, type Values } from './check-record'
+export { deskTables, formLayout, type FormLayout, type Inset, type PlacedField } from './form-layout'
+export { keyOfRef, refOf } from './ref'

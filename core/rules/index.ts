@@ -1,0 +1,1 @@
+export { allFieldRules, type FieldRule, fieldRules } from './field-rules'

@@ -1,0 +1,25 @@
+/** Small helpers for sentences. English only, as the product is. */
+
+/** @example plural('Service item') // => 'Service items' */
+export function plural(noun: string): string {
+  if (/(s|x|z|ch|sh)$/i.test(noun)) return /premises$|series$/i.test(noun) ? noun : `${noun}es`
+  if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`
+  return `${noun}s`
+}
+
+/** @example counted(3, 'visit') // => '3 visits' */
+export const counted = (count: number, noun: string) =>
+  `${count.toLocaleString('en-GB')} ${count === 1 ? noun : plural(noun)}`
+
+/** @example listed(['a', 'b', 'c']) // => 'a, b and c' */
+export function listed(words: readonly string[], joint = 'and'): string {
+  if (words.length < 2) return words.join('')
+  return `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`
+}
+
+/** Lower-cases the first letter in running text, but leaves "VAT rate" and names in capitals alone. */
+export const inSentence = (name: string) =>
+  /^\p{Lu}\p{Ll}/u.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name
+
+/** @example aOrAn('appliance') // => 'an appliance' */
+export const aOrAn = (noun: string) => `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`

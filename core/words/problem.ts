@@ -1,0 +1,76 @@
+/**
+ * Everything that can be wrong with what a person typed or asked for.
+ * Each carries the facts its sentence needs; the sentences are in wording.ts.
+ */
+export type Problem = ValueProblem | RecordProblem | EditProblem
+
+/** Wrong with one value. */
+export type ValueProblem =
+  | { readonly kind: 'blank'; readonly field: string }
+  | { readonly kind: 'too-long'; readonly limit: number; readonly length: number }
+  | { readonly kind: 'odd-characters' }
+  | { readonly kind: 'not-length'; readonly length: number; readonly found: number }
+  | { readonly kind: 'not-whole'; readonly text: string }
+  | { readonly kind: 'not-number'; readonly text: string; readonly example: string }
+  | { readonly kind: 'too-many-decimals'; readonly decimals: number }
+  | { readonly kind: 'too-many-digits'; readonly digits: number }
+  | { readonly kind: 'below'; readonly least: string }
+  | { readonly kind: 'above'; readonly most: string }
+  | { readonly kind: 'not-date'; readonly text: string; readonly example: string }
+  | { readonly kind: 'no-such-day'; readonly text: string }
+  | { readonly kind: 'not-time'; readonly text: string }
+  | { readonly kind: 'not-date-time'; readonly text: string; readonly example: string }
+  | { readonly kind: 'not-tick'; readonly text: string }
+  | { readonly kind: 'not-choice'; readonly text: string; readonly choices: readonly string[] }
+  | { readonly kind: 'not-mark'; readonly text: string; readonly scale: number }
+  | { readonly kind: 'not-email'; readonly text: string }
+  | { readonly kind: 'not-phone'; readonly text: string }
+  | { readonly kind: 'not-web'; readonly text: string }
+  | { readonly kind: 'given-by-book'; readonly field: string }
+  | { readonly kind: 'in-own-words'; readonly words: string }
+
+/** Wrong with a record as a whole, or with saving or removing it. */
+export type RecordProblem =
+  | { readonly kind: 'taken'; readonly fields: readonly string[]; readonly value: string }
+  | { readonly kind: 'no-such-record'; readonly table: string }
+  | { readonly kind: 'dead-link'; readonly field: string; readonly table: string }
+  | { readonly kind: 'needs-one'; readonly table: string; readonly child: string }
+  | { readonly kind: 'twice'; readonly child: string; readonly value: string }
+  | { readonly kind: 'in-use'; readonly table: string; readonly by: readonly { table: string; count: number }[] }
+  | { readonly kind: 'key-fixed'; readonly field: string }
+  | { readonly kind: 'changed-meanwhile'; readonly by: string }
+  | { readonly kind: 'database-refused' }
+  | { readonly kind: 'file-too-big'; readonly megabytes: number }
+  | { readonly kind: 'file-not-picture'; readonly name: string }
+  | { readonly kind: 'no-such-file' }
+  | { readonly kind: 'not-open'; readonly book: string }
+  | { readonly kind: 'not-allowed' }
+
+/** Wrong with an edit to a book. */
+export type EditProblem =
+  | { readonly kind: 'gone'; readonly what: PartWord }
+  | { readonly kind: 'name-blank'; readonly what: PartWord }
+  | { readonly kind: 'name-too-long'; readonly what: PartWord; readonly limit: number }
+  | { readonly kind: 'name-taken'; readonly what: PartWord; readonly name: string; readonly within?: string }
+  | { readonly kind: 'too-many'; readonly what: PartWord; readonly limit: number }
+  | { readonly kind: 'stale'; readonly what: string }
+  | { readonly kind: 'nothing-to-change' }
+  | { readonly kind: 'setting-out-of-range'; readonly setting: string; readonly least: number; readonly most: number }
+  | { readonly kind: 'bounds-crossed'; readonly least: string; readonly most: string }
+  | { readonly kind: 'choice-blank' }
+  | { readonly kind: 'choice-twice'; readonly choice: string }
+  | { readonly kind: 'setting-not-value'; readonly setting: string; readonly because: Problem }
+  | { readonly kind: 'not-as-key'; readonly field: string; readonly because: string }
+  | { readonly kind: 'link-needs-key'; readonly table: string }
+  | { readonly kind: 'link-by-pairing' }
+  | { readonly kind: 'key-holds-links'; readonly table: string; readonly links: readonly string[] }
+  | { readonly kind: 'joining-holds-facts'; readonly table: string; readonly fields: readonly string[] }
+  | { readonly kind: 'joining-linked'; readonly table: string; readonly by: readonly string[] }
+  | { readonly kind: 'must-cannot-leave'; readonly field: string }
+  | { readonly kind: 'nothing-to-undo' }
+  | { readonly kind: 'nothing-to-redo' }
+  | { readonly kind: 'clash'; readonly by: string; readonly did: string }
+  | { readonly kind: 'not-a-book' }
+
+/** The plain noun for a part of a book. */
+export type PartWord = 'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'book'

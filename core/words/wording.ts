@@ -1,0 +1,147 @@
+import { aOrAn, counted, inSentence, listed, plural } from './english'
+import type { EditProblem, Problem, RecordProblem, ValueProblem } from './problem'
+
+/** The sentence a person reads: what is wrong, and what would be right. */
+export function wordProblem(problem: Problem): string {
+  return wordValue(problem as ValueProblem) ?? wordRecord(problem as RecordProblem) ?? wordEdit(problem as EditProblem)
+}
+
+function wordValue(problem: ValueProblem): string | undefined {
+  switch (problem.kind) {
+    case 'blank':
+      return `${problem.field} must be filled.`
+    case 'too-long':
+      return `This is ${counted(problem.length, 'character')} long; at most ${problem.limit.toLocaleString('en-GB')} fit.`
+    case 'odd-characters':
+      return 'This has characters that can’t be seen. Type it instead of pasting.'
+    case 'not-length':
+      return `This must be exactly ${counted(problem.length, 'character')}; it has ${problem.found}.`
+    case 'not-whole':
+      return `“${short(problem.text)}” is not a whole number such as 12.`
+    case 'not-number':
+      return `“${short(problem.text)}” is not a number such as ${problem.example}.`
+    case 'too-many-decimals':
+      return problem.decimals === 0
+        ? 'Only whole numbers fit here.'
+        : `At most ${counted(problem.decimals, 'decimal')} fit here.`
+    case 'too-many-digits':
+      return `At most ${counted(problem.digits, 'digit')} fit before the decimal point.`
+    case 'below':
+      return `This must be ${problem.least} or more.`
+    case 'above':
+      return `This must be ${problem.most} or less.`
+    case 'not-date':
+      return `“${short(problem.text)}” is not a date such as ${problem.example}.`
+    case 'no-such-day':
+      return `There is no such day as “${short(problem.text)}”.`
+    case 'not-time':
+      return `“${short(problem.text)}” is not a time such as 09:30.`
+    case 'not-date-time':
+      return `“${short(problem.text)}” is not a date and time such as ${problem.example}.`
+    case 'not-tick':
+      return `“${short(problem.text)}” is neither yes nor no.`
+    case 'not-choice':
+      return `“${short(problem.text)}” is not one of the choices: ${listed(problem.choices.slice(0, 8), 'or')}${problem.choices.length > 8 ? ' and more' : ''}.`
+    case 'not-mark':
+      return `“${short(problem.text)}” is not a mark from 1 to ${problem.scale}.`
+    case 'not-email':
+      return `“${short(problem.text)}” is not an e-mail address such as office@firm.example.`
+    case 'not-phone':
+      return `“${short(problem.text)}” is not a phone number such as 01555 0142.`
+    case 'not-web':
+      return `“${short(problem.text)}” is not a web address such as https://firm.example.`
+    case 'given-by-book':
+      return `The book gives ${inSentence(problem.field)}; it can’t be typed.`
+    case 'in-own-words':
+      return problem.words
+  }
+}
+
+function wordRecord(problem: RecordProblem): string | undefined {
+  switch (problem.kind) {
+    case 'taken':
+      return problem.fields.length === 1
+        ? `Another record already has “${short(problem.value)}”; no two may be alike in ${problem.fields[0]}.`
+        : `Another record already has “${short(problem.value)}”; ${listed(problem.fields)} together may be entered only once.`
+    case 'no-such-record':
+      return `This ${inSentence(problem.table)} is no longer there. Somebody may have removed it.`
+    case 'dead-link':
+      return `The ${inSentence(problem.table)} chosen for ${problem.field} is no longer there. Pick another.`
+    case 'needs-one':
+      return `${capital(aOrAn(inSentence(problem.table)))} needs at least one ${inSentence(problem.child)}. Add it below.`
+    case 'twice':
+      return `“${short(problem.value)}” is listed twice under ${plural(problem.child)}. Take one of them out.`
+    case 'in-use':
+      return `This ${inSentence(problem.table)} is still used by ${listed(problem.by.map((use) => counted(use.count, inSentence(use.table))))}. Remove or change those first.`
+    case 'key-fixed':
+      return `${problem.field} is the key of this record and stays as it was first saved.`
+    case 'changed-meanwhile':
+      return `${problem.by} changed this record while you were typing. Choose what to keep.`
+    case 'database-refused':
+      return 'The database did not accept this record. Nothing was changed; check the values and save again.'
+    case 'file-too-big':
+      return `The file is larger than the ${problem.megabytes} MB that fit here. Choose a smaller one.`
+    case 'file-not-picture':
+      return `“${short(problem.name)}” is not a picture (PNG, JPEG, WebP or GIF).`
+    case 'no-such-file':
+      return 'The file did not arrive whole. Choose it again.'
+    case 'not-open':
+      return `${problem.book} has not been opened yet. Open it in the Workshop first.`
+    case 'not-allowed':
+      return 'Your sign-in does not allow this. Ask the administrator of this book.'
+  }
+}
+
+function wordEdit(problem: EditProblem): string {
+  switch (problem.kind) {
+    case 'gone':
+      return `That ${problem.what} is no longer in the book.`
+    case 'name-blank':
+      return `Give the ${problem.what} a name.`
+    case 'name-too-long':
+      return `The name of a ${problem.what} has at most ${problem.limit} characters.`
+    case 'name-taken':
+      return `There is already a ${problem.what} called “${problem.name}”${problem.within ? ` in ${problem.within}` : ''}. Choose another name.`
+    case 'too-many':
+      return `A book holds at most ${counted(problem.limit, problem.what)} here.`
+    case 'stale':
+      return `${problem.what} has changed in the meantime.`
+    case 'nothing-to-change':
+      return 'There is nothing to change.'
+    case 'setting-out-of-range':
+      return `${problem.setting} goes from ${problem.least} to ${problem.most}.`
+    case 'bounds-crossed':
+      return `Nothing can be at least ${problem.least} and at most ${problem.most}.`
+    case 'choice-blank':
+      return 'A choice can’t be blank.'
+    case 'choice-twice':
+      return `“${problem.choice}” is there twice.`
+    case 'setting-not-value':
+      return `${problem.setting}: ${wordProblem(problem.because)}`
+    case 'not-as-key':
+      return `${problem.field} can’t be part of the key: ${problem.because}.`
+    case 'link-needs-key':
+      return `Give ${problem.table} a key first; links point to it.`
+    case 'link-by-pairing':
+      return 'A link comes from a pairing: answer its two questions in Pairings.'
+    case 'key-holds-links':
+      return `Other tables link to the key of ${problem.table} (${listed(problem.links)}). Untie them first.`
+    case 'joining-holds-facts':
+      return `${problem.table} keeps facts of its own (${listed(problem.fields)}). Remove the table yourself if they may go.`
+    case 'joining-linked':
+      return `${listed(problem.by)} links to ${problem.table}. Untie it first.`
+    case 'must-cannot-leave':
+      return `${problem.field} must be filled, so records can’t be left without it. Keep the record, or remove them too.`
+    case 'nothing-to-undo':
+      return 'There is nothing of yours to undo.'
+    case 'nothing-to-redo':
+      return 'There is nothing to do again.'
+    case 'clash':
+      return `${problem.by} was quicker: “${problem.did}”. Your edit was not made; look again and decide.`
+    case 'not-a-book':
+      return 'This is not a record book that can be read.'
+  }
+}
+
+const short = (text: string) => (text.length > 40 ? `${text.slice(0, 39)}…` : text)
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

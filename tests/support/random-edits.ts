@@ -1,0 +1,132 @@
+import fc from 'fast-check'
+import type { Book, Edit } from '@/core/book'
+import { kindNames } from '@/core/kinds'
+
+/** A throw of dice that becomes an edit once there is a book to aim at. */
+export interface Dice {
+  readonly act: number
+  readonly aim: readonly number[]
+  readonly words: string
+  readonly yes: readonly boolean[]
+}
+
+export const dice: fc.Arbitrary<Dice> = fc.record({
+  act: fc.nat(24),
+  aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
+  words: fc.oneof(
+    fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
+    fc.string({ unit: 'grapheme', maxLength: 70 }),
+  ),
+  yes: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }),
+})
+
+/** Aims the dice at the parts of this book. Now and then at nothing, so that refusals happen too. */
+export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number): Edit {
+  const id = (slot: number) => `n${turn}-${slot}`
+  const one = (parts: readonly { readonly id: string }[], at: number) =>
+    parts[aim[at]! % (parts.length + 1)]?.id ?? 'nobody'
+  const table = (at: number) => one(book.tables, at)
+  const fields = book.tables.flatMap((candidate) => candidate.fields)
+  const field = (at: number) => one(fields, at)
+  const need = one(book.needs, 0)
+  const own = book.tables.find((candidate) => candidate.id === table(0))?.fields ?? []
+  const some = own
+    .filter((_, at) => (aim[1]! >> at) & 1)
+    .map((part) => part.id)
+    .slice(0, 8)
+  const before = yes[0] ? null : one(own, 2)
+  switch (act) {
+    case 0:
+      return {
+        kind: 'addNeeds',
+        needs: [
+          { id: id(0), text: words },
+          { id: id(1), text: 'Each visit has one premises.' },
+        ],
+      }
+    case 1:
+      return { kind: 'changeNeed', need, text: words }
+    case 2:
+      return { kind: 'removeNeed', need }
+    case 3:
+      return { kind: 'moveNeed', need, before: yes[0] ? null : one(book.needs, 1) }
+    case 4:
+    case 5:
+      return { kind: 'tieNeed', need, part: yes[0] ? table(1) : yes[1] ? field(1) : one(book.links, 1), met: yes[2]! }
+    case 6:
+    case 7:
+      return {
+        kind: 'addTable',
+        id: id(0),
+        name: words,
+        keyField: id(1),
+        ...(yes[0] && yes[1] && { role: 'pick-list' as const }),
+      }
+    case 8:
+      return { kind: 'renameTable', table: table(0), name: words }
+    case 9:
+      return { kind: 'describeTable', table: table(0), describe: words }
+    case 10: {
+      const links = book.links.filter((link) => link.many === table(0))
+      const ids = Object.fromEntries([...own, ...links].map((part, at) => [part.id, id(at + 1)]))
+      return { kind: 'copyTable', table: table(0), id: id(0), name: words, ids }
+    }
+    case 11:
+      return { kind: 'removeTable', table: table(0) }
+    case 12:
+      return { kind: 'setKey', table: table(0), fields: some }
+    case 13:
+      return { kind: 'setKnownBy', table: table(0), fields: some.length > 0 ? some : ['nobody'] }
+    case 14:
+      return { kind: 'placeTables', spots: [{ table: table(0), x: aim[1]!, y: aim[2]! }] }
+    case 15:
+    case 16:
+      return {
+        kind: 'addField',
+        table: table(0),
+        id: id(0),
+        name: words,
+        holds: kindNames[aim[1]! % kindNames.length]!,
+        before,
+      }
+    case 17:
+      return {
+        kind: 'changeField',
+        field: field(0),
+        to: {
+          ...(yes[0] && { kind: kindNames[aim[1]! % kindNames.length]! }),
+          ...(yes[1] && { must: yes[2]! }),
+          ...(yes[3] && { least: String(aim[2]) }),
+          ...(yes[4] && { most: String(aim[3]) }),
+          ...(yes[5] && { name: words }),
+        },
+      }
+    case 18:
+      return { kind: 'removeField', field: field(0) }
+    case 19:
+      return { kind: 'moveField', field: own[0] ? one(own, 3) : 'nobody', before }
+    case 20:
+    case 21:
+      return {
+        kind: 'answerPairing',
+        a: table(0),
+        b: table(1),
+        aHasSeveral: yes[0]!,
+        bHasSeveral: yes[1]!,
+        aMust: yes[2]!,
+        bMust: yes[3]!,
+        ids: { table: id(0), links: [id(1), id(2)], fields: [id(3), id(4)] },
+        ...(yes[4] && book.links.length > 0 && { instead: one(book.links, 3) }),
+      }
+    case 22:
+      return yes[5]
+        ? { kind: 'untie', tie: one(book.links, 0) }
+        : { kind: 'changeLink', link: one(book.links, 0), must: yes[0]!, onRemove: yes[1] ? 'leave' : 'remove' }
+    case 23:
+      return yes[0]
+        ? { kind: 'sayNoTie', a: table(0), b: table(1), id: id(0) }
+        : { kind: 'askAgain', a: table(0), b: table(1) }
+    default:
+      return { kind: 'changeLook', name: words || 'Book', look: { currency: yes[0] ? '€' : '£' } }
+  }
+}
