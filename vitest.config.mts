@@ -6,6 +6,7 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export default defineConfig({
   resolve: { alias: { '@': at('.') } },
   test: {
+    env: { HEARTH_LOG: 'silent', TZ: 'UTC' },
     projects: [
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts', 'ui/**/*.test.ts', 'demo/**/*.test.ts'] } },
       {

@@ -1,6 +1,5 @@
 import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
 import { kindOf, type Value } from '../kinds'
-import { quoteName } from '../names'
 import { type PhysicalNames, physicalNames } from '../opening'
 import { refOf } from '../records'
 import { type Condition, findCondition } from './find-condition'
@@ -13,10 +12,14 @@ export interface ListQuery {
   /** Field ids; all fields where left out. */
   readonly fields?: readonly string[]
   readonly find?: string
+  /** Where to look: everywhere, or only in what records are known by, as for picking a link. */
+  readonly findIn?: 'everything' | 'label'
   readonly sort?: Sort
   readonly after?: Cursor
   /** Only the rows that point to one record through this link field. */
   readonly linked?: { readonly field: string; readonly key: readonly string[] }
+  /** Only the one record with this key. */
+  readonly key?: readonly (string | number)[]
   readonly limit: number
 }
 
@@ -68,14 +71,22 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   join(sorting)
   const sortSlots = sorting.columns.map((column) => select.add(column.sql))
   const conditions = [
+    query.key && {
+      sql: keyColumns(table, names)
+        .map((column) => `${columnSql('t', column.name)} = ?`)
+        .join(' AND '),
+      params: query.key,
+    },
     linkedCondition(table, names, query.linked),
-    query.find ? findCondition(book, names, table, query.find, join) : undefined,
+    query.find
+      ? findCondition(book, names, table, query.find, join, query.findIn === 'label' ? own : undefined)
+      : undefined,
     query.after ? afterCondition(sorting, query.after) : undefined,
   ].filter((condition): condition is Condition => condition !== undefined)
   const where =
     conditions.length > 0 ? `\nWHERE ${conditions.map((condition) => `(${condition.sql})`).join(' AND ')}` : ''
   const sql = `SELECT ${select.sql()}, t.\`row_rev\` AS rev, t.\`changed_at\` AS changedAt, t.\`changed_by\` AS changedBy
-FROM ${quoteName(names.table(table.id))} t${[...joins.values()].map((line) => `\n${line}`).join('')}${where}
+FROM ${names.quoted(table.id)} t${[...joins.values()].map((line) => `\n${line}`).join('')}${where}
 ORDER BY ${orderSql(sorting)}
 LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
 

@@ -1,5 +1,5 @@
 import type { Book, Table } from '../book'
-import { kindOf } from '../kinds'
+import { type KindName, kindOf } from '../kinds'
 import type { PhysicalNames } from '../opening'
 import { columnSql, joinPlan, type LabelPlan } from './label'
 
@@ -17,24 +17,27 @@ export function findCondition(
   table: Table,
   find: string,
   join: (plan: LabelPlan) => void,
+  onlyIn?: LabelPlan,
 ): Condition | undefined {
   const words = find.normalize('NFC').trim().split(/\s+/).filter(Boolean).slice(0, wordsAtMost)
   if (words.length === 0) return undefined
   const texts: string[] = []
   const figures: string[] = []
   const days: string[] = []
-  for (const field of table.fields) {
+  const place = (kind: KindName, sql: string) => (isText(kind) ? texts : figures).push(sql)
+  onlyIn?.pieces.forEach((piece) => place(piece.field.kind, piece.sql))
+  for (const field of onlyIn ? [] : table.fields) {
     const control = kindOf(field.kind).control
     if (field.kind === 'link') {
       const plan = joinPlan(book, names, table, field, 't')
       join(plan)
-      plan.pieces.forEach((piece) => (isText(piece.field.kind) ? texts : figures).push(piece.sql))
+      plan.pieces.forEach((piece) => place(piece.field.kind, piece.sql))
       continue
     }
     const sql = columnSql('t', names.columns(table.id, field.id)[0]!.name)
     if (control === 'file' || control === 'tick') continue
     if (control === 'date' || control === 'date-time') days.push(sql)
-    ;(isText(field.kind) ? texts : figures).push(sql)
+    place(field.kind, sql)
   }
   const day = days.length > 0 ? kindOf('date').read(find, {}, book.look) : undefined
   const perWord = words.map((word): Condition => {
@@ -52,5 +55,4 @@ export function findCondition(
   return { sql: `(${all.sql}) OR ${onDay}`, params: [...all.params, ...days.flatMap(() => [day.value, day.value])] }
 }
 
-const isText = (kind: Parameters<typeof kindOf>[0]) =>
-  ['line', 'passage', 'pick'].includes(kindOf(kind).control) || kind === 'running'
+const isText = (kind: KindName) => ['line', 'passage', 'pick'].includes(kindOf(kind).control) || kind === 'running'

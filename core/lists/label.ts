@@ -60,7 +60,7 @@ export function joinPlan(
     .columns(table.id, field.id)
     .map((column, at) => `${columnSql(inner, keys[at]!.name)} = ${columnSql(alias, column.name)}`)
   const plan = labelPlan(book, names, target, inner, depth)
-  const join = { alias: inner, sql: `LEFT JOIN ${quoteName(names.table(target.id))} ${inner} ON ${on.join(' AND ')}` }
+  const join = { alias: inner, sql: `LEFT JOIN ${names.quoted(target.id)} ${inner} ON ${on.join(' AND ')}` }
   return { joins: [join, ...plan.joins], pieces: plan.pieces }
 }
 

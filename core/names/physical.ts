@@ -27,7 +27,7 @@ export function physicalName(name: string, what: 'table' | 'field', taken: Reado
     .slice(0, longest)
     .replace(/_+$/, '')
   const started = plain === '' ? what : /^\d/.test(plain) ? `${what}_${plain}` : plain
-  const free = reservedWords.has(started) ? `${started}_${what === 'table' ? 'record' : 'given'}` : started
+  const free = reservedWords.has(started) ? `${started}_${what === 'table' ? 'record' : 'value'}` : started
   for (let count = 1; ; count++) {
     const candidate = count === 1 ? free : `${free}_${count}`
     if (!taken.has(candidate)) return candidate

@@ -1,11 +1,13 @@
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
 import { kindOf, quoteText } from '../kinds'
-import { ownColumns, ownTable, physicalName } from '../names'
+import { ownColumns, ownTable, physicalName, quoteName } from '../names'
 import type { LiveColumn } from './schema'
 
 /** The live names of a book's tables and fields, by id. The same book always gives the same names. */
 export interface PhysicalNames {
   readonly table: (id: string) => string
+  /** The table's name quoted, with the live schema before it where one was given. */
+  readonly quoted: (id: string) => string
   readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
 }
 
@@ -13,7 +15,7 @@ export interface PhysicalNames {
  * Derives every physical name and column. A link field has one column for each column of the key it
  * points to: named like the field where there is one, with the key's column behind it where there are several.
  */
-export function physicalNames(book: Book): PhysicalNames {
+export function physicalNames(book: Book, schema?: string): PhysicalNames {
   const tables = new Map<string, string>()
   const takenTables = new Set<string>([ownTable])
   for (const table of book.tables) {
@@ -78,6 +80,7 @@ export function physicalNames(book: Book): PhysicalNames {
   }
   return {
     table: (id) => tables.get(id)!,
+    quoted: (id) => (schema ? `${quoteName(schema)}.` : '') + quoteName(tables.get(id)!),
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
   }
 }

@@ -1,4 +1,5 @@
 import type { Book } from '../book'
+import { quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { counted, inSentence } from '../words'
 import { addForeignKeySql, checkSql, createTableSql, indexSql, uniqueSql } from './ddl'
@@ -36,6 +37,7 @@ export function diffSchemas(before: Book, after: Book): Changes {
         undo: `DROP TABLE IF EXISTS ${quoteName(table.name)}`,
       })),
       ...columns.flatMap((change) => change.steps),
+      ...pairs.flatMap(({ was, is }) => redescribe(was, is)),
       ...pairs.flatMap(({ was, is }) => fasten(was, is)),
       ...gone.reverse().map((table) => ({
         say: `Take the empty table ${table.title} away`,
@@ -53,6 +55,13 @@ const stillHolds = (table: LiveTable): LiveCheckQuestion => ({
   blocked: (count) =>
     `${table.title} was taken out of the design but still holds ${counted(count, 'record')}. Undo that, or remove the records at the Desk first.`,
 })
+
+const redescribe = (was: LiveTable, is: LiveTable): OpeningStep[] => {
+  const comment = (text: string) => `ALTER TABLE ${quoteName(is.name)} COMMENT = ${quoteText(text)}`
+  return was.comment === is.comment
+    ? []
+    : [{ say: `Describe ${is.title} anew`, sql: comment(is.comment), undo: comment(was.comment) }]
+}
 
 /** A foreign key is the same only while its columns are, types included: InnoDB lets none change beneath it. */
 const keyMark = (table: LiveTable, key: LiveForeignKey) =>

@@ -1,4 +1,4 @@
-import { type Book, isUnique, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
+import { type Book, type Field, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
 import { kindOf } from '../kinds'
 import { ownTable, quoteName } from '../names'
 import { type PhysicalNames, physicalNames } from './columns'
@@ -31,7 +31,7 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
   const primaryKey = table.key.flatMap((field) => columnsOf(field).map((column) => column.name))
   const foreignKeys = linksFrom(book, table.id).map((link) => foreignKey(book, table, link.id, names))
   const uniques = table.fields
-    .filter((field) => field.unique && !(table.key.length === 1 && isUnique(table, field)))
+    .filter((field) => field.unique && !(table.key.length === 1 && table.key[0] === field.id))
     .map((field): LiveIndex =>
       index(
         name,
@@ -80,6 +80,7 @@ function foreignKey(book: Book, table: Table, linkId: string, names: PhysicalNam
     toTable: names.table(target.id),
     toColumns: target.key.flatMap((id) => names.columns(target.id, id).map((column) => column.name)),
     onDelete: link.onRemove === 'remove' ? 'CASCADE' : leaves ? 'SET NULL' : 'RESTRICT',
+    onUpdate: canBeHalf(table, field, columns.length) ? 'RESTRICT' : 'CASCADE',
   }
 }
 
@@ -104,13 +105,14 @@ const fileKeys = (table: Table, name: string, names: PhysicalNames): LiveForeign
       toTable: ownTable,
       toColumns: ['hash'],
       onDelete: 'RESTRICT',
+      onUpdate: 'RESTRICT',
     }
   })
 
 function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   const name = names.table(table.id)
   return table.fields.flatMap((field): LiveCheck[] => {
-    if (field.kind === 'link') return compositeCheck(table.id, field.id, name, names)
+    if (field.kind === 'link') return compositeCheck(book, table, field, name, names)
     const column = names.columns(table.id, field.id)[0]!.name
     return kindOf(field.kind)
       .checks(field, book.look)
@@ -122,11 +124,19 @@ function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   })
 }
 
-/** Several columns of one link are filled together or not at all; MATCH SIMPLE would let half a link pass. */
-function compositeCheck(table: string, field: string, name: string, names: PhysicalNames): LiveCheck[] {
-  const columns = names.columns(table, field).map((column) => column.name)
-  if (columns.length < 2) return []
+/** A link of several columns that may stay blank could be half filled. */
+const canBeHalf = (table: Table, field: Field, columns: number) => columns > 1 && !mustHold(table, field)
+
+/**
+ * Several columns of one link are filled together or not at all; MATCH SIMPLE would let half a link pass.
+ * MariaDB takes no CHECK on columns that a foreign key may change by itself, so such a link's key
+ * doesn't cascade, and one that is left blank on removal goes without the check.
+ */
+function compositeCheck(book: Book, table: Table, field: Field, name: string, names: PhysicalNames): LiveCheck[] {
+  const columns = names.columns(table.id, field.id).map((column) => column.name)
+  const link = linkOf(book, field.id)
+  if (!canBeHalf(table, field, columns.length) || link.onRemove !== 'keep') return []
   const all = (word: string) => columns.map((column) => `${quoteName(column)} ${word}`).join(' AND ')
   const whole = `(${all('IS NULL')}) OR (${all('IS NOT NULL')})`
-  return [{ name: `${name.slice(0, 24)}_${columns[0]!.slice(0, 24)}_whole`, field, sql: whole }]
+  return [{ name: `${name.slice(0, 24)}_${columns[0]!.slice(0, 24)}_whole`, field: field.id, sql: whole }]
 }

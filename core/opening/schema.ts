@@ -50,4 +50,5 @@ export interface LiveForeignKey {
   readonly toTable: string
   readonly toColumns: readonly string[]
   readonly onDelete: 'RESTRICT' | 'CASCADE' | 'SET NULL'
+  readonly onUpdate: 'RESTRICT' | 'CASCADE'
 }

@@ -2,7 +2,7 @@
  * Everything that can be wrong with what a person typed or asked for.
  * Each carries the facts its sentence needs; the sentences are in wording.ts.
  */
-export type Problem = ValueProblem | RecordProblem | EditProblem
+export type Problem = ValueProblem | RecordProblem | EditProblem | PeopleProblem
 
 /** Wrong with one value. */
 export type ValueProblem =
@@ -45,6 +45,16 @@ export type RecordProblem =
   | { readonly kind: 'no-such-file' }
   | { readonly kind: 'not-open'; readonly book: string }
   | { readonly kind: 'not-allowed' }
+
+/** Wrong with signing in or with an account. */
+export type PeopleProblem =
+  | { readonly kind: 'wrong-sign-in' }
+  | { readonly kind: 'wait'; readonly seconds: number }
+  | { readonly kind: 'password-short'; readonly least: number }
+  | { readonly kind: 'account-name'; readonly limit: number }
+  | { readonly kind: 'account-taken'; readonly name: string }
+  | { readonly kind: 'already-started' }
+  | { readonly kind: 'last-administrator' }
 
 /** Wrong with an edit to a book. */
 export type EditProblem =

@@ -1,9 +1,14 @@
 import { aOrAn, counted, inSentence, listed, plural } from './english'
-import type { EditProblem, Problem, RecordProblem, ValueProblem } from './problem'
+import type { EditProblem, PeopleProblem, Problem, RecordProblem, ValueProblem } from './problem'
 
 /** The sentence a person reads: what is wrong, and what would be right. */
 export function wordProblem(problem: Problem): string {
-  return wordValue(problem as ValueProblem) ?? wordRecord(problem as RecordProblem) ?? wordEdit(problem as EditProblem)
+  return (
+    wordValue(problem as ValueProblem) ??
+    wordRecord(problem as RecordProblem) ??
+    wordPeople(problem as PeopleProblem) ??
+    wordEdit(problem as EditProblem)
+  )
 }
 
 function wordValue(problem: ValueProblem): string | undefined {
@@ -89,6 +94,25 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return `${problem.book} has not been opened yet. Open it in the Workshop first.`
     case 'not-allowed':
       return 'Your sign-in does not allow this. Ask the administrator of this book.'
+  }
+}
+
+function wordPeople(problem: PeopleProblem): string | undefined {
+  switch (problem.kind) {
+    case 'wrong-sign-in':
+      return 'Name and password don’t go together. Try again.'
+    case 'wait':
+      return `Too many wrong tries. Wait ${counted(problem.seconds, 'second')}, then try again.`
+    case 'password-short':
+      return `A password has at least ${problem.least} characters. A short sentence is easy to remember.`
+    case 'account-name':
+      return `A name has 1 to ${problem.limit} characters.`
+    case 'account-taken':
+      return `There is already a sign-in called “${problem.name}”. Choose another name.`
+    case 'already-started':
+      return 'Hearth Table has been started already. Sign in instead.'
+    case 'last-administrator':
+      return 'A book needs at least one administrator. Make somebody else one first.'
   }
 }
 

@@ -1,0 +1,2 @@
+export class Stop extends Error {}
+export function say(line: string): void

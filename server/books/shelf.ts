@@ -1,0 +1,102 @@
+import { type Book, emptyBook, limits, readBook } from '@/core/book'
+import { plainLook } from '@/core/kinds'
+import { physicalName } from '@/core/names'
+import { fail, ok, type Result } from '@/core/words'
+import type { BookRow, Catalogue, Role } from '../catalogue'
+import { stamp } from '../clock'
+import { select } from '../database'
+import { newId } from '../ids'
+import type { Account } from '../people'
+
+/** A book as it stands: the design, and the design as it was last opened. */
+export interface StoredBook {
+  readonly id: string
+  readonly book: Book
+  readonly revision: number
+  readonly opened: Book | undefined
+  readonly openedRevision: number | undefined
+  readonly liveSchema: string
+}
+
+export interface ShelfEntry {
+  readonly id: string
+  readonly name: string
+  readonly role: Role
+  readonly opened: boolean
+}
+
+/** The books an account may see. */
+export const booksOf = async (db: Catalogue, accountId: string): Promise<ShelfEntry[]> =>
+  (
+    await select<{ id: string; name: string; role: Role; opened: number }>(
+      db,
+      `SELECT b.id, b.name, m.role, b.opened IS NOT NULL AS opened FROM \`${db.catalogue}\`.books b
+       JOIN \`${db.catalogue}\`.memberships m ON m.book_id = b.id WHERE m.account_id = ? ORDER BY b.name, b.id`,
+      [accountId],
+    )
+  ).map((row) => ({ ...row, opened: Boolean(row.opened) }))
+
+/** A new, empty book; who makes it is its administrator. */
+export async function makeBook(db: Catalogue, account: Account, typed: string): Promise<Result<string>> {
+  const name = typed.normalize('NFC').replace(/\s+/g, ' ').trim()
+  if (!account.makesBooks) return fail({ kind: 'not-allowed' })
+  if (!name) return fail({ kind: 'name-blank', what: 'book' })
+  if (name.length > limits.nameLength) return fail({ kind: 'name-too-long', what: 'book', limit: limits.nameLength })
+  const id = newId()
+  await db.sequelize.transaction(async (transaction) => {
+    const taken = new Set(
+      (await db.books.findAll({ attributes: ['live_schema'], transaction })).map(
+        (row) => row.get('live_schema') as string,
+      ),
+    )
+    const prefix = `${db.catalogue}_`
+    const free = physicalName(
+      name.slice(0, 24),
+      'table',
+      new Set([...taken].map((schema) => schema.slice(prefix.length))),
+    )
+    const design = JSON.stringify(emptyBook(name, plainLook))
+    const row = {
+      id,
+      name,
+      design,
+      revision: 0,
+      opened: null,
+      opened_revision: null,
+      live_schema: prefix + free,
+      created_at: stamp(),
+    }
+    await db.books.create(row, { transaction })
+    await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
+  })
+  return ok(id)
+}
+
+export async function findBook({ books }: Catalogue, id: string): Promise<StoredBook | undefined> {
+  const row = await books.findByPk(id)
+  return row ? storedBook(row.get({ plain: true })) : undefined
+}
+
+export function storedBook(row: BookRow): StoredBook {
+  return {
+    id: row.id,
+    book: parsed(row.design),
+    revision: row.revision,
+    opened: row.opened === null ? undefined : parsed(row.opened),
+    openedRevision: row.opened_revision ?? undefined,
+    liveSchema: row.live_schema,
+  }
+}
+
+// Designs are parsed once for each text: the Desk reads the same opened design at every request.
+const recent = new Map<string, Book>()
+
+function parsed(json: string): Book {
+  const known = recent.get(json)
+  if (known) return known
+  const book = readBook(JSON.parse(json))
+  if (!book.ok) throw new Error('Expected a whole book in the catalogue.')
+  if (recent.size >= 24) recent.delete(recent.keys().next().value!)
+  recent.set(json, book.value)
+  return book.value
+}

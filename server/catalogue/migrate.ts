@@ -1,0 +1,44 @@
+import { Umzug, type UmzugStorage } from 'umzug'
+import { type Database, run, select } from '../database'
+import * as first from './migrations/001-first'
+
+const migrations = [{ name: '001-first', ...first }]
+
+/** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */
+export async function migrate(db: Database): Promise<void> {
+  const lock = `${db.catalogue}-migrations`
+  await db.sequelize.transaction(async (transaction) => {
+    // The named lock belongs to the connection that the transaction holds.
+    const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, 60) AS got', [lock], transaction)
+    if (got?.got !== 1) throw new Error('Another server is still bringing the catalogue up to date.')
+    try {
+      const umzug = new Umzug({
+        migrations: migrations.map(({ name, up }) => ({
+          name,
+          up: () => up(db.sequelize.getQueryInterface(), db.catalogue),
+        })),
+        storage: storageIn(db),
+        logger: undefined,
+      })
+      await umzug.up()
+    } finally {
+      await select(db, 'SELECT RELEASE_LOCK(?)', [lock], transaction)
+    }
+  })
+}
+
+function storageIn(db: Database): UmzugStorage {
+  const table = `\`${db.catalogue}\`.\`migrations\``
+  return {
+    async executed() {
+      await run(db, `CREATE TABLE IF NOT EXISTS ${table} (name VARCHAR(100) PRIMARY KEY)`)
+      return (await select<{ name: string }>(db, `SELECT name FROM ${table} ORDER BY name`)).map((row) => row.name)
+    },
+    async logMigration({ name }) {
+      await run(db, `INSERT INTO ${table} (name) VALUES (?)`, [name])
+    },
+    async unlogMigration({ name }) {
+      await run(db, `DELETE FROM ${table} WHERE name = ?`, [name])
+    },
+  }
+}

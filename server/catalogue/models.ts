@@ -1,0 +1,118 @@
+import { DataTypes, type Model } from 'sequelize'
+import type { Database } from '../database'
+
+type Of<T extends object> = Model<T, T>
+
+export interface AccountRow {
+  id: string
+  name: string
+  password_hash: string
+  makes_books: boolean
+  created_at: string
+}
+export interface SessionRow {
+  id: string
+  account_id: string
+  ends_at: string
+}
+export interface TryRow {
+  name: string
+  wrong: number
+  wait_until: string
+}
+export interface BookRow {
+  id: string
+  name: string
+  design: string
+  revision: number
+  opened: string | null
+  opened_revision: number | null
+  live_schema: string
+  created_at: string
+}
+export type Role = 'administrator' | 'staff' | 'reader'
+export interface MembershipRow {
+  account_id: string
+  book_id: string
+  role: Role
+}
+export interface EditRow {
+  book_id: string
+  revision: number
+  account_id: string
+  made_at: string
+  kind: 'edit' | 'undo' | 'redo'
+  say: string
+  steps: string
+  about: number | null
+  undone: boolean
+}
+export interface OpeningRow {
+  id?: number
+  book_id: string
+  account_id: string
+  state: 'running' | 'done' | 'taken-back'
+  design: string
+  revision: number
+  steps: string
+  position: number
+  started_at: string
+  ended_at: string | null
+}
+
+const string = DataTypes.STRING
+// Sequelize writes the column's name into the object it is given, so each column needs its own.
+const key = () => ({ type: string, primaryKey: true })
+// Moments are kept as the text MariaDB writes, so that no time zone is guessed on the way.
+const moment = string
+
+/** The catalogue's models on one database. */
+export function modelsOn({ sequelize, catalogue }: Database) {
+  const define = <T extends object>(name: string, columns: Parameters<typeof sequelize.define>[1]) =>
+    sequelize.define<Of<T>>(name, columns as never, { schema: catalogue, tableName: name, timestamps: false })
+  return {
+    accounts: define<AccountRow>('accounts', {
+      id: key(),
+      name: string,
+      password_hash: string,
+      makes_books: DataTypes.BOOLEAN,
+      created_at: moment,
+    }),
+    sessions: define<SessionRow>('sessions', { id: key(), account_id: string, ends_at: moment }),
+    tries: define<TryRow>('sign_in_tries', { name: key(), wrong: DataTypes.INTEGER, wait_until: moment }),
+    books: define<BookRow>('books', {
+      id: key(),
+      name: string,
+      design: DataTypes.TEXT,
+      revision: DataTypes.INTEGER,
+      opened: DataTypes.TEXT,
+      opened_revision: DataTypes.INTEGER,
+      live_schema: string,
+      created_at: moment,
+    }),
+    memberships: define<MembershipRow>('memberships', { account_id: key(), book_id: key(), role: string }),
+    edits: define<EditRow>('edits', {
+      book_id: key(),
+      revision: { type: DataTypes.INTEGER, primaryKey: true },
+      account_id: string,
+      made_at: moment,
+      kind: string,
+      say: string,
+      steps: DataTypes.TEXT,
+      about: DataTypes.INTEGER,
+      undone: DataTypes.BOOLEAN,
+    }),
+    openings: define<OpeningRow>('openings', {
+      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      book_id: string,
+      account_id: string,
+      state: string,
+      design: DataTypes.TEXT,
+      revision: DataTypes.INTEGER,
+      steps: DataTypes.TEXT,
+      position: DataTypes.INTEGER,
+      started_at: moment,
+      ended_at: moment,
+    }),
+  }
+}

@@ -1,0 +1,95 @@
+import { createHash } from 'node:crypto'
+import { fileTypeFromBuffer } from 'file-type'
+import sharp from 'sharp'
+import { findField } from '@/core/book'
+import { ownTable, quoteName } from '@/core/names'
+import { fail, ok, type Result } from '@/core/words'
+import { type Database, run, select } from '../database'
+import type { Live } from './live'
+
+export interface StoredFile {
+  readonly hash: string
+  readonly name: string
+  readonly mediaType: string
+  readonly size: number
+  readonly picture: boolean
+}
+
+const pictures = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif'])
+const tableIn = (live: Live) => `${quoteName(live.schema)}.${quoteName(ownTable)}`
+
+/** Keeps a file by the hash of its contents. What it is comes from the contents, never from its name. */
+export async function storeFile(
+  db: Database,
+  live: Live,
+  fieldId: string,
+  name: string,
+  contents: Buffer,
+): Promise<Result<StoredFile>> {
+  const field = findField(live.book, fieldId)?.field
+  if (!field || field.kind !== 'file') return fail({ kind: 'gone', what: 'field' })
+  const megabytes = field.megabytes ?? 10
+  if (contents.length === 0) return fail({ kind: 'no-such-file' })
+  if (contents.length > megabytes * 1024 * 1024) return fail({ kind: 'file-too-big', megabytes })
+  const mediaType = (await fileTypeFromBuffer(contents))?.mime ?? 'application/octet-stream'
+  const thumbnail = pictures.has(mediaType) ? await makeThumbnail(contents) : undefined
+  if (field.picturesOnly && !thumbnail) return fail({ kind: 'file-not-picture', name })
+  const hash = createHash('sha256').update(contents).digest('hex')
+  const fileName = cleanName(name)
+  await run(
+    db,
+    `INSERT INTO ${tableIn(live)} (hash, file_name, media_type, size, contents, thumbnail) VALUES (?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE hash = hash`,
+    [hash, fileName, mediaType, contents.length, contents, thumbnail ?? null],
+  )
+  return ok({ hash, name: fileName, mediaType, size: contents.length, picture: thumbnail !== undefined })
+}
+
+/** A small WebP, or nothing where the picture can't be read: a broken picture is kept as a plain file. */
+async function makeThumbnail(contents: Buffer): Promise<Buffer | undefined> {
+  try {
+    const small = sharp(contents, { limitInputPixels: 80_000_000 }).rotate()
+    return await small.resize(320, 320, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 80 }).toBuffer()
+  } catch {
+    return undefined
+  }
+}
+
+/** A file's name without folders and without what other systems refuse in names. */
+const cleanName = (name: string) =>
+  // eslint-disable-next-line no-control-regex
+  (name.split(/[\\/]/).at(-1) ?? '')
+    .replace(/[\u0000-\u001f<>:"|?*]/g, '_')
+    .trim()
+    .slice(-200) || 'file'
+
+export async function findFile(db: Database, live: Live, hash: string): Promise<StoredFile | undefined> {
+  const [row] = await select<{ hash: string; file_name: string; media_type: string; size: number }>(
+    db,
+    `SELECT hash, file_name, media_type, size FROM ${tableIn(live)} WHERE hash = ?`,
+    [hash],
+  )
+  return (
+    row && {
+      hash: row.hash,
+      name: row.file_name,
+      mediaType: row.media_type,
+      size: row.size,
+      picture: pictures.has(row.media_type),
+    }
+  )
+}
+
+export async function fileContents(
+  db: Database,
+  live: Live,
+  hash: string,
+  small: boolean,
+): Promise<Buffer | undefined> {
+  const column = small ? 'thumbnail' : 'contents'
+  const [row] = await select<{ bytes: Buffer | null }>(
+    db,
+    `SELECT ${column} AS bytes FROM ${tableIn(live)} WHERE hash = ?`,
+    [hash],
+  )
+  return row?.bytes ?? undefined
+}

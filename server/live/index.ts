@@ -1,0 +1,7 @@
+export { csvOf } from './csv'
+export { fileContents, findFile, type StoredFile, storeFile } from './files'
+export { type Live, liveOf } from './live'
+export { openBook, openingSheet, type OpeningSheet, resumeOpenings } from './opening'
+export { type RemovalSheet, removalSheet, removeRecord } from './remove-record'
+export { countRows, insetLimit, type ListPage, type LiveRecord, readList, readRecord } from './rows'
+export { type SaveOutcome, type SaveProblems, saveRecord, SaveRequest } from './save-record'

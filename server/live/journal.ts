@@ -1,0 +1,114 @@
+import { quoteName } from '@/core/names'
+import type { OpeningStep } from '@/core/opening'
+import type { Catalogue, OpeningRow } from '../catalogue'
+import { stamp } from '../clock'
+import { run, select, type Transaction } from '../database'
+import { log } from '../log'
+
+/** For tests of crashes: called before and after each statement. */
+export interface Hooks {
+  readonly between?: (position: number, moment: 'before' | 'after') => Promise<void> | void
+}
+
+/**
+ * Carries a journalled opening to its end from wherever it stands. A step that the database refuses
+ * takes all the steps before it back. One server at a time: a named lock, held by one connection.
+ */
+export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}): Promise<'done' | 'taken-back'> {
+  return db.sequelize.transaction(async (transaction) => {
+    const lock = `${db.catalogue}-opening-${id}`
+    const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, 120) AS got', [lock], transaction)
+    if (got?.got !== 1) throw new Error('Another server is still opening this book.')
+    try {
+      const entry = (await db.openings.findByPk(id))!.get({ plain: true })
+      if (entry.state !== 'running') return entry.state
+      const [book] = await select<{ live_schema: string }>(
+        db,
+        `SELECT live_schema FROM ${quoteName(db.catalogue)}.books WHERE id = ?`,
+        [entry.book_id],
+      )
+      return await carryOut(db, entry, book!.live_schema, transaction, hooks)
+    } finally {
+      await select(db, 'SELECT RELEASE_LOCK(?)', [lock], transaction)
+    }
+  })
+}
+
+async function carryOut(
+  db: Catalogue,
+  entry: OpeningRow,
+  schema: string,
+  connection: Transaction,
+  hooks: Hooks,
+): Promise<'done' | 'taken-back'> {
+  const steps = JSON.parse(entry.steps) as OpeningStep[]
+  await db.sequelize.query(`USE ${quoteName(schema)}`, { transaction: connection })
+  // A record left open at some desk must not hold an opening up for ever.
+  await run(db, 'SET SESSION lock_wait_timeout = 60', [], connection)
+  for (let position = entry.position; position < steps.length; position++) {
+    await hooks.between?.(position, 'before')
+    try {
+      await runStep(db, entry.id!, steps[position]!.sql, position + 1, connection)
+    } catch (cause) {
+      log.error(
+        { cause, opening: entry.id, step: steps[position]!.sql },
+        'a step of an opening was refused; taking the others back',
+      )
+      await putBack(db, entry, steps.slice(0, position), connection)
+      return 'taken-back'
+    }
+    await hooks.between?.(position, 'after')
+  }
+  await db.sequelize.transaction(async (transaction) => {
+    await db.books.update(
+      { opened: entry.design, opened_revision: entry.revision },
+      { where: { id: entry.book_id }, transaction },
+    )
+    await db.openings.update({ state: 'done', ended_at: stamp() }, { where: { id: entry.id! }, transaction })
+  })
+  return 'done'
+}
+
+/**
+ * One statement, then its mark in the journal. An UPDATE and its mark commit together, because running
+ * it twice could trade two words back; DDL commits by itself and can be run twice.
+ */
+async function runStep(
+  db: Catalogue,
+  id: number,
+  sql: string,
+  position: number,
+  connection: Transaction,
+): Promise<void> {
+  await run(db, sql, [], connection)
+  await run(db, `UPDATE ${quoteName(db.catalogue)}.openings SET position = ? WHERE id = ?`, [position, id], connection)
+  await run(db, 'COMMIT', [], connection)
+  await run(db, 'START TRANSACTION', [], connection)
+}
+
+async function putBack(
+  db: Catalogue,
+  entry: OpeningRow,
+  steps: readonly OpeningStep[],
+  connection: Transaction,
+): Promise<void> {
+  const first = steps.every((step) => step.undo === undefined)
+  for (const [at, step] of [...steps.entries()].reverse()) {
+    if (step.undo) await runStep(db, entry.id!, step.undo, at, connection)
+  }
+  // A first opening has nothing to go back to but an empty schema.
+  if (first) await clear(db, connection)
+  await db.openings.update({ state: 'taken-back', ended_at: stamp() }, { where: { id: entry.id! } })
+}
+
+async function clear(db: Catalogue, connection: Transaction): Promise<void> {
+  const tables = await select<{ name: string }>(
+    db,
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
+    [],
+    connection,
+  )
+  await run(db, 'SET FOREIGN_KEY_CHECKS = 0', [], connection)
+  for (const { name } of tables) await run(db, `DROP TABLE IF EXISTS ${quoteName(name)}`, [], connection)
+  await run(db, 'SET FOREIGN_KEY_CHECKS = 1', [], connection)
+}

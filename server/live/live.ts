@@ -1,0 +1,37 @@
+import { type Book } from '@/core/book'
+import { liveSchema, type LiveTable, type PhysicalNames, physicalNames } from '@/core/opening'
+import { fail, ok, type Result } from '@/core/words'
+import type { StoredBook } from '../books'
+
+/** An opened book: the design the Desk works with, and the schema its records are in. */
+export interface Live {
+  readonly id: string
+  readonly book: Book
+  readonly schema: string
+}
+
+/** The opened book, or a problem while it has never been opened. */
+export function liveOf(stored: StoredBook): Result<Live> {
+  if (!stored.opened) return fail({ kind: 'not-open', book: stored.book.name })
+  return ok({ book: stored.opened, schema: stored.liveSchema, id: stored.id })
+}
+
+// Derived once for each opened design; requests share the parsed book object.
+const known = new WeakMap<Book, Map<string, PhysicalNames>>()
+const schemas = new WeakMap<Book, Map<string, LiveTable>>()
+
+export function namesOf({ book, schema }: Live): PhysicalNames {
+  const bySchema = known.get(book) ?? new Map<string, PhysicalNames>()
+  known.set(book, bySchema)
+  const names = bySchema.get(schema) ?? physicalNames(book, schema)
+  bySchema.set(schema, names)
+  return names
+}
+
+export function liveTable({ book }: Live, tableId: string): LiveTable {
+  const tables = schemas.get(book) ?? new Map(liveSchema(book).tables.map((table) => [table.id, table]))
+  schemas.set(book, tables)
+  const table = tables.get(tableId)
+  if (!table) throw new Error(`Expected the live table ${tableId}.`)
+  return table
+}

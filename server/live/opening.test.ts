@@ -1,0 +1,282 @@
+import { beforeAll, expect, test } from 'vitest'
+import type { Edit } from '@/core/book'
+import { planOpening } from '@/core/opening'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import { findBook } from '../books'
+import type { Catalogue } from '../catalogue'
+import { stamp } from '../clock'
+import { run, select } from '../database'
+import type { Account } from '../people'
+import { openBook, readList, resumeOpenings, saveRecord } from '.'
+import { resumeOpening } from './journal'
+
+let db: Catalogue
+let account: Account
+
+beforeAll(async () => {
+  db = await testCatalogue('opening')
+  account = await testAccount(db, 'Averil')
+})
+
+const visits: Edit[] = [
+  { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'key' },
+  { kind: 'addField', table: 'visit', id: 'name', name: 'Customer', holds: 'line' },
+  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
+  {
+    kind: 'changeField',
+    field: 'state',
+    to: {
+      choices: [
+        { id: 'a', word: 'booked' },
+        { id: 'b', word: 'done' },
+      ],
+    },
+  },
+]
+
+async function visitBook(name: string) {
+  const id = await testBook(db, account, name, visits)
+  const live = await opened(db, account, id)
+  const add = (values: Record<string, string>) =>
+    saveRecord(db, live, 'Averil', { table: 'visit', ref: null, rev: null, values, children: [] })
+  return { id, live, add, edit: (...edits: Edit[]) => editAll(db, account, id, edits) }
+}
+
+async function sheet(id: string) {
+  const outcome = await openBook(db, id, account.id)
+  if (!outcome.ok) throw new Error(outcome.problem.kind)
+  return outcome.value
+}
+
+/** Everything about the tables of a schema that matters: columns, checks, keys. */
+async function shapeOf(schema: string): Promise<string> {
+  const tables = await select<{ name: string }>(
+    db,
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? ORDER BY 1',
+    [schema],
+  )
+  const shapes = []
+  for (const { name } of tables) {
+    const [row] = await select<Record<string, string>>(db, `SHOW CREATE TABLE \`${schema}\`.\`${name}\``)
+    // Lines that hold constraints come in the order they were made in; what matters is that they are the same.
+    shapes.push(
+      row!
+        ['Create Table']!.split('\n')
+        .map((line) => line.trim().replace(/,$/, ''))
+        .sort()
+        .join('\n'),
+    )
+  }
+  return shapes.join('\n\n')
+}
+
+test('renames, new fields, new choices and wider texts are carried out on live records', async () => {
+  const { id, add, edit } = await visitBook('Changes')
+  await add({ name: 'Averil Teal', state: 'booked' })
+  await edit(
+    { kind: 'renameTable', table: 'visit', name: 'Call-out' },
+    { kind: 'changeField', field: 'name', to: { name: 'Person', length: 200 } },
+    {
+      kind: 'changeField',
+      field: 'state',
+      to: {
+        choices: [
+          { id: 'a', word: 'arranged' },
+          { id: 'b', word: 'done' },
+          { id: 'c', word: 'cancelled' },
+        ],
+      },
+    },
+    { kind: 'addField', table: 'visit', id: 'when', name: 'When', holds: 'date' },
+    { kind: 'addTable', id: 'part', name: 'Part', keyField: 'part-key' },
+  )
+  expect(await sheet(id)).toMatchObject({ kind: 'change', blocked: [] })
+  const book = await stored(db, id)
+  const rows = await select(db, `SELECT person, state, when_value FROM \`${book.liveSchema}\`.call_out`)
+  expect(rows).toEqual([{ person: 'Averil Teal', state: 'arranged', when_value: null }])
+  expect(book.opened).toEqual(book.book)
+  const fresh = await testBook(db, account, 'Changes from nothing', [])
+  await db.books.update({ design: JSON.stringify(book.book) }, { where: { id: fresh } })
+  const clean = await opened(db, account, fresh)
+  expect(await shapeOf(book.liveSchema)).toBe(await shapeOf(clean.schema))
+})
+
+test.each<[string, Edit, RegExp]>([
+  [
+    'a must that rows lack',
+    { kind: 'changeField', field: 'state', to: { must: true } },
+    /^1 visit has no state, which must be filled now\./,
+  ],
+  [
+    'a text made too short',
+    { kind: 'changeField', field: 'name', to: { length: 5 } },
+    /^2 visits have more than 5 characters in Customer\./,
+  ],
+  [
+    'a removed choice in use',
+    { kind: 'changeField', field: 'state', to: { choices: [{ id: 'b', word: 'done' }] } },
+    /^1 visit has a value in Visit → State outside “Pick: done”/,
+  ],
+  [
+    'no two alike where two are',
+    { kind: 'changeField', field: 'name', to: { unique: true } },
+    /^No two visits may be alike in Customer now, but 1 value stands there more than once\./,
+  ],
+  [
+    'a removed field with values',
+    { kind: 'removeField', field: 'name' },
+    /^Customer was taken out of Visit, but 2 visits hold something there\./,
+  ],
+  [
+    'a removed table with records',
+    { kind: 'removeTable', table: 'visit' },
+    /^(Visit was taken out of the design but still holds 2 records|There are no tables yet)/,
+  ],
+  [
+    'another kind of value',
+    { kind: 'changeField', field: 'name', to: { kind: 'date' } },
+    /^Customer would hold another kind of value, and 2 visits have one already\./,
+  ],
+  [
+    'another key',
+    { kind: 'setKey', table: 'visit', fields: ['name'] },
+    /^The key of Visit can’t change while it has records, and it has 2\./,
+  ],
+])('%s is refused with what stands in the way, and nothing changes', async (_what, edit, words) => {
+  const { id, live, add, edit: make } = await visitBook(`Refused ${edit.kind}`)
+  await add({ name: 'Averil Teal', state: 'booked' })
+  await add({ name: 'Averil Teal' })
+  const before = await shapeOf(live.schema)
+  await make(edit)
+  const { blocked } = await sheet(id)
+  expect(blocked[0]).toMatch(words)
+  expect(await shapeOf(live.schema)).toBe(before)
+  expect((await readList(db, live, { table: 'visit', limit: 10 })).rows).toHaveLength(2)
+})
+
+test('two fields can trade names, and two choices their words', async () => {
+  const { id, live, add, edit } = await visitBook('Trading')
+  await edit({ kind: 'addField', table: 'visit', id: 'other', name: 'Other', holds: 'line' })
+  await sheet(id)
+  await add({ name: 'one', state: 'booked' })
+  await edit(
+    { kind: 'changeField', field: 'other', to: { name: 'Passing' } },
+    { kind: 'changeField', field: 'name', to: { name: 'Other' } },
+    { kind: 'changeField', field: 'other', to: { name: 'Customer' } },
+    {
+      kind: 'changeField',
+      field: 'state',
+      to: {
+        choices: [
+          { id: 'a', word: 'done' },
+          { id: 'b', word: 'booked' },
+        ],
+      },
+    },
+  )
+  expect((await sheet(id)).blocked).toEqual([])
+  expect(await select(db, `SELECT customer, other, state FROM \`${live.schema}\`.visit`)).toEqual([
+    { customer: null, other: 'one', state: 'done' },
+  ])
+})
+
+test('while there are no records the database is simply built again, with any key', async () => {
+  const { id, live, edit } = await visitBook('Empty')
+  await edit({ kind: 'setKey', table: 'visit', fields: ['name'] })
+  expect((await sheet(id)).kind).toBe('afresh')
+  const [row] = await select<{ name: string }>(
+    db,
+    `SELECT COLUMN_NAME AS name FROM information_schema.KEY_COLUMN_USAGE WHERE TABLE_SCHEMA = ? AND CONSTRAINT_NAME = 'PRIMARY' AND TABLE_NAME = 'visit'`,
+    [live.schema],
+  )
+  expect(row?.name).toBe('customer')
+})
+
+class Killed extends Error {}
+
+/** Journals an opening and runs it until it is killed at one place, as a crash would. */
+async function killedAt(id: string, place: number, moment: 'before' | 'after'): Promise<void> {
+  const book = (await findBook(db, id))!
+  const plan = planOpening(book.opened, book.book, book.opened !== undefined)
+  await db.sequelize.query(`CREATE DATABASE IF NOT EXISTS \`${book.liveSchema}\` COLLATE utf8mb4_uca1400_as_ci`)
+  const entry = await db.openings.create({
+    book_id: id,
+    account_id: account.id,
+    state: 'running',
+    design: JSON.stringify(book.book),
+    revision: book.revision,
+    steps: JSON.stringify(plan.steps),
+    position: 0,
+    started_at: stamp(),
+    ended_at: null,
+  })
+  const between = (position: number, now: string) => {
+    if (position === place && now === moment) throw new Killed()
+  }
+  await expect(resumeOpening(db, entry.get('id') as number, { between })).rejects.toThrow(Killed)
+}
+
+test('a first opening killed at any step is finished at the next start', async () => {
+  const edits = emberlyDesign().edits
+  const steps = planOpening(undefined, emberlyDesign().book, false).steps.length
+  const whole = await opened(db, account, await testBook(db, account, 'Whole', edits))
+  const expected = await shapeOf(whole.schema)
+  for (let place = 0; place < steps; place += 5) {
+    const id = await testBook(db, account, `Killed ${place}`, edits)
+    await killedAt(id, place, place % 2 ? 'before' : 'after')
+    await resumeOpenings(db)
+    const book = await stored(db, id)
+    expect(book.opened).toEqual(book.book)
+    expect(await shapeOf(book.liveSchema)).toBe(expected)
+  }
+}, 240_000)
+
+test('a change on live records killed before or after any step is finished at the next start', async () => {
+  const changes: Edit[] = [
+    { kind: 'renameTable', table: 'visit', name: 'Call-out' },
+    { kind: 'changeField', field: 'name', to: { name: 'Person', length: 200 } },
+    {
+      kind: 'changeField',
+      field: 'state',
+      to: {
+        choices: [
+          { id: 'a', word: 'done' },
+          { id: 'b', word: 'booked' },
+        ],
+      },
+    },
+    { kind: 'addField', table: 'visit', id: 'when', name: 'When', holds: 'date' },
+  ]
+  for (let place = 0, steps = 1; place < steps; place++) {
+    for (const moment of ['before', 'after'] as const) {
+      const { id, add, edit, live } = await visitBook(`Change ${place} ${moment}`)
+      await add({ name: 'Averil Teal', state: 'booked' })
+      await edit(...changes)
+      const book = await stored(db, id)
+      steps = planOpening(book.opened, book.book, true).steps.length
+      await killedAt(id, place, moment)
+      await resumeOpenings(db)
+      expect(await select(db, `SELECT person, state, when_value FROM \`${live.schema}\`.call_out`)).toEqual([
+        { person: 'Averil Teal', state: 'done', when_value: null },
+      ])
+      expect((await stored(db, id)).opened).toEqual(book.book)
+    }
+  }
+}, 240_000)
+
+test('a step that the database refuses takes the steps before it back', async () => {
+  const { id, live, add, edit } = await visitBook('Taken back')
+  await add({ name: 'Averil Teal', state: 'booked' })
+  const before = await shapeOf(live.schema)
+  await edit(
+    { kind: 'renameTable', table: 'visit', name: 'Call-out' },
+    { kind: 'addField', table: 'visit', id: 'when', name: 'When', holds: 'date' },
+  )
+  // Something nobody planned for stands where the renamed table should go.
+  await run(db, `CREATE VIEW \`${live.schema}\`.call_out AS SELECT 1 AS one`)
+  expect((await sheet(id)).blocked[0]).toMatch(/everything was put back as it was/)
+  await run(db, `DROP VIEW \`${live.schema}\`.call_out`)
+  expect(await shapeOf(live.schema)).toBe(before)
+  expect((await sheet(id)).blocked).toEqual([])
+})

@@ -1,0 +1,87 @@
+import { fieldOf, findField, linkOf, type Table, tableOf } from '@/core/book'
+import { kindOf } from '@/core/kinds'
+import type { Problem } from '@/core/words'
+import { type Live, liveTable } from './live'
+
+/** What the database said when it refused a row, as a problem with the field it belongs to. */
+export interface Refusal {
+  readonly field: string | undefined
+  readonly problem: Problem
+}
+
+interface DatabaseError {
+  readonly errno?: number
+  readonly sqlMessage?: string
+}
+
+export function databaseErrorOf(cause: unknown): DatabaseError {
+  const error = cause as { original?: DatabaseError; parent?: DatabaseError } & DatabaseError
+  return error.original ?? error.parent ?? error
+}
+
+/** A transaction that lost a deadlock or waited too long may simply be run again. */
+export const isPassing = (cause: unknown) => [1213, 1205].includes(databaseErrorOf(cause).errno ?? 0)
+
+export const isDuplicate = (cause: unknown) => databaseErrorOf(cause).errno === 1062
+
+/** Puts the database's refusal of a row of this table into a problem; undefined for what isn't one. */
+export function refusalOf(live: Live, tableId: string, cause: unknown): Refusal | undefined {
+  const { errno, sqlMessage = '' } = databaseErrorOf(cause)
+  const table = tableOf(live.book, tableId)
+  switch (errno) {
+    case 1062:
+      return duplicate(live, table, sqlMessage)
+    case 1452:
+      return deadLink(live, table, sqlMessage)
+    case 4025:
+      return brokenCheck(live, table, sqlMessage)
+    case 1048:
+    case 1264:
+    case 1265:
+    case 1366:
+    case 1406:
+      return {
+        field: fieldOfColumn(live, tableId, /column '([^']+)'/i.exec(sqlMessage)?.[1]?.split('`').at(-1)),
+        problem: { kind: 'database-refused' },
+      }
+    default:
+      return undefined
+  }
+}
+
+const fieldOfColumn = (live: Live, tableId: string, column: string | undefined) =>
+  liveTable(live, tableId).columns.find((candidate) => candidate.name === column)?.field
+
+function duplicate(live: Live, table: Table, message: string): Refusal {
+  const [, value = '', name = ''] = /Duplicate entry '(.*)' for key '(?:.*\.)?([^'.]+)'/s.exec(message) ?? []
+  const layout = liveTable(live, table.id)
+  const columns =
+    name === 'PRIMARY' ? layout.primaryKey : (layout.uniques.find((unique) => unique.name === name)?.columns ?? [])
+  const fields = [
+    ...new Set(columns.map((column) => fieldOfColumn(live, table.id, column)).filter((id) => id !== undefined)),
+  ]
+  const names = fields.map((id) => fieldOf(table, id).name)
+  return { field: fields.at(-1), problem: { kind: 'taken', fields: names, value } }
+}
+
+function deadLink(live: Live, table: Table, message: string): Refusal {
+  const name = /CONSTRAINT `([^`]+)` FOREIGN KEY/.exec(message)?.[1]
+  const key = liveTable(live, table.id).foreignKeys.find((candidate) => candidate.name === name)
+  const id = fieldOfColumn(live, table.id, key?.columns[0])
+  if (!id) return { field: undefined, problem: { kind: 'database-refused' } }
+  const field = fieldOf(table, id)
+  if (kindOf(field.kind).control === 'file') return { field: id, problem: { kind: 'no-such-file' } }
+  return {
+    field: id,
+    problem: { kind: 'dead-link', field: field.name, table: tableOf(live.book, linkOf(live.book, id).one).name },
+  }
+}
+
+function brokenCheck(live: Live, table: Table, message: string): Refusal {
+  const name = /CONSTRAINT `(?:[^`]+`\.`)*([^`]+)` failed/.exec(message)?.[1]
+  const id = liveTable(live, table.id).checks.find((check) => check.name === name)?.field
+  const field = id ? findField(live.book, id)?.field : undefined
+  const words =
+    field?.refusal ?? (field && `The database takes only this: ${kindOf(field.kind).summary(field, live.book.look)}.`)
+  return { field: id, problem: words ? { kind: 'in-own-words', words } : { kind: 'database-refused' } }
+}

@@ -1,0 +1,119 @@
+import { fieldOf, type Link, linksTo, tableOf } from '@/core/book'
+import { keyColumns } from '@/core/lists'
+import { quoteName } from '@/core/names'
+import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
+import type { Catalogue } from '../catalogue'
+import { type Database, select, type Transaction } from '../database'
+import { type Live, namesOf } from './live'
+import { databaseErrorOf } from './refusals'
+import { keyParams } from './rows'
+import { dropRow, holdRow } from './write-row'
+
+/** What removing a record would take with it, and what forbids it. */
+export interface RemovalSheet {
+  /** "2 work lines go with it." */
+  readonly goes: readonly string[]
+  readonly stays: readonly string[]
+  readonly blocked: Result<null>
+}
+
+interface Tally {
+  readonly removed: Map<string, number>
+  readonly left: Map<string, number>
+  readonly keeping: Map<string, number>
+}
+
+/** Counts what hangs on a record, through every link, as the database would follow them. */
+export async function removalSheet(
+  db: Database,
+  live: Live,
+  tableId: string,
+  ref: string,
+  transaction?: Transaction,
+): Promise<RemovalSheet> {
+  const tally: Tally = { removed: new Map(), left: new Map(), keeping: new Map() }
+  const key = keyParams(live, tableId, ref)
+  const table = tableOf(live.book, tableId)
+  if (!key) return { goes: [], stays: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
+  const names = namesOf(live)
+  const marks = keyColumns(table, names)
+    .map((column) => `${quoteName(column.name)} = ?`)
+    .join(' AND ')
+  await follow(db, live, tableId, `SELECT * FROM ${names.quoted(tableId)} WHERE ${marks}`, key, tally, 0, transaction)
+  const by = [...tally.keeping].map(([id, count]) => ({ table: tableOf(live.book, id).name, count }))
+  const words = (counts: Map<string, number>) =>
+    [...counts].map(([id, count]) => counted(count, inSentence(tableOf(live.book, id).name)))
+  return {
+    goes: words(tally.removed),
+    stays: words(tally.left),
+    blocked: by.length > 0 ? fail({ kind: 'in-use', table: table.name, by }) : ok(null),
+  }
+}
+
+async function follow(
+  db: Database,
+  live: Live,
+  tableId: string,
+  rows: string,
+  params: readonly string[],
+  tally: Tally,
+  depth: number,
+  transaction?: Transaction,
+): Promise<void> {
+  if (depth > 6) return
+  const names = namesOf(live)
+  const parentKey = keyColumns(tableOf(live.book, tableId), names)
+  for (const link of linksTo(live.book, tableId)) {
+    const columns = names.columns(link.many, link.field)
+    const on = columns
+      .map((column, at) => `child.${quoteName(column.name)} = parent.${quoteName(parentKey[at]!.name)}`)
+      .join(' AND ')
+    const children = `SELECT child.* FROM ${names.quoted(link.many)} child JOIN (${rows}) parent ON ${on}`
+    const [row] = await select<{ count: number }>(
+      db,
+      `SELECT COUNT(*) AS count FROM (${children}) AS counted`,
+      [...params],
+      transaction,
+    )
+    const count = Number(row?.count ?? 0)
+    if (count === 0) continue
+    const into =
+      fateOf(live, link) === 'remove' ? tally.removed : fateOf(live, link) === 'leave' ? tally.left : tally.keeping
+    into.set(link.many, (into.get(link.many) ?? 0) + count)
+    if (into === tally.removed) await follow(db, live, link.many, children, params, tally, depth + 1, transaction)
+  }
+}
+
+function fateOf(live: Live, link: Link): Link['onRemove'] {
+  const table = tableOf(live.book, link.many)
+  const must = fieldOf(table, link.field).must || table.key.includes(link.field)
+  return link.onRemove === 'leave' && must ? 'keep' : link.onRemove
+}
+
+/** Removes a record with what goes with it, unless it was changed since it was shown or is still used. */
+export async function removeRecord(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string,
+  rev: number,
+): Promise<Result<string>> {
+  const name = tableOf(live.book, tableId).name
+  try {
+    return await db.sequelize.transaction(async (transaction) => {
+      const held = await holdRow(db, live, tableId, ref, transaction)
+      if (!held) return fail({ kind: 'no-such-record', table: name })
+      if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })
+      const sheet = await removalSheet(db, live, tableId, ref, transaction)
+      if (!sheet.blocked.ok) return sheet.blocked
+      await dropRow(db, live, tableId, ref, transaction)
+      const with_ = sheet.goes.length > 0 ? ` with ${listed(sheet.goes)}` : ''
+      return ok(`The ${inSentence(name)} was removed${with_}.`)
+    })
+  } catch (cause) {
+    if (databaseErrorOf(cause).errno !== 1451) throw cause
+    // Somebody linked to it between our count and the removal.
+    const sheet = await removalSheet(db, live, tableId, ref)
+    return sheet.blocked.ok ? fail({ kind: 'in-use', table: name, by: [] }) : sheet.blocked
+  }
+}

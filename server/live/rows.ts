@@ -1,0 +1,117 @@
+import { findTable, linksTo, tableOf } from '@/core/book'
+import { compileList, keyColumns, leafOf, type ListQuery, type ListRow } from '@/core/lists'
+import { kindOf } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { formLayout, keyOfRef } from '@/core/records'
+import { fail, ok, type Result } from '@/core/words'
+import { type Database, select, type Transaction } from '../database'
+import { type Live, namesOf } from './live'
+
+export interface ListPage {
+  readonly rows: readonly ListRow[]
+  /** Whether there is a page after this one. */
+  readonly more: boolean
+}
+
+/** One page of a list. */
+export async function readList(
+  db: Database,
+  live: Live,
+  query: ListQuery,
+  transaction?: Transaction,
+): Promise<ListPage> {
+  const compiled = compileList(live.book, { ...query, limit: query.limit + 1 }, namesOf(live))
+  const rows = await select<Record<string, string | number | null>>(db, compiled.sql, compiled.params, transaction)
+  return { rows: rows.slice(0, query.limit).map(compiled.read), more: rows.length > query.limit }
+}
+
+/** How many records a table has in all. */
+export async function countRows(db: Database, live: Live, tableId: string): Promise<number> {
+  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count FROM ${namesOf(live).quoted(tableId)}`)
+  return Number(row?.count ?? 0)
+}
+
+/** One record with the rows inset in its form, and how many others hang on it. */
+export interface LiveRecord {
+  readonly row: ListRow
+  /** By link id. */
+  readonly children: Readonly<Record<string, readonly ListRow[]>>
+  readonly elsewhere: readonly { readonly link: string; readonly table: string; readonly count: number }[]
+}
+
+/** Inset rows beyond these are not shown in the form; a list shows them all. */
+export const insetLimit = 300
+
+/** The key's values as the driver takes them, or undefined where the reference can't be one of this table. */
+export function keyParams(live: Live, tableId: string, ref: string): string[] | undefined {
+  return keyOfRef(ref, keyColumns(tableOf(live.book, tableId), namesOf(live)).length)
+}
+
+/** The condition that finds one record by its key. */
+export function keyCondition(live: Live, tableId: string): string {
+  return keyColumns(tableOf(live.book, tableId), namesOf(live))
+    .map((column) => `${quoteName(column.name)} = ?`)
+    .join(' AND ')
+}
+
+export async function readRecord(
+  db: Database,
+  live: Live,
+  tableId: string,
+  ref: string,
+  transaction?: Transaction,
+): Promise<Result<LiveRecord>> {
+  const table = findTable(live.book, tableId)
+  const key = table && keyParams(live, tableId, ref)
+  if (!table || !key) return fail({ kind: 'no-such-record', table: table?.name ?? 'table' })
+  const row = await readRow(db, live, tableId, key, transaction)
+  if (!row) return fail({ kind: 'no-such-record', table: table.name })
+  const layout = formLayout(live.book, tableId)
+  const linked = (link: { many: string; field: string }, limit: number) =>
+    readList(db, live, { table: link.many, linked: { field: link.field, key }, limit }, transaction)
+  const children: Record<string, readonly ListRow[]> = {}
+  for (const inset of layout.insets) children[inset.link.id] = (await linked(inset.link, insetLimit)).rows
+  const elsewhere = []
+  for (const link of [...layout.elsewhere, ...linksTo(live.book, tableId).filter((one) => one.many === tableId)]) {
+    elsewhere.push({ link: link.id, table: link.many, count: await countLinked(db, live, link, key, transaction) })
+  }
+  return ok({ row, children, elsewhere })
+}
+
+export async function readRow(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<ListRow | undefined> {
+  const table = tableOf(live.book, tableId)
+  const names = namesOf(live)
+  const stored = keyColumns(table, names).map((column, at) =>
+    kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!),
+  )
+  const compiled = compileList(live.book, { table: tableId, key: stored, limit: 1 }, names)
+  const [row] = await select<Record<string, string | number | null>>(db, compiled.sql, compiled.params, transaction)
+  return row && compiled.read(row)
+}
+
+export async function countLinked(
+  db: Database,
+  live: Live,
+  link: { many: string; field: string },
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<number> {
+  const names = namesOf(live)
+  const where = names
+    .columns(link.many, link.field)
+    .map((column) => `${quoteName(column.name)} = ?`)
+    .join(' AND ')
+  const [row] = await select<{ count: number }>(
+    db,
+    `SELECT COUNT(*) AS count FROM ${names.quoted(link.many)} WHERE ${where}`,
+    [...key],
+    transaction,
+  )
+  return Number(row?.count ?? 0)
+}

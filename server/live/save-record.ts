@@ -1,0 +1,212 @@
+import * as z from 'zod'
+import { findLink, findTable, linksTo, tableOf } from '@/core/book'
+import type { Value } from '@/core/kinds'
+import { checkRecord, type Problems, type Values } from '@/core/records'
+import type { Problem } from '@/core/words'
+import type { Catalogue } from '../catalogue'
+import type { Transaction } from '../database'
+import type { Live } from './live'
+import { isPassing } from './refusals'
+import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
+import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
+
+const Values = z.record(z.string().max(40), z.string().max(200_000).nullable())
+const Row = z.strictObject({
+  /** Null for a new row. */
+  ref: z.string().max(4000).nullable(),
+  rev: z.int().nullable(),
+  values: Values,
+  removed: z.boolean().optional(),
+})
+
+/** A record as a form sends it: the values that were changed, and the rows inset in it. */
+export const SaveRequest = z.strictObject({
+  table: z.string().max(40),
+  ...Row.omit({ removed: true }).shape,
+  children: z.array(z.strictObject({ link: z.string().max(40), rows: z.array(Row).max(300) })).max(50),
+})
+export type SaveRequest = z.infer<typeof SaveRequest>
+
+/** What is wrong, by field; rows are called by their link and their place in the request, "link/0". */
+export interface SaveProblems {
+  readonly fields: Problems
+  readonly rows: Readonly<Record<string, Problems>>
+  readonly whole: readonly Problem[]
+}
+
+export type SaveOutcome =
+  | { readonly kind: 'saved'; readonly record: LiveRecord }
+  | { readonly kind: 'refused'; readonly problems: SaveProblems }
+  /** Somebody saved the record in the meantime; theirs, to choose from. */
+  | { readonly kind: 'conflict'; readonly by: string; readonly theirs: LiveRecord }
+
+class Conflict extends Error {
+  constructor(readonly by: string) {
+    super('changed meanwhile')
+  }
+}
+
+/** Saves a record with its inset rows: all of it or nothing, checked by the same code as the form. */
+export async function saveRecord(db: Catalogue, live: Live, who: string, request: SaveRequest): Promise<SaveOutcome> {
+  if (!findTable(live.book, request.table)) return refusedWhole({ kind: 'gone', what: 'table' })
+  const checked = check(live, request)
+  if ('whole' in checked) return { kind: 'refused', problems: checked }
+  for (let attempt = 0; ; attempt++) {
+    try {
+      const record = await db.sequelize.transaction((transaction) =>
+        write(db, live, who, request, checked, transaction),
+      )
+      return { kind: 'saved', record }
+    } catch (cause) {
+      if (isPassing(cause) && attempt < 4) continue
+      if (cause instanceof Conflict) {
+        const theirs = await readRecord(db, live, request.table, request.ref!)
+        return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : refusedWhole(theirs.problem)
+      }
+      if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
+      throw cause
+    }
+  }
+}
+
+const none: SaveProblems = { fields: {}, rows: {}, whole: [] }
+const refusedWhole = (problem: Problem): SaveOutcome => ({ kind: 'refused', problems: { ...none, whole: [problem] } })
+
+interface Checked {
+  readonly values: Values
+  readonly rows: ReadonlyMap<string, Values>
+}
+
+/** The check before anything is touched: every problem at once, not the first alone. */
+function check(live: Live, request: SaveRequest): Checked | SaveProblems {
+  const rowProblems: Record<string, Problems> = {}
+  const rows = new Map<string, Values>()
+  const known = onlyKnown(live, request.table, request.values)
+  const parent = checkRecord(
+    live.book,
+    request.table,
+    request.ref === null ? wholeValues(live, request.table, known) : known,
+  )
+  for (const { link: linkId, rows: sent } of request.children) {
+    const link = findLink(live.book, linkId)
+    if (!link || link.one !== request.table) return { ...none, whole: [{ kind: 'gone', what: 'link' }] }
+    sent.forEach((row, at) => {
+      if (row.removed) return
+      const own = onlyKnown(live, link.many, row.values)
+      delete own[link.field]
+      const checked = checkRecord(
+        live.book,
+        link.many,
+        row.ref === null ? wholeValues(live, link.many, own, link.field) : own,
+      )
+      if (checked.ok) rows.set(`${linkId}/${at}`, checked.value)
+      else rowProblems[`${linkId}/${at}`] = checked.problem
+    })
+  }
+  if (parent.ok && Object.keys(rowProblems).length === 0) return { values: parent.value, rows }
+  return { fields: parent.ok ? {} : parent.problem, rows: rowProblems, whole: [] }
+}
+
+function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, Value>>): Record<string, Value> {
+  const known = new Set(tableOf(live.book, tableId).fields.map((field) => field.id))
+  return Object.fromEntries(Object.entries(values).filter(([id]) => known.has(id)))
+}
+
+/** A refusal with the place it belongs to. */
+class At extends Error {
+  constructor(readonly problems: SaveProblems) {
+    super('refused')
+  }
+}
+
+async function write(
+  db: Catalogue,
+  live: Live,
+  who: string,
+  request: SaveRequest,
+  { values, rows }: Checked,
+  transaction: Transaction,
+): Promise<LiveRecord> {
+  const ref = await placed(
+    (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),
+    () => writeParent(db, live, who, request, values, transaction),
+  )
+  const parentKey = keyParams(live, request.table, ref)!
+  for (const { link: linkId, rows: sent } of request.children) {
+    const link = findLink(live.book, linkId)!
+    // Removals first, so that a row taken out and entered again doesn't meet itself.
+    const order = [...sent.entries()].sort(([, a], [, b]) => Number(b.removed ?? false) - Number(a.removed ?? false))
+    for (const [at, row] of order) {
+      const name = `${linkId}/${at}`
+      await placed(
+        (field, problem) =>
+          field && field !== link.field
+            ? { ...none, rows: { [name]: { [field]: problem } } }
+            : { ...none, rows: { [name]: { '': problem } } },
+        () => writeChild(db, live, who, link, row, { ...rows.get(name), [link.field]: ref }, transaction),
+      )
+    }
+  }
+  for (const link of linksTo(live.book, request.table).filter((one) => one.least === 1 && one.many !== request.table)) {
+    if ((await countLinked(db, live, link, parentKey, transaction)) === 0) {
+      const problem: Problem = {
+        kind: 'needs-one',
+        table: tableOf(live.book, request.table).name,
+        child: tableOf(live.book, link.many).name,
+      }
+      throw new At({ ...none, whole: [problem] })
+    }
+  }
+  const record = await readRecord(db, live, request.table, ref, transaction)
+  if (!record.ok) throw new Error('Expected the record that was just saved.')
+  return record.value
+}
+
+async function placed<T>(
+  at: (field: string | undefined, problem: Problem) => SaveProblems,
+  work: () => Promise<T>,
+): Promise<T> {
+  try {
+    return await work()
+  } catch (cause) {
+    throw cause instanceof RowRefused ? new At(at(cause.field, cause.problem)) : cause
+  }
+}
+
+async function writeParent(
+  db: Catalogue,
+  live: Live,
+  who: string,
+  request: SaveRequest,
+  values: Values,
+  transaction: Transaction,
+): Promise<string> {
+  const { table, ref, rev } = request
+  if (ref === null) return addRow(db, live, table, values, who, transaction)
+  const held = await holdRow(db, live, table, ref, transaction)
+  if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, table).name })
+  if (held.rev !== rev) throw new Conflict(held.by)
+  await changeRow(db, live, table, ref, values, who, transaction)
+  return ref
+}
+
+async function writeChild(
+  db: Catalogue,
+  live: Live,
+  who: string,
+  link: { many: string },
+  row: z.infer<typeof Row>,
+  values: Values,
+  transaction: Transaction,
+): Promise<void> {
+  if (row.ref === null) {
+    if (!row.removed) await addRow(db, live, link.many, values, who, transaction)
+    return
+  }
+  const held = await holdRow(db, live, link.many, row.ref, transaction)
+  if (!held && row.removed) return
+  if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, link.many).name })
+  if (held.rev !== row.rev) throw new Conflict(held.by)
+  if (row.removed) await dropRow(db, live, link.many, row.ref, transaction)
+  else await changeRow(db, live, link.many, row.ref, values, who, transaction)
+}

@@ -1,0 +1,180 @@
+import { type Field, fieldOf, tableOf } from '@/core/book'
+import { leafOf } from '@/core/lists'
+import { kindOf, type Value } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { keyOfRef, refOf, type Values } from '@/core/records'
+import type { Problem } from '@/core/words'
+import type { Catalogue } from '../catalogue'
+import { run, select, type Transaction } from '../database'
+import { type Live, namesOf } from './live'
+import { catchUpNumbers, giveRunningNumber } from './running-numbers'
+import { isDuplicate, refusalOf } from './refusals'
+import { keyCondition, keyParams } from './rows'
+
+/** What stopped a row: a problem, the field it belongs to, or another's change. Thrown to end the transaction. */
+export class RowRefused extends Error {
+  constructor(
+    readonly field: string | undefined,
+    readonly problem: Problem,
+  ) {
+    super(problem.kind)
+  }
+}
+
+type Stored = string | number | null
+
+/** The columns of some values, links spread over the columns of the key they point to. */
+function columnsFor(live: Live, tableId: string, values: Values): { readonly name: string; readonly value: Stored }[] {
+  const table = tableOf(live.book, tableId)
+  const names = namesOf(live)
+  return Object.entries(values).flatMap(([id, value]) => {
+    const field = fieldOf(table, id)
+    const columns = names.columns(tableId, id)
+    const parts = partsOf(field, value, columns.length)
+    return columns.map((column, at) => {
+      const part = parts[at] ?? null
+      return {
+        name: column.name,
+        value: part === null ? null : kindOf(leafOf(live.book, column.leaf).kind).store(part),
+      }
+    })
+  })
+}
+
+function partsOf(field: Field, value: Value, columns: number): readonly Value[] {
+  if (field.kind !== 'link' || value === null) return [value]
+  const parts = keyOfRef(value, columns)
+  if (!parts) throw new RowRefused(field.id, { kind: 'dead-link', field: field.name, table: field.name })
+  return parts
+}
+
+/** Adds a row and gives its running numbers; the new row's reference. */
+export async function addRow(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  values: Values,
+  who: string,
+  transaction: Transaction,
+): Promise<string> {
+  const table = tableOf(live.book, tableId)
+  const running = table.fields.filter((field) => field.kind === 'running')
+  for (let attempt = 0; ; attempt++) {
+    const given: Record<string, Value> = { ...values }
+    for (const field of running) given[field.id] = await giveRunningNumber(db, live, tableId, field.id, transaction)
+    try {
+      return await insert(db, live, tableId, given, who, transaction)
+    } catch (cause) {
+      // Another tool may have written rows with numbers ahead of ours: catch up with them, once.
+      if (attempt > 0 || running.length === 0 || !isDuplicate(cause)) throw asRefusal(live, tableId, cause)
+      await catchUpNumbers(db, live, tableId, transaction)
+    }
+  }
+}
+
+async function insert(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  values: Values,
+  who: string,
+  transaction: Transaction,
+): Promise<string> {
+  const names = namesOf(live)
+  const columns = columnsFor(live, tableId, values)
+  const list = [...columns.map((column) => quoteName(column.name)), '`changed_by`'].join(', ')
+  const marks = [...columns, who].map(() => '?').join(', ')
+  await run(
+    db,
+    `INSERT INTO ${names.quoted(tableId)} (${list}) VALUES (${marks})`,
+    [...columns.map((column) => column.value), who],
+    transaction,
+  )
+  const table = tableOf(live.book, tableId)
+  const byName = new Map(columns.map((column) => [column.name, column.value]))
+  return refOf(
+    table.key
+      .flatMap((id) => names.columns(tableId, id))
+      .map((column) => String(kindOf(leafOf(live.book, column.leaf).kind).load(byName.get(column.name) ?? ''))),
+  )
+}
+
+export interface Held {
+  readonly rev: number
+  readonly by: string
+}
+
+/** Locks a row until the transaction ends; undefined where it is gone. */
+export async function holdRow(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string,
+  transaction: Transaction,
+): Promise<Held | undefined> {
+  const key = keyParams(live, tableId, ref)
+  if (!key) return undefined
+  const sql = `SELECT row_rev AS rev, changed_by AS \`by\` FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)} FOR UPDATE`
+  const [row] = await select<{ rev: number; by: string | null }>(db, sql, key, transaction)
+  return row && { rev: row.rev, by: row.by ?? 'Another tool' }
+}
+
+/** Changes a row that is held. Only joining rows may change the fields of their key. */
+export async function changeRow(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string,
+  values: Values,
+  who: string,
+  transaction: Transaction,
+): Promise<void> {
+  const table = tableOf(live.book, tableId)
+  const changed = Object.fromEntries(
+    Object.entries(values).filter(([id]) => table.role === 'joining' || !table.key.includes(id)),
+  )
+  const columns = columnsFor(live, tableId, changed)
+  if (columns.length === 0) return
+  const sets = [
+    ...columns.map((column) => `${quoteName(column.name)} = ?`),
+    '`row_rev` = `row_rev` + 1',
+    '`changed_by` = ?',
+  ].join(', ')
+  const params = [...columns.map((column) => column.value), who, ...keyParams(live, tableId, ref)!]
+  try {
+    await run(
+      db,
+      `UPDATE ${namesOf(live).quoted(tableId)} SET ${sets} WHERE ${keyCondition(live, tableId)}`,
+      params,
+      transaction,
+    )
+  } catch (cause) {
+    throw asRefusal(live, tableId, cause)
+  }
+}
+
+export async function dropRow(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string,
+  transaction: Transaction,
+): Promise<void> {
+  await run(
+    db,
+    `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`,
+    keyParams(live, tableId, ref)!,
+    transaction,
+  )
+}
+
+function asRefusal(live: Live, tableId: string, cause: unknown): unknown {
+  const refusal = cause instanceof RowRefused ? undefined : refusalOf(live, tableId, cause)
+  return refusal ? new RowRefused(refusal.field, refusal.problem) : cause
+}
+
+/** All of a table's typed fields, blank where nothing was given: what a new row must be checked with. */
+export function wholeValues(live: Live, tableId: string, values: Values, without?: string): Values {
+  const fields = tableOf(live.book, tableId).fields.filter((field) => field.kind !== 'running' && field.id !== without)
+  return Object.fromEntries(fields.map((field) => [field.id, values[field.id] ?? null]))
+}

@@ -1,0 +1,53 @@
+import { fail, ok, type Result } from '@/core/words'
+import type { Catalogue, Role } from '../catalogue'
+import { select } from '../database'
+
+export interface Member {
+  readonly account: string
+  readonly name: string
+  readonly role: Role | null
+}
+
+/** What an account may do with a book, if anything. */
+export async function roleIn({ memberships }: Catalogue, accountId: string, bookId: string): Promise<Role | undefined> {
+  const row = await memberships.findOne({ where: { account_id: accountId, book_id: bookId } })
+  return row?.get('role') as Role | undefined
+}
+
+/** Whether a role reaches as far as what is asked: an administrator may all that staff may, staff all that a reader may. */
+export function reaches(role: Role | undefined, asked: Role): boolean {
+  const rank = { reader: 1, staff: 2, administrator: 3 }
+  return role !== undefined && rank[role] >= rank[asked]
+}
+
+/** Every account, with its role in one book. */
+export const membersOf = (db: Catalogue, bookId: string) =>
+  select<{ account: string; name: string; role: Role | null }>(
+    db,
+    `SELECT a.id AS account, a.name AS name, m.role AS role FROM \`${db.catalogue}\`.accounts a
+     LEFT JOIN \`${db.catalogue}\`.memberships m ON m.account_id = a.id AND m.book_id = ? ORDER BY a.name`,
+    [bookId],
+  ) as Promise<Member[]>
+
+/** Gives or takes a role. The last administrator of a book stays one. */
+export async function setRole(
+  db: Catalogue,
+  bookId: string,
+  accountId: string,
+  role: Role | null,
+): Promise<Result<null>> {
+  return db.sequelize.transaction(async (transaction) => {
+    const rows = await db.memberships.findAll({
+      where: { book_id: bookId },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    })
+    const administrators = rows.map((row) => row.get({ plain: true })).filter((row) => row.role === 'administrator')
+    if (role !== 'administrator' && administrators.length === 1 && administrators[0]!.account_id === accountId) {
+      return fail({ kind: 'last-administrator' })
+    }
+    await db.memberships.destroy({ where: { book_id: bookId, account_id: accountId }, transaction })
+    if (role) await db.memberships.create({ book_id: bookId, account_id: accountId, role }, { transaction })
+    return ok(null)
+  })
+}

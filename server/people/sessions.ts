@@ -1,0 +1,29 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { Op } from 'sequelize'
+import type { Catalogue } from '../catalogue'
+import { stamp } from '../clock'
+import type { Account } from './accounts'
+
+/** A session lasts a working week; signing in again begins a new one. */
+const lastsHours = 7 * 24
+
+// Only the digest is stored: who reads the database can't sign in with what stands there.
+const digest = (token: string) => createHash('sha256').update(token).digest('hex')
+
+/** Begins a session and returns the secret for the cookie. */
+export async function beginSession({ sessions }: Catalogue, accountId: string): Promise<string> {
+  const token = randomBytes(32).toString('hex')
+  await sessions.destroy({ where: { ends_at: { [Op.lt]: stamp() } } })
+  const ends_at = stamp(new Date(Date.now() + lastsHours * 3_600_000))
+  await sessions.create({ id: digest(token), account_id: accountId, ends_at })
+  return token
+}
+
+export async function accountOfSession(catalogue: Catalogue, token: string): Promise<Account | undefined> {
+  const session = await catalogue.sessions.findOne({ where: { id: digest(token), ends_at: { [Op.gt]: stamp() } } })
+  if (!session) return undefined
+  const row = (await catalogue.accounts.findByPk(session.get('account_id') as string))?.get({ plain: true })
+  return row && { id: row.id, name: row.name, makesBooks: Boolean(row.makes_books) }
+}
+
+export const endSession = ({ sessions }: Catalogue, token: string) => sessions.destroy({ where: { id: digest(token) } })
