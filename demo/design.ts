@@ -15,7 +15,7 @@ interface Tied {
 const idOf = (...names: readonly string[]) =>
   names
     .map((name) => name.replace(/\W+/g, '-').toLowerCase())
-    .join('.')
+    .join('__')
     .slice(0, 40)
 
 /**
@@ -70,10 +70,10 @@ export class DesignWriter {
       aMust: tied.everyOneNeedsOne ?? false,
       bMust: tied.must ?? false,
       name,
-      ids: { table: `${id}.t`, links: [`${id}.l`, `${id}.m`], fields: [id, `${id}.g`] },
+      ids: { table: `${id}__t`, links: [`${id}__l`, `${id}__m`], fields: [id, `${id}__g`] },
     })
     const changes = { ...(tied.onRemove && { onRemove: tied.onRemove }), ...(tied.label && { label: tied.label }) }
-    if (Object.keys(changes).length > 0) this.make({ kind: 'changeLink', link: `${id}.l`, ...changes })
+    if (Object.keys(changes).length > 0) this.make({ kind: 'changeLink', link: `${id}__l`, ...changes })
   }
 
   /** Each `a` has many `b` and the other way round. */
@@ -88,7 +88,7 @@ export class DesignWriter {
       aMust: false,
       bMust: false,
       name,
-      ids: { table: id, links: [`${id}.l1`, `${id}.l2`], fields: [idOf(name, a), idOf(name, b)] },
+      ids: { table: id, links: [`${id}__l1`, `${id}__l2`], fields: [idOf(name, a), idOf(name, b)] },
     })
   }
 

@@ -1,10 +1,10 @@
 import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
 import { kindOf, type Value } from '../kinds'
 import { type PhysicalNames, physicalNames } from '../opening'
-import { refOf } from '../records'
+import { type Cursor, type ListRow, refOf } from '../records'
 import { type Condition, findCondition } from './find-condition'
 import { columnSql, joinPlan, type LabelPiece, labelOf, labelPlan } from './label'
-import { afterCondition, type Cursor, orderSql, type Sort, sortColumns } from './paging'
+import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
 
 /** What to list: all fields of a table or some, found, sorted and paged by key. */
 export interface ListQuery {
@@ -21,19 +21,6 @@ export interface ListQuery {
   /** Only the one record with this key. */
   readonly key?: readonly (string | number)[]
   readonly limit: number
-}
-
-/** One row: canonical values by field id, the words for linked records, and what it is known by. */
-export interface ListRow {
-  readonly ref: string
-  readonly label: string
-  readonly values: Readonly<Record<string, Value>>
-  readonly labels: Readonly<Record<string, string>>
-  readonly rev: number
-  readonly changedAt: string
-  readonly changedBy: string | null
-  /** Where the page after this row starts. */
-  readonly cursor: Cursor
 }
 
 export interface CompiledList {

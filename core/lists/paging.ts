@@ -1,5 +1,6 @@
 import { type Book, fieldOf, type Table } from '../book'
 import type { PhysicalNames } from '../opening'
+import type { Cursor } from '../records'
 import type { Condition } from './find-condition'
 import { columnSql, joinPlan, type Join } from './label'
 
@@ -7,9 +8,6 @@ export interface Sort {
   readonly field: string
   readonly down: boolean
 }
-
-/** The values of the sorting columns in the last row of a page, as the database returned them. */
-export type Cursor = readonly (string | number | null)[]
 
 export interface Sorting {
   readonly joins: readonly Join[]

@@ -55,6 +55,8 @@ export type PeopleProblem =
   | { readonly kind: 'account-taken'; readonly name: string }
   | { readonly kind: 'already-started' }
   | { readonly kind: 'last-administrator' }
+  | { readonly kind: 'signed-out' }
+  | { readonly kind: 'unexpected' }
 
 /** Wrong with an edit to a book. */
 export type EditProblem =

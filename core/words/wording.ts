@@ -113,6 +113,10 @@ function wordPeople(problem: PeopleProblem): string | undefined {
       return 'Hearth Table has been started already. Sign in instead.'
     case 'last-administrator':
       return 'A book needs at least one administrator. Make somebody else one first.'
+    case 'signed-out':
+      return 'You have been signed out. Sign in in another tab, then try again here; nothing you typed is lost.'
+    case 'unexpected':
+      return 'Something went wrong on our side. What you typed is still here; try again in a moment.'
   }
 }
 

@@ -117,7 +117,7 @@ function things(design: DesignWriter): void {
 function ties(design: DesignWriter): void {
   design.link('Contact phone', 'Contact', { must: true, onRemove: 'remove', label: 'is rung on' })
   design.key('Contact phone', 'Contact', 'Number')
-  design.make({ kind: 'removeField', field: 'contact-phone.key' })
+  design.make({ kind: 'removeField', field: 'contact-phone__key' })
   design.knownBy('Contact phone', 'Number')
   design.join('Premises contact', 'Premises', 'Contact')
   design.link('Premises contact', 'Role', { must: true })
@@ -128,7 +128,7 @@ function ties(design: DesignWriter): void {
   design.link('Technician', 'Technician', { as: 'Supervisor', onRemove: 'leave', label: 'supervises' })
   design.link('Ticket', 'Technician', { must: true, onRemove: 'remove', label: 'holds' })
   design.key('Ticket', 'Technician', 'Ticket name')
-  design.make({ kind: 'removeField', field: 'ticket.key' })
+  design.make({ kind: 'removeField', field: 'ticket__key' })
   design.link('Visit', 'Premises', { must: true, label: 'is booked for' })
   design.link('Visit', 'Contact', { as: 'Call first', onRemove: 'leave', label: 'is called before' })
   design.join('Visit technician', 'Visit', 'Technician')

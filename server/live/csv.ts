@@ -1,6 +1,7 @@
 import { stringify } from 'csv-stringify/sync'
 import { type Field, fieldOf, tableOf } from '@/core/book'
-import { csvCell, type Cursor, type ListQuery, type ListRow } from '@/core/lists'
+import { csvCell, type ListQuery } from '@/core/lists'
+import type { Cursor, ListRow } from '@/core/records'
 import type { Database } from '../database'
 import type { Live } from './live'
 import { readList } from './rows'

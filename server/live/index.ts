@@ -1,3 +1,4 @@
+export { addMany, type RowProblem } from './add-many'
 export { csvOf } from './csv'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
 export { type Live, liveOf } from './live'

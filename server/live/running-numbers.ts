@@ -48,9 +48,34 @@ export async function catchUpNumbers(
       transaction,
     )
     const last = Math.max(0, ...rows.map((row) => countOf(String(row.value), field, period)))
-    await db.sequelize.query(
-      `INSERT INTO ${quoteName(db.catalogue)}.counts (book_id, field_id, period, last) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE last = GREATEST(last, VALUES(last))`,
-      { replacements: [live.id, field.id, period, last], transaction },
-    )
+    await keepCount(db, live, field.id, period, last, transaction)
   }
+}
+
+/** Where a count stands, locked until the transaction ends. */
+export async function holdCount(
+  db: Catalogue,
+  live: Live,
+  fieldId: string,
+  period: string,
+  transaction: Transaction,
+): Promise<number> {
+  const sql = `SELECT last FROM ${quoteName(db.catalogue)}.counts WHERE book_id = ? AND field_id = ? AND period = ? FOR UPDATE`
+  const [row] = await select<{ last: number }>(db, sql, [live.id, fieldId, period], transaction)
+  return Number(row?.last ?? 0)
+}
+
+/** Moves a count on, never back. */
+export async function keepCount(
+  db: Catalogue,
+  live: Live,
+  fieldId: string,
+  period: string,
+  last: number,
+  transaction: Transaction,
+): Promise<void> {
+  await db.sequelize.query(
+    `INSERT INTO ${quoteName(db.catalogue)}.counts (book_id, field_id, period, last) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE last = GREATEST(last, VALUES(last))`,
+    { replacements: [live.id, fieldId, period, last], transaction },
+  )
 }

@@ -46,11 +46,11 @@ const words = (outcome: SaveOutcome) =>
     : outcome.kind
 
 const premises = (address: string) =>
-  saved({ table: 'premises', values: { 'premises.address': address, 'premises.town': 'Otterby' } })
+  saved({ table: 'premises', values: { premises__address: address, premises__town: 'Otterby' } })
 const visitValues = (ref: string) => ({
-  'visit.premises': ref,
-  'visit.booked-for': '2027-03-12T09:30',
-  'visit.state': 'booked',
+  visit__premises: ref,
+  'visit__booked-for': '2027-03-12T09:30',
+  visit__state: 'booked',
 })
 
 test('a record gets its running number, its starting revision and who made it', async () => {
@@ -64,21 +64,21 @@ test('a record is saved with its rows, or not at all', async () => {
   await saved({
     table: 'service-item',
     values: {
-      'service-item.key': 'SWEEP1',
-      'service-item.what-it-is': 'Sweep, single flue',
-      'service-item.list-price': '62',
+      'service-item__key': 'SWEEP1',
+      'service-item__what-it-is': 'Sweep, single flue',
+      'service-item__list-price': '62',
     },
   })
   const line = (quantity: string) => ({
     ref: null,
     rev: null,
-    values: { 'work-line.service-item': 'SWEEP1', 'work-line.quantity': quantity, 'work-line.price-each': '62.00' },
+    values: { 'work-line__service-item': 'SWEEP1', 'work-line__quantity': quantity, 'work-line__price-each': '62.00' },
   })
   const before = await countRows(db, live, 'visit')
   const refused = await save({
     table: 'visit',
     values: visitValues(house.row.ref),
-    children: [{ link: 'work-line.visit.l', rows: [line('2'), line('0')] }],
+    children: [{ link: 'work-line__visit__l', rows: [line('2'), line('0')] }],
   })
   expect(words(refused)).toEqual(['This must be 1 or more.'])
   expect(await countRows(db, live, 'visit')).toBe(before)
@@ -86,15 +86,15 @@ test('a record is saved with its rows, or not at all', async () => {
   const visit = await saved({
     table: 'visit',
     values: visitValues(house.row.ref),
-    children: [{ link: 'work-line.visit.l', rows: [line('2'), line('1')] }],
+    children: [{ link: 'work-line__visit__l', rows: [line('2'), line('1')] }],
   })
-  expect(visit.children['work-line.visit.l']!.map((row) => row.values['work-line.quantity'])).toEqual(['2', '1'])
-  expect(visit.children['work-line.visit.l']![0]!.labels['work-line.service-item']).toBe('Sweep, single flue')
+  expect(visit.children['work-line__visit__l']!.map((row) => row.values['work-line__quantity'])).toEqual(['2', '1'])
+  expect(visit.children['work-line__visit__l']![0]!.labels['work-line__service-item']).toBe('Sweep, single flue')
 })
 
 test('refused saves leave no gap in the running numbers', async () => {
   const first = await premises('2 Tern Court')
-  await save({ table: 'premises', values: { 'premises.address': 'x'.repeat(81), 'premises.town': 'Otterby' } })
+  await save({ table: 'premises', values: { premises__address: 'x'.repeat(81), premises__town: 'Otterby' } })
   await save({ table: 'visit', values: visitValues('P-9999') })
   const second = await premises('3 Tern Court')
   expect(Number(second.row.ref.slice(2))).toBe(Number(first.row.ref.slice(2)) + 1)
@@ -119,38 +119,38 @@ test('the second of two people is shown the first one’s version, and nothing i
       table: 'premises',
       ref: house.row.ref,
       rev: 1,
-      values: { 'premises.address': address },
+      values: { premises__address: address },
       children: [],
     })
   expect((await change('5a Tern Court')).kind).toBe('saved')
   const second = await change('5b Tern Court')
   expect(second).toMatchObject({ kind: 'conflict', by: '5a Tern Court' })
-  expect(second.kind === 'conflict' && second.theirs.row.values['premises.address']).toBe('5a Tern Court')
+  expect(second.kind === 'conflict' && second.theirs.row.values['premises__address']).toBe('5a Tern Court')
 })
 
 test('two alike are refused with the field and the words', async () => {
   const house = await premises('6 Tern Court')
-  await saved({ table: 'fuel', values: { 'fuel.key': 'wood' } })
+  await saved({ table: 'fuel', values: { fuel__key: 'wood' } })
   const model = await saved({
     table: 'appliance-model',
     values: {
-      'appliance-model.fuel': 'wood',
-      'appliance-model.make': 'Dunlin',
-      'appliance-model.model': '5',
-      'appliance-model.sweep-every': '12',
+      'appliance-model__fuel': 'wood',
+      'appliance-model__make': 'Dunlin',
+      'appliance-model__model': '5',
+      'appliance-model__sweep-every': '12',
     },
   })
   const stove = {
-    'appliance.premises': house.row.ref,
-    'appliance.model': model.row.ref,
-    'appliance.room': 'study',
-    'appliance.serial-code': '00042',
+    appliance__premises: house.row.ref,
+    appliance__model: model.row.ref,
+    appliance__room: 'study',
+    'appliance__serial-code': '00042',
   }
   const first = await saved({ table: 'appliance', values: stove })
   expect(first.row.label).toBe('Dunlin, 5, study')
-  expect(first.row.values['appliance.serial-code']).toBe('00042')
+  expect(first.row.values['appliance__serial-code']).toBe('00042')
   const second = await save({ table: 'appliance', values: stove })
-  expect(second.kind === 'refused' && Object.keys(second.problems.fields)).toEqual(['appliance.serial-code'])
+  expect(second.kind === 'refused' && Object.keys(second.problems.fields)).toEqual(['appliance__serial-code'])
   expect(words(second)).toEqual(['Another record already has “00042”; no two may be alike in Serial code.'])
 })
 
@@ -160,7 +160,7 @@ test('a dead link, a removed choice, a blank must and a made-up table are refuse
   ])
   const house = await premises('7 Tern Court')
   expect(
-    words(await save({ table: 'visit', values: { ...visitValues(house.row.ref), 'visit.state': 'postponed' } }))[0],
+    words(await save({ table: 'visit', values: { ...visitValues(house.row.ref), visit__state: 'postponed' } }))[0],
   ).toMatch(/not one of the choices: booked, under way, done or cancelled/)
   expect(words(await save({ table: 'visit', values: {} }))).toContain('Booked for must be filled.')
   expect(words(await save({ table: 'nonsense', values: {} }))).toEqual(['That table is no longer in the book.'])
@@ -168,8 +168,8 @@ test('a dead link, a removed choice, a blank must and a made-up table are refuse
 
 test('the same pair can’t be entered twice in a joining table', async () => {
   const house = await premises('8 Tern Court')
-  const technician = await saved({ table: 'technician', values: { 'technician.name': 'Ruan Pike' } })
-  const row = { ref: null, rev: null, values: { 'visit-technician.technician': technician.row.ref } }
+  const technician = await saved({ table: 'technician', values: { technician__name: 'Ruan Pike' } })
+  const row = { ref: null, rev: null, values: { 'visit-technician__technician': technician.row.ref } }
   const link = live.book.links.find(
     (candidate) => candidate.many === 'visit-technician' && candidate.one === 'visit',
   )!.id
@@ -197,12 +197,12 @@ test('removing says what goes with it, and why it can’t', async () => {
   const line = {
     ref: null,
     rev: null,
-    values: { 'work-line.service-item': 'SWEEP1', 'work-line.quantity': '1', 'work-line.price-each': '62.00' },
+    values: { 'work-line__service-item': 'SWEEP1', 'work-line__quantity': '1', 'work-line__price-each': '62.00' },
   }
   const visit = await saved({
     table: 'visit',
     values: visitValues(house.row.ref),
-    children: [{ link: 'work-line.visit.l', rows: [line] }],
+    children: [{ link: 'work-line__visit__l', rows: [line] }],
   })
   const blocked = await removeRecord(db, live, 'premises', house.row.ref, 1)
   expect(!blocked.ok && wordProblem(blocked.problem)).toBe(
@@ -228,14 +228,20 @@ test.each([
   '“quotes” \'and\' "more"',
 ])('what people type comes back as it was: %s', async (text) => {
   const record = await premises(text)
-  expect(record.row.values['premises.address']).toBe(text)
+  expect(record.row.values['premises__address']).toBe(text)
   const found = await readList(db, live, { table: 'premises', find: text, limit: 5 })
-  expect(found.rows.map((row) => row.values['premises.address'])).toContain(text)
+  expect(found.rows.map((row) => row.values['premises__address'])).toContain(text)
 })
 
 test('paging by any column meets every row once, blanks included', async () => {
   const all = await countRows(db, live, 'visit')
-  for (const field of ['visit.ladder-height', 'visit.booked-for', 'visit.premises', 'visit.key', 'visit.call-first']) {
+  for (const field of [
+    'visit__ladder-height',
+    'visit__booked-for',
+    'visit__premises',
+    'visit__key',
+    'visit__call-first',
+  ]) {
     for (const down of [false, true]) {
       const seen: string[] = []
       let after: Parameters<typeof readList>[2]['after']

@@ -1,5 +1,5 @@
 import { type Field, fieldOf, tableOf } from '@/core/book'
-import { leafOf } from '@/core/lists'
+import { keyColumns, leafOf } from '@/core/lists'
 import { kindOf, type Value } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { keyOfRef, refOf, type Values } from '@/core/records'
@@ -21,10 +21,13 @@ export class RowRefused extends Error {
   }
 }
 
-type Stored = string | number | null
+export interface StoredColumn {
+  readonly name: string
+  readonly value: string | number | null
+}
 
 /** The columns of some values, links spread over the columns of the key they point to. */
-function columnsFor(live: Live, tableId: string, values: Values): { readonly name: string; readonly value: Stored }[] {
+export function columnsFor(live: Live, tableId: string, values: Values): StoredColumn[] {
   const table = tableOf(live.book, tableId)
   const names = namesOf(live)
   return Object.entries(values).flatMap(([id, value]) => {
@@ -90,13 +93,14 @@ async function insert(
     [...columns.map((column) => column.value), who],
     transaction,
   )
-  const table = tableOf(live.book, tableId)
+  return refFrom(live, tableId, columns)
+}
+
+/** The reference that a row with these columns goes by. */
+export function refFrom(live: Live, tableId: string, columns: readonly StoredColumn[]): string {
   const byName = new Map(columns.map((column) => [column.name, column.value]))
-  return refOf(
-    table.key
-      .flatMap((id) => names.columns(tableId, id))
-      .map((column) => String(kindOf(leafOf(live.book, column.leaf).kind).load(byName.get(column.name) ?? ''))),
-  )
+  const key = keyColumns(tableOf(live.book, tableId), namesOf(live))
+  return refOf(key.map((column) => kindOf(leafOf(live.book, column.leaf).kind).load(byName.get(column.name) ?? '')))
 }
 
 export interface Held {

@@ -1,0 +1,138 @@
+'use client'
+
+import { useQueryClient } from '@tanstack/react-query'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { toast } from 'sonner'
+import { fieldOf, findField, tableOf } from '@/core/book'
+import { inSentence } from '@/core/words'
+import type { LiveRecord } from '@/server/live'
+import { Button } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { useDesk } from '../desk'
+import { RecordForm, type RecordFormHandle } from '../form/record-form'
+import { RecordMargin } from './record-margin'
+import { RecordRail } from './record-rail'
+import { RemoveRecord } from './remove-record'
+
+interface Props {
+  readonly tableId: string
+  readonly stored: LiveRecord | undefined
+}
+
+/** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
+export function RecordPage({ tableId, stored: first }: Props) {
+  const { book, base, mayChange } = useDesk()
+  const router = useRouter()
+  const query = useSearchParams()
+  const queries = useQueryClient()
+  const table = tableOf(book, tableId)
+  const noun = inSentence(table.name)
+  const [stored, setStored] = useState(first)
+  const [state, setState] = useState({ changed: false, busy: false, wrong: 0 })
+  const [removing, setRemoving] = useState(false)
+  const handle = useRef<RecordFormHandle>(null)
+  const list = `${base}/${tableId}`
+  const [link, ref, label] = [query.get('link'), query.get('ref'), query.get('label')]
+  const begin = useMemo(
+    () =>
+      link && ref && findField(book, link) ? { text: { [link]: ref }, labels: { [link]: label ?? ref } } : undefined,
+    [book, link, ref, label],
+  )
+  // The form's own beginning must stay the same object, or it would start afresh at every drawing.
+  const onState = useCallback(
+    (next: typeof state) =>
+      setState((now) =>
+        now.changed === next.changed && now.busy === next.busy && now.wrong === next.wrong ? now : next,
+      ),
+    [],
+  )
+
+  const onSaved = (record: LiveRecord) => {
+    toast(stored ? 'Saved.' : `Saved as ${record.row.ref}.`)
+    void queries.invalidateQueries({ queryKey: ['rows', tableId] })
+    setStored(record)
+    if (!stored) router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`)
+  }
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const key = event.key.toLowerCase()
+      if ((event.ctrlKey || event.metaKey) && key === 's') {
+        event.preventDefault()
+        // A dialog on top saves its own form.
+        if (!document.querySelector('[role="dialog"]')) void handle.current?.save()
+      }
+      if (event.altKey && key === 'n' && mayChange) {
+        event.preventDefault()
+        router.push(`${list}/new`)
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [router, list, mayChange])
+
+  const keyIsRunning = table.key.length === 1 && fieldOf(table, table.key[0]!).kind === 'running'
+  return (
+    <Room
+      indexLabel={`Find a ${noun}`}
+      index={<RecordRail tableId={tableId} here={stored?.row.ref} />}
+      marginLabel="About this record"
+      margin={<RecordMargin tableId={tableId} stored={stored} wrong={state.wrong} />}
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <h1 className="min-w-0 text-[22px] leading-tight break-words">
+          {stored ? (
+            <>
+              {table.name}{' '}
+              <span className="font-mono font-normal">
+                {keyIsRunning ? stored.row.ref : stored.row.label || stored.row.ref}
+              </span>
+            </>
+          ) : (
+            `New ${noun}`
+          )}
+        </h1>
+        {mayChange && (
+          <div className="flex gap-2">
+            {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}
+            {stored && (
+              <Button onClick={() => router.push(`${list}/new`)} keys="Alt N">
+                New
+              </Button>
+            )}
+            <Button
+              look="main"
+              keys="Ctrl S"
+              disabled={state.busy || (stored !== undefined && !state.changed)}
+              onClick={() => void handle.current?.save()}
+            >
+              {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}
+            </Button>
+          </div>
+        )}
+      </div>
+      <RecordForm
+        key={stored?.row.ref ?? 'new'}
+        tableId={tableId}
+        stored={stored}
+        begin={stored ? undefined : begin}
+        handle={handle}
+        onSaved={onSaved}
+        onState={onState}
+      />
+      {stored && (
+        <RemoveRecord
+          tableId={tableId}
+          row={stored.row}
+          open={removing}
+          onClose={() => setRemoving(false)}
+          onRemoved={() => {
+            void queries.invalidateQueries({ queryKey: ['rows', tableId] })
+            router.push(list)
+          }}
+        />
+      )}
+    </Room>
+  )
+}

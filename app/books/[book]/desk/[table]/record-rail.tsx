@@ -1,0 +1,109 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useEffect, useRef, useState } from 'react'
+import { fieldOf, tableOf } from '@/core/book'
+import { showValue } from '@/core/kinds'
+import type { ListRow } from '@/core/records'
+import { inSentence } from '@/core/words'
+import { classNames, TextBox } from '@/ui/kit'
+import { useDesk } from '../desk'
+import { useRows } from '../rows-query'
+import { useSettled } from '../use-settled'
+
+/** The neighbours of a record, newest first, and the box that finds another. */
+export function RecordRail({ tableId, here }: { readonly tableId: string; readonly here: string | undefined }) {
+  const { book, base } = useDesk()
+  const router = useRouter()
+  const table = tableOf(book, tableId)
+  const [typed, setTyped] = useState('')
+  const box = useRef<HTMLInputElement>(null)
+  const key = table.key[0]
+  const sort = key ? { field: key, down: fieldOf(table, key).kind === 'running' } : undefined
+  // The record's words come with every row, whatever fields are asked for.
+  const second = table.fields.find((field) => field.kind === 'date' || field.kind === 'dateTime')
+  const rows = useRows(base, {
+    table: tableId,
+    find: useSettled(typed),
+    sort,
+    fields: [key, second?.id].filter((id) => id !== undefined),
+  })
+  const all = rows.data?.pages.flatMap((page) => page.rows) ?? []
+  const at = all.findIndex((row) => row.ref === here)
+  const go = (row: ListRow | undefined) =>
+    row && router.push(`${base}/${tableId}/record/${encodeURIComponent(row.ref)}`)
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName)
+      if (event.key === '/' && !typing) {
+        event.preventDefault()
+        box.current?.focus()
+      }
+      if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+        event.preventDefault()
+        go(all[at + (event.key === 'ArrowDown' ? 1 : -1)])
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+
+  return (
+    <>
+      <div className="px-3.5 pb-2.5">
+        <TextBox
+          ref={box}
+          type="search"
+          aria-label={`Find a ${inSentence(table.name)}`}
+          placeholder={`Find a ${inSentence(table.name)}…`}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && go(all[0])}
+        />
+      </div>
+      <ul>
+        {all.map((row) => (
+          <li key={row.ref}>
+            <button
+              type="button"
+              aria-current={row.ref === here ? 'true' : undefined}
+              onClick={() => go(row)}
+              className={classNames(
+                'flex w-full flex-col py-1.5 pr-3 text-left focus-visible:-outline-offset-2',
+                row.ref === here
+                  ? 'ml-3.5 w-[calc(100%-14px)] rounded-l-lg border-l-[3px] border-spruce bg-paper pl-[9px] font-bold'
+                  : 'pl-[26px] hover:bg-ash-3',
+              )}
+            >
+              <span className="flex w-full items-baseline justify-between gap-2">
+                <span className="truncate font-mono text-[13px]">{row.ref.length <= 16 ? row.ref : row.label}</span>
+                {second && (
+                  <span className="text-xs font-normal whitespace-nowrap text-ash-6">
+                    {showValue(row.values[second.id] ?? null, second, book.look).replace(/ \d{4}.*$/, '')}
+                  </span>
+                )}
+              </span>
+              {row.label !== row.ref && row.ref.length <= 16 && (
+                <span className="w-full truncate text-[13px] font-normal">{row.label}</span>
+              )}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {rows.isSuccess && all.length === 0 && (
+        <p className="px-[26px] text-[13px] text-ash-6">{typed ? 'Nothing found.' : 'None yet.'}</p>
+      )}
+      {rows.hasNextPage && (
+        <button
+          type="button"
+          onClick={() => void rows.fetchNextPage()}
+          className="min-h-9 w-full pl-[26px] text-left text-[13px] font-semibold text-spruce underline underline-offset-2 focus-visible:-outline-offset-2"
+        >
+          Show more
+        </button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,165 @@
+'use client'
+
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { ArrowDown, ArrowUp } from 'lucide-react'
+import Link from 'next/link'
+import { useEffect, useRef } from 'react'
+import { type Field, fieldOf, type Table } from '@/core/book'
+import { kindOf, showValue } from '@/core/kinds'
+import type { Sort } from '@/core/lists'
+import type { ListRow } from '@/core/records'
+import { classNames } from '@/ui/kit'
+import { useDesk } from '../desk'
+
+const rowHeight = 36
+
+interface Props {
+  readonly table: Table
+  readonly columns: readonly string[]
+  readonly rows: readonly ListRow[]
+  readonly loading: boolean
+  readonly sort: Sort | undefined
+  readonly onSort: (sort: Sort | undefined) => void
+  /** Called when the end of what has been read comes into sight. */
+  readonly onEnd: () => void
+}
+
+/** The rows as a grid that draws only what is seen, however many there are. */
+export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: Props) {
+  const frame = useRef<HTMLDivElement>(null)
+  const fields = columns.map((id) => fieldOf(table, id))
+  // The drawing library keeps its own state; the compiler leaves this component as it is.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+  })
+  const seen = virtual.getVirtualItems()
+  const last = seen.at(-1)?.index ?? 0
+  useEffect(() => {
+    if (rows.length > 0 && last >= rows.length - 30) onEnd()
+  }, [last, rows.length, onEnd])
+
+  const template = { gridTemplateColumns: fields.map(widthOf).join(' ') }
+  return (
+    <div ref={frame} className="min-h-0 flex-1 overflow-auto border-t border-ash-3" tabIndex={-1}>
+      <div
+        role="table"
+        aria-label={table.name}
+        aria-rowcount={rows.length}
+        className="min-w-full"
+        style={{ width: 'max-content' }}
+      >
+        <div
+          role="row"
+          className="sticky top-0 z-10 grid border-b border-ash-4 bg-ash-1 px-4 max-md:px-1"
+          style={template}
+        >
+          {fields.map((field) => (
+            <ColumnHead key={field.id} field={field} sort={sort} onSort={onSort} />
+          ))}
+        </div>
+        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+          {loading && <p className="px-6 py-4 text-ash-6">Reading …</p>}
+          {seen.map((item) => (
+            <Row
+              key={item.key}
+              table={table}
+              fields={fields}
+              row={rows[item.index]!}
+              top={item.start}
+              index={item.index}
+              template={template}
+            />
+          ))}
+        </div>
+      </div>
+    </div>
+  )
+}
+
+function widthOf(field: Field): string {
+  const { control } = kindOf(field.kind)
+  if (control === 'passage') return 'minmax(220px, 3fr)'
+  if (field.kind === 'link' || field.kind === 'email' || field.kind === 'web') return 'minmax(170px, 2fr)'
+  if (field.kind === 'line') return (field.length ?? 60) > 40 ? 'minmax(170px, 2fr)' : 'minmax(120px, 1fr)'
+  return control === 'date-time' ? 'minmax(150px, 1fr)' : 'minmax(104px, 1fr)'
+}
+
+function ColumnHead({
+  field,
+  sort,
+  onSort,
+}: {
+  readonly field: Field
+  readonly sort: Sort | undefined
+  readonly onSort: Props['onSort']
+}) {
+  const here = sort?.field === field.id
+  const next = !here ? { field: field.id, down: false } : sort.down ? undefined : { field: field.id, down: true }
+  return (
+    <div role="columnheader" aria-sort={here ? (sort.down ? 'descending' : 'ascending') : 'none'} className="min-w-0">
+      <button
+        type="button"
+        onClick={() => onSort(next)}
+        className={classNames(
+          'flex min-h-9 w-full items-center gap-1 rounded-sm px-2 text-[13px] font-semibold text-ash-6 hover:text-ink focus-visible:-outline-offset-2',
+          kindOf(field.kind).align === 'end' && 'justify-end',
+        )}
+      >
+        <span className="truncate">{field.name}</span>
+        {here && (sort.down ? <ArrowDown size={13} aria-hidden /> : <ArrowUp size={13} aria-hidden />)}
+      </button>
+    </div>
+  )
+}
+
+interface RowProps {
+  readonly table: Table
+  readonly fields: readonly Field[]
+  readonly row: ListRow
+  readonly top: number
+  readonly index: number
+  readonly template: { readonly gridTemplateColumns: string }
+}
+
+function Row({ table, fields, row, top, index, template }: RowProps) {
+  const { book, base } = useDesk()
+  const href = `${base}/${table.id}/record/${encodeURIComponent(row.ref)}`
+  return (
+    <div
+      role="row"
+      aria-rowindex={index + 1}
+      className="absolute top-0 left-0 grid h-9 w-full items-center border-b border-ash-3 px-4 hover:bg-ash-1 max-md:px-1"
+      style={{ ...template, transform: `translateY(${top}px)` }}
+    >
+      {fields.map((field, at) => {
+        const value = row.values[field.id] ?? null
+        const words =
+          row.labels[field.id] ??
+          (field.kind === 'tick' ? (value === '1' ? '✓' : '') : showValue(value, field, book.look))
+        return (
+          <div
+            role="cell"
+            key={field.id}
+            className={classNames(
+              'truncate px-2',
+              kindOf(field.kind).align === 'end' && 'text-right',
+              ['code', 'running'].includes(field.kind) && 'font-mono text-[13px]',
+            )}
+          >
+            {at === 0 ? (
+              <Link href={href} className="rounded-sm font-semibold text-spruce hover:underline" prefetch={false}>
+                {words || row.label || '—'}
+              </Link>
+            ) : (
+              <span title={words.length > 24 ? words : undefined}>{words}</span>
+            )}
+          </div>
+        )
+      })}
+    </div>
+  )
+}

@@ -1,0 +1,139 @@
+'use client'
+
+import { useState } from 'react'
+import { useController, useFormContext } from 'react-hook-form'
+import { toast } from 'sonner'
+import { type Field, linkOf, tableOf } from '@/core/book'
+import { kindOf, showValue } from '@/core/kinds'
+import type { FormText, ListRow } from '@/core/records'
+import { inSentence, type Result, wordProblem } from '@/core/words'
+import type { StoredFile } from '@/server/live'
+import { FieldControl, type FileSource, type LinkSource } from '@/ui/controls'
+import { useDesk } from '../desk'
+import { NewLinked } from './new-linked'
+import { officeNow } from './office-now'
+
+type TextPath = `text.${string}` | `insets.${string}.${number}.text.${string}`
+type LabelPath = `labels.${string}` | `insets.${string}.${number}.labels.${string}`
+
+interface Props {
+  readonly name: TextPath
+  readonly labelName: LabelPath
+  readonly id: string
+  readonly field: Field
+  readonly invalid: boolean
+  readonly readOnly: boolean
+  readonly compact?: boolean
+  /** A name for a control in a grid, which has no label beside it. */
+  readonly spoken?: string
+}
+
+/** A field's control tied to the form: its text, its link's records, its file. */
+export function BoundControl({ name, labelName, id, field, invalid, readOnly, compact, spoken }: Props) {
+  const { book } = useDesk()
+  const { control } = useFormContext<FormText>()
+  const { field: box } = useController({ control, name })
+  const text = typeof box.value === 'string' ? box.value : ''
+  const [adding, setAdding] = useState<string>()
+  const link = useLinkSource(field, labelName, text, (ref) => box.onChange(ref), readOnly, setAdding)
+  const file = useFileSource(field, text, (hash) => box.onChange(hash))
+
+  const onBlur = () => {
+    // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027".
+    const kind = kindOf(field.kind)
+    if (text.trim() && !['link', 'file', 'tick', 'pick'].includes(kind.control)) {
+      const read = kind.read(text, field, book.look, officeNow())
+      const shown = read.ok ? showValue(read.value, field, book.look) : text
+      if (shown !== text) box.onChange(shown)
+    }
+    box.onBlur()
+  }
+  return (
+    <>
+      <FieldControl
+        id={id}
+        field={field}
+        look={book.look}
+        text={text}
+        onText={box.onChange}
+        onBlur={onBlur}
+        invalid={invalid}
+        readOnly={readOnly}
+        {...(compact && { compact })}
+        {...(spoken && { name: spoken })}
+        {...(link && { link })}
+        {...(file && { file })}
+      />
+      {link && adding !== undefined && (
+        <NewLinked
+          tableId={linkOf(book, field.id).one}
+          words={adding}
+          onClose={() => setAdding(undefined)}
+          onSaved={(row) => {
+            setAdding(undefined)
+            link.onPick({ ref: row.ref, label: row.label })
+            document.getElementById(id)?.focus()
+          }}
+        />
+      )}
+    </>
+  )
+}
+
+function useLinkSource(
+  field: Field,
+  labelName: LabelPath,
+  ref: string,
+  onRef: (ref: string) => void,
+  readOnly: boolean,
+  onAdd: (words: string) => void,
+): LinkSource | undefined {
+  const { book, base } = useDesk()
+  const { setValue, watch } = useFormContext<FormText>()
+  const label = watch(labelName as `labels.${string}`)
+  if (field.kind !== 'link') return undefined
+  const target = tableOf(book, linkOf(book, field.id).one)
+  return {
+    label: ref ? label || ref : '',
+    noun: inSentence(target.name),
+    async search(words) {
+      const query = new URLSearchParams({ in: 'label', fields: target.key[0] ?? '', limit: '20' })
+      if (words.trim()) query.set('find', words.trim())
+      const answer = await fetch(`${base}/${target.id}/rows?${query}`).catch(() => undefined)
+      if (!answer?.ok) return []
+      const { rows } = (await answer.json()) as { rows: ListRow[] }
+      return rows.map((row) => ({ ref: row.ref, label: row.label }))
+    },
+    onPick(option) {
+      setValue(labelName as `labels.${string}`, option?.label ?? '')
+      onRef(option?.ref ?? '')
+    },
+    ...(!readOnly && { onAdd }),
+    ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
+  }
+}
+
+function useFileSource(field: Field, hash: string, onHash: (hash: string) => void): FileSource | undefined {
+  const { base } = useDesk()
+  const [busy, setBusy] = useState(false)
+  const [name, setName] = useState<string>()
+  if (field.kind !== 'file') return undefined
+  return {
+    href: `${base}/files/${hash}`,
+    thumbnail: `${base}/files/${hash}?small`,
+    busy,
+    ...(name && { name }),
+    async send(file) {
+      const body = new FormData()
+      body.set('field', field.id)
+      body.set('file', file)
+      setBusy(true)
+      const answer = await fetch(`${base}/files`, { method: 'POST', body }).catch(() => undefined)
+      const result = (await answer?.json().catch(() => undefined)) as Result<StoredFile> | undefined
+      setBusy(false)
+      if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-such-file' }))
+      setName(result.value.name)
+      onHash(result.value.hash)
+    },
+  }
+}

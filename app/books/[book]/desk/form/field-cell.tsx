@@ -1,0 +1,42 @@
+'use client'
+
+import { useController, useFormContext } from 'react-hook-form'
+import { type Field, mustHold, type Table } from '@/core/book'
+import type { FormText } from '@/core/records'
+import { Labelled } from '@/ui/kit'
+import { BoundControl } from './bound-control'
+
+interface Props {
+  readonly table: Table
+  readonly field: Field
+  readonly span: number
+  /** Already in the database: its key stays as it is. */
+  readonly stored: boolean
+  readonly readOnly: boolean
+}
+
+/** One field of the form with its label, its note and what is wrong with it. */
+export function FieldCell({ table, field, span, stored, readOnly }: Props) {
+  const { control } = useFormContext<FormText>()
+  const { fieldState } = useController({ control, name: `text.${field.id}` })
+  const problem = fieldState.error?.message
+  const fixed = stored && table.key.includes(field.id) && table.role !== 'joining'
+  return (
+    <div
+      data-field={field.id}
+      className="col-span-12 md:col-span-(--span)"
+      style={{ '--span': `span ${span} / span ${span}` } as React.CSSProperties}
+    >
+      <Labelled label={field.name} htmlFor={field.id} hint={field.note} problem={problem} must={mustHold(table, field)}>
+        <BoundControl
+          name={`text.${field.id}`}
+          labelName={`labels.${field.id}`}
+          id={field.id}
+          field={field}
+          invalid={problem !== undefined}
+          readOnly={readOnly || fixed}
+        />
+      </Labelled>
+    </div>
+  )
+}

@@ -1,0 +1,182 @@
+'use client'
+
+import { RotateCcw, Trash2 } from 'lucide-react'
+import { type KeyboardEvent } from 'react'
+import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { type Field, mustHold } from '@/core/book'
+import { kindOf, type Now } from '@/core/kinds'
+import { type FormText, type Inset, newRowText } from '@/core/records'
+import { counted, inSentence, plural } from '@/core/words'
+import { classNames, IconButton, WordButton } from '@/ui/kit'
+import { useDesk } from '../desk'
+import { BoundControl } from './bound-control'
+
+interface Props {
+  readonly inset: Inset
+  readonly now: Now
+  readonly readOnly: boolean
+}
+
+const widthOf = (field: Field) => {
+  if (field.kind === 'link' || kindOf(field.kind).control === 'passage') return 'minmax(150px, 3fr)'
+  return kindOf(field.kind).control === 'tick' ? '74px' : 'minmax(92px, 1fr)'
+}
+
+/** The rows that belong to a record, edited in place and saved with it. */
+export function InsetGrid({ inset, now, readOnly }: Props) {
+  const { book } = useDesk()
+  const { control } = useFormContext<FormText>()
+  const name = `insets.${inset.link.id}` as const
+  // Rows of every inset have one shape; the library wants the name of one list.
+  const { fields: rows, append, remove } = useFieldArray({ control, name: name as never, keyName: 'key' })
+  const typed = inset.fields.filter((field) => kindOf(field.kind).control !== 'given')
+  const columns = { gridTemplateColumns: [...typed.map(widthOf), '36px'].join(' ') }
+  const noun = inSentence(inset.table.name)
+  const full = inset.single && rows.length > 0
+
+  const add = () => {
+    append(newRowText(book, inset, now) as never, { shouldFocus: false })
+    const first = typed[0]
+    if (first) setTimeout(() => document.getElementById(cellId(inset, rows.length, first))?.focus())
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.altKey || event.key.toLowerCase() !== 'a' || readOnly || full) return
+    event.preventDefault()
+    add()
+  }
+  return (
+    <section aria-label={plural(inset.table.name)} onKeyDown={onKeyDown} className="rounded-lg border border-ash-3">
+      <div className="flex min-h-10 items-center justify-between px-4">
+        <h2 className="flex items-baseline gap-2.5">
+          {plural(inset.table.name)} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
+        </h2>
+        {!readOnly && !full && (
+          <WordButton onClick={add}>
+            Add<span className="sr-only"> {noun}</span>
+          </WordButton>
+        )}
+      </div>
+      {rows.length === 0 ? (
+        <p className="px-4 pb-3 text-[13px] text-ash-6">No {plural(noun)} yet.</p>
+      ) : (
+        <div role="table" aria-label={`${counted(rows.length, noun)}`} className="px-2 pb-2">
+          <div role="row" className="grid border-b border-ash-4 text-[13px] text-ash-6" style={columns}>
+            {typed.map((field) => (
+              <span
+                role="columnheader"
+                key={field.id}
+                className={classNames('truncate px-2.5 py-1', kindOf(field.kind).align === 'end' && 'text-right')}
+              >
+                {field.name}
+                {mustHold(inset.table, field) && ' *'}
+              </span>
+            ))}
+            <span role="columnheader">
+              <span className="sr-only">Remove</span>
+            </span>
+          </div>
+          {rows.map((row, at) => (
+            <InsetRow
+              key={row.key}
+              inset={inset}
+              at={at}
+              fields={typed}
+              columns={columns}
+              readOnly={readOnly}
+              onDrop={() => remove(at)}
+            />
+          ))}
+        </div>
+      )}
+    </section>
+  )
+}
+
+const cellId = (inset: Inset, at: number, field: Field) => `${inset.link.id}-${at}-${field.id}`
+
+interface RowProps {
+  readonly inset: Inset
+  readonly at: number
+  readonly fields: readonly Field[]
+  readonly columns: { readonly gridTemplateColumns: string }
+  readonly readOnly: boolean
+  readonly onDrop: () => void
+}
+
+function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
+  const { control, setValue } = useFormContext<FormText>()
+  const path = `insets.${inset.link.id}.${at}` as const
+  const ref = useWatch({ control, name: `${path}.ref` as 'text.x' }) as unknown as string | null
+  const removed = useWatch({ control, name: `${path}.removed` as 'text.x' }) as unknown as boolean
+  const noun = inSentence(inset.table.name)
+  // A stored row stays in sight, struck out, until the record is saved; a new one simply goes.
+  const drop = () =>
+    ref === null ? onDrop() : setValue(`${path}.removed` as 'text.x', true as never, { shouldDirty: true })
+  return (
+    <div
+      role="row"
+      className={classNames(
+        'grid items-start border-b border-ash-3 py-0.5 last:border-b-0',
+        removed && 'line-through opacity-60',
+      )}
+      style={columns}
+    >
+      {fields.map((field) => (
+        <InsetCell key={field.id} inset={inset} at={at} field={field} readOnly={readOnly || removed} />
+      ))}
+      <span role="cell" className="flex justify-end py-0.5">
+        {!readOnly &&
+          (removed ? (
+            <IconButton
+              label={`Keep this ${noun}`}
+              onClick={() => setValue(`${path}.removed` as 'text.x', false as never, { shouldDirty: true })}
+            >
+              <RotateCcw size={14} aria-hidden />
+            </IconButton>
+          ) : (
+            <IconButton label={`Remove ${noun} ${at + 1}`} onClick={drop}>
+              <Trash2 size={14} aria-hidden />
+            </IconButton>
+          ))}
+      </span>
+    </div>
+  )
+}
+
+function InsetCell({
+  inset,
+  at,
+  field,
+  readOnly,
+}: {
+  readonly inset: Inset
+  readonly at: number
+  readonly field: Field
+  readonly readOnly: boolean
+}) {
+  const { control } = useFormContext<FormText>()
+  const path = `insets.${inset.link.id}.${at}` as const
+  const name = `${path}.text.${field.id}` as const
+  const { fieldState } = useController({ control, name: name as `text.${string}` })
+  const problem = fieldState.error?.message
+  const id = cellId(inset, at, field)
+  return (
+    <span role="cell" className="min-w-0">
+      <BoundControl
+        compact
+        name={name}
+        labelName={`${path}.labels.${field.id}`}
+        id={id}
+        field={field}
+        invalid={problem !== undefined}
+        readOnly={readOnly}
+        spoken={`${field.name}, row ${at + 1}`}
+      />
+      {problem && (
+        <span id={`${id}-note`} role="alert" className="block px-2.5 pb-1 text-xs text-ember">
+          {problem}
+        </span>
+      )}
+    </span>
+  )
+}

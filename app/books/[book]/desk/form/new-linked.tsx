@@ -1,0 +1,57 @@
+'use client'
+
+import { useMemo, useRef, useState } from 'react'
+import { fieldOf, tableOf } from '@/core/book'
+import type { ListRow } from '@/core/records'
+import { inSentence } from '@/core/words'
+import { Button, Dialog } from '@/ui/kit'
+import { useDesk } from '../desk'
+import { RecordForm, type RecordFormHandle } from './record-form'
+
+interface Props {
+  readonly tableId: string
+  /** What had been typed into the link's box: put into the first line the record is known by. */
+  readonly words: string
+  readonly onClose: () => void
+  readonly onSaved: (row: ListRow) => void
+}
+
+/** A new record of the linked table, entered without leaving the one at hand. */
+export function NewLinked({ tableId, words, onClose, onSaved }: Props) {
+  const { book } = useDesk()
+  const table = tableOf(book, tableId)
+  const handle = useRef<RecordFormHandle>(null)
+  const [busy, setBusy] = useState(false)
+  const begin = useMemo(() => {
+    const line = table.knownBy.map((id) => fieldOf(table, id)).find((field) => field.kind === 'line')
+    return { text: line && words ? { [line.id]: words } : {}, labels: {} }
+  }, [table, words])
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title={`New ${inSentence(table.name)}`}
+      actions={
+        <>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="main" disabled={busy} onClick={() => void handle.current?.save()}>
+            Save and use it
+          </Button>
+        </>
+      }
+    >
+      <div className="pt-3">
+        <RecordForm
+          nested
+          tableId={tableId}
+          stored={undefined}
+          begin={begin}
+          handle={handle}
+          onSaved={(record) => onSaved(record.row)}
+          onState={(state) => setBusy(state.busy)}
+        />
+      </div>
+    </Dialog>
+  )
+}

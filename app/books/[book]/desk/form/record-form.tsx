@@ -1,0 +1,209 @@
+'use client'
+
+import { type ReactNode, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react'
+import { FormProvider, useForm } from 'react-hook-form'
+import { toast } from 'sonner'
+import { tableOf } from '@/core/book'
+import { changedRecord, checkForm, type FormText, formLayout, formTextOf } from '@/core/records'
+import { wordProblem } from '@/core/words'
+import type { LiveRecord } from '@/server/live'
+import { save } from '../actions'
+import { useDesk } from '../desk'
+import { type Clash, ConflictDialog } from './conflict-dialog'
+import { clearDraft, keepDraft, takeDraft } from './drafts'
+import { FieldCell } from './field-cell'
+import { InsetGrid } from './inset-grid'
+import { officeNow } from './office-now'
+import { focusFirst, formResolver, problemPaths } from './problems'
+import { repeatValue, rememberLast } from './repeat-last'
+
+export interface RecordFormHandle {
+  readonly save: () => Promise<boolean>
+  readonly isChanged: () => boolean
+}
+
+interface Props {
+  readonly tableId: string
+  readonly stored: LiveRecord | undefined
+  readonly onSaved: (record: LiveRecord) => void
+  readonly handle: React.RefObject<RecordFormHandle | null>
+  /** What a new record starts with besides its own starting values. */
+  readonly begin?: { readonly text: Record<string, string>; readonly labels: Record<string, string> } | undefined
+  /** Inside another record's form: no drafts, no shortcuts. */
+  readonly nested?: boolean
+  readonly onState?: (state: { changed: boolean; busy: boolean; wrong: number }) => void
+  readonly head?: ReactNode
+}
+
+/** The form of one record with the rows inset in it, checked while typing and saved as one. */
+export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, onState, head }: Props) {
+  const { id, book, mayChange } = useDesk()
+  const [now] = useState(officeNow)
+  const layout = useMemo(() => formLayout(book, tableId), [book, tableId])
+  const start = useMemo((): FormText => {
+    const text = formTextOf(book, tableId, stored, now)
+    return begin
+      ? { ...text, text: { ...text.text, ...begin.text }, labels: { ...text.labels, ...begin.labels } }
+      : text
+  }, [book, tableId, stored, now, begin])
+  const draft = useMemo(() => (nested ? undefined : takeDraft(id, tableId, stored?.row)), [id, tableId, stored, nested])
+  const form = useForm<FormText>({
+    defaultValues: structuredClone(start) as FormText,
+    resolver: formResolver(book, tableId, now),
+    mode: 'onTouched',
+    shouldFocusError: false,
+  })
+  const [whole, setWhole] = useState<readonly string[]>([])
+  const [clash, setClash] = useState<Clash>()
+  const [busy, setBusy] = useState(false)
+  const frame = useRef<HTMLFormElement>(null)
+  // Read here, because the form library only keeps up what a component reads while it draws.
+  const { isDirty, errors } = form.formState
+  const wrong = problemPaths(errors).length + whole.length
+
+  useEffect(() => {
+    form.reset(structuredClone(start) as FormText)
+    if (draft) form.reset(draft as FormText, { keepDefaultValues: true })
+    setWhole([])
+  }, [form, start, draft])
+  useEffect(() => onState?.({ changed: isDirty, busy, wrong }), [onState, isDirty, busy, wrong])
+  useEffect(() => {
+    if (nested) return
+    const watching = form.watch((text) => keepDraft(id, tableId, stored?.row, text as FormText))
+    return () => watching.unsubscribe()
+  }, [form, id, tableId, stored, nested])
+
+  async function send(revs?: Clash['revs']): Promise<boolean> {
+    const text = form.getValues()
+    const checked = checkForm(book, tableId, text, now)
+    await form.trigger()
+    setWhole([])
+    if (!checked.sound) {
+      focusFirst(frame.current)
+      return false
+    }
+    const { values, children, places } = changedRecord(book, tableId, stored && start, text, checked, now)
+    setBusy(true)
+    const result = await save(id, {
+      table: tableId,
+      ref: stored?.row.ref ?? null,
+      rev: revs?.own ?? stored?.row.rev ?? null,
+      values,
+      children: children.map((child) => ({
+        ...child,
+        rows: child.rows.map((row) => ({ ...row, rev: revs?.rows.get(row.ref ?? '') ?? row.rev })),
+      })),
+    }).catch(() => undefined)
+    setBusy(false)
+    if (!result?.ok) {
+      setWhole([wordProblem(result?.problem ?? { kind: 'unexpected' })])
+      return false
+    }
+    const outcome = result.value
+    if (outcome.kind === 'conflict') {
+      setClash({ by: outcome.by, theirs: outcome.theirs, mine: text, start })
+      return false
+    }
+    if (outcome.kind === 'refused') {
+      setWhole(outcome.problems.whole.map(wordProblem))
+      for (const [field, problem] of Object.entries(outcome.problems.fields))
+        form.setError(`text.${field}`, { type: 'server', message: wordProblem(problem) })
+      for (const [name, problems] of Object.entries(outcome.problems.rows)) {
+        const [link, sent] = name.split('/')
+        const at = places.find((place) => place.link === link && place.sent === Number(sent))?.at ?? 0
+        for (const [field, problem] of Object.entries(problems)) {
+          const words = wordProblem(problem)
+          if (field) form.setError(`insets.${link!}.${at}.text.${field}`, { type: 'server', message: words })
+          else setWhole((before) => [...before, words])
+        }
+      }
+      setTimeout(() => focusFirst(frame.current))
+      return false
+    }
+    clearDraft(id, tableId, stored?.row)
+    rememberLast(tableId, text)
+    onSaved(outcome.record)
+    return true
+  }
+
+  useImperativeHandle(handle, () => ({ save: () => send(), isChanged: () => form.formState.isDirty }))
+
+  return (
+    <FormProvider {...form}>
+      <form
+        ref={frame}
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault()
+          event.stopPropagation()
+          void send()
+        }}
+        onKeyDown={(event) => {
+          if (event.altKey && event.key.toLowerCase() === 'r' && repeatValue(tableId, form, event.target))
+            event.preventDefault()
+        }}
+        className="flex flex-col gap-4"
+      >
+        {/* A form with one box is sent by Enter; the first submit button decides how, so here it is. */}
+        <button type="submit" hidden aria-hidden tabIndex={-1} />
+        {head}
+        {draft && !nested && isDirty && (
+          <DraftNote
+            onDiscard={() => (clearDraft(id, tableId, stored?.row), form.reset(structuredClone(start) as FormText))}
+          />
+        )}
+        {whole.length > 0 && (
+          <div role="alert" className="rounded-md border border-ember bg-ember-tint px-3 py-2">
+            {whole.map((words) => (
+              <p key={words}>{words}</p>
+            ))}
+          </div>
+        )}
+        {layout.rows.map((row) => (
+          <div key={row[0]!.field.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
+            {row.map(({ field, span }) => (
+              <FieldCell
+                key={field.id}
+                table={tableOf(book, tableId)}
+                field={field}
+                span={span}
+                stored={stored !== undefined}
+                readOnly={!mayChange}
+              />
+            ))}
+          </div>
+        ))}
+        {layout.insets.map((inset) => (
+          <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange} />
+        ))}
+      </form>
+      {clash && (
+        <ConflictDialog
+          tableId={tableId}
+          clash={clash}
+          onClose={() => setClash(undefined)}
+          onChoose={(text, revs) => {
+            setClash(undefined)
+            form.reset(text as FormText, { keepDefaultValues: true })
+            void send(revs).then((saved) => saved && toast('Saved with what you chose.'))
+          }}
+        />
+      )}
+    </FormProvider>
+  )
+}
+
+function DraftNote({ onDiscard }: { readonly onDiscard: () => void }) {
+  return (
+    <p className="flex flex-wrap items-center justify-between gap-2 rounded-md bg-brass-tint px-3 py-1.5 text-brass">
+      You had not saved this when you left. It stands here as you left it.
+      <button
+        type="button"
+        onClick={onDiscard}
+        className="min-h-7 rounded-sm px-1 font-semibold underline underline-offset-2"
+      >
+        Take it back
+      </button>
+    </p>
+  )
+}

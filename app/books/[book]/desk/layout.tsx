@@ -1,0 +1,24 @@
+import type { ReactNode } from 'react'
+import { bookPage } from '@/app/door'
+import { booksOf } from '@/server/books'
+import { liveOf } from '@/server/live'
+import { DeskRoom } from './desk'
+import { NotOpen } from './not-open'
+
+interface Props {
+  readonly children: ReactNode
+  readonly params: Promise<{ book: string }>
+}
+
+export default async function DeskLayout({ children, params }: Props) {
+  const { db, account, role, stored } = await bookPage((await params).book, 'reader')
+  const books = (await booksOf(db, account.id)).map(({ id, name }) => ({ id, name }))
+  const live = liveOf(stored)
+  const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books }
+  if (!live.ok) return <NotOpen {...shared} />
+  return (
+    <DeskRoom {...shared} book={live.value.book}>
+      {children}
+    </DeskRoom>
+  )
+}

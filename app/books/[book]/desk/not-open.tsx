@@ -1,0 +1,32 @@
+'use client'
+
+import Link from 'next/link'
+import { Empty } from '@/ui/kit'
+import { DeskBar, type DeskPeople } from './desk-bar'
+
+/** The Desk of a book that has never been opened. */
+export function NotOpen(people: DeskPeople) {
+  return (
+    <div className="flex h-full flex-col">
+      <DeskBar {...people} />
+      <main className="flex-1 bg-paper p-6">
+        <h1 className="sr-only">Desk</h1>
+        <Empty head="This book is not open yet">
+          {people.role === 'administrator' ? (
+            <>
+              Once it is opened, records are entered here.{' '}
+              <Link
+                href={`/books/${people.id}/workshop/open`}
+                className="font-semibold text-spruce underline underline-offset-2"
+              >
+                Go to Open
+              </Link>
+            </>
+          ) : (
+            'Its administrator is still designing it. Look in again when you are told it is ready.'
+          )}
+        </Empty>
+      </main>
+    </div>
+  )
+}

@@ -1,0 +1,50 @@
+'use client'
+
+import { useInfiniteQuery } from '@tanstack/react-query'
+import type { Sort } from '@/core/lists'
+import type { Cursor, ListRow } from '@/core/records'
+
+export interface RowsPage {
+  readonly rows: readonly ListRow[]
+  readonly more: boolean
+  readonly count?: number
+}
+
+export interface RowsWish {
+  readonly table: string
+  readonly find: string
+  readonly sort?: Sort | undefined
+  readonly fields?: readonly string[]
+  readonly linked?: { readonly field: string; readonly ref: string } | undefined
+}
+
+/** The address part that says which rows. */
+export function rowsQuery({ find, sort, fields, linked }: RowsWish): URLSearchParams {
+  const query = new URLSearchParams()
+  if (find.trim()) query.set('find', find.trim())
+  if (sort) query.set('sort', sort.field)
+  if (sort?.down) query.set('down', '1')
+  if (fields) query.set('fields', fields.join(','))
+  if (linked) {
+    query.set('link', linked.field)
+    query.set('ref', linked.ref)
+  }
+  return query
+}
+
+/** Pages of rows, fetched by key as they are needed. */
+export function useRows(base: string, wish: RowsWish) {
+  return useInfiniteQuery({
+    queryKey: ['rows', wish.table, wish.find.trim(), wish.sort ?? null, wish.fields ?? null, wish.linked ?? null],
+    initialPageParam: null as Cursor | null,
+    queryFn: async ({ pageParam, signal }): Promise<RowsPage> => {
+      const query = rowsQuery(wish)
+      if (pageParam) query.set('after', JSON.stringify(pageParam))
+      else query.set('count', '1')
+      const answer = await fetch(`${base}/${wish.table}/rows?${query}`, { signal })
+      if (!answer.ok) throw new Error('The rows could not be read.')
+      return (await answer.json()) as RowsPage
+    },
+    getNextPageParam: (last) => (last.more ? (last.rows.at(-1)?.cursor ?? null) : null),
+  })
+}

@@ -1,0 +1,27 @@
+'use server'
+
+import * as z from 'zod'
+import { bookAction } from '@/app/door'
+import { ok } from '@/core/words'
+import { makeAccount, membersOf, setRole } from '@/server/people'
+
+const Role = z.enum(['administrator', 'staff', 'reader'])
+
+export const chooseRole = bookAction(
+  'administrator',
+  z.strictObject({ account: z.string().max(20), role: Role.nullable() }),
+  async ({ db, stored }, { account, role }) => {
+    const set = await setRole(db, stored.id, account, role)
+    return set.ok ? ok(await membersOf(db, stored.id)) : set
+  },
+)
+
+const Person = z.strictObject({ name: z.string().max(400), password: z.string().max(1000), role: Role })
+
+/** Makes a sign-in and gives it a role in this book. */
+export const addPerson = bookAction('administrator', Person, async ({ db, stored }, { name, password, role }) => {
+  const made = await makeAccount(db, name, password)
+  if (!made.ok) return made
+  const set = await setRole(db, stored.id, made.value.id, role)
+  return set.ok ? ok(await membersOf(db, stored.id)) : set
+})

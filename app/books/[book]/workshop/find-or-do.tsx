@@ -1,0 +1,66 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { chapterNames } from '@/core/chapters'
+import { FindDialog } from '@/ui/shell/find-dialog'
+import { useWorkshop } from './workshop'
+
+const roles = { joining: 'joining table', 'pick-list': 'pick list' }
+
+/** Jumps to any chapter, table or field, and does the common acts, all by typing a few letters. */
+export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const { id, book, undo, redo } = useWorkshop()
+  const router = useRouter()
+  const go = (to: string) => () => router.push(`/books/${id}/workshop/${to}`)
+  const acts = [
+    { id: 'write', words: 'Write a need', pick: go('needs?write') },
+    { id: 'table', words: 'Add a table', pick: go('tables?add=table') },
+    { id: 'list', words: 'Add a pick list', pick: go('tables?add=list') },
+    { id: 'next', words: 'Answer the next pair', pick: go('pairings?next') },
+    { id: 'undo', words: 'Undo my last edit', hint: 'Ctrl Z', pick: undo },
+    { id: 'redo', words: 'Do it again', hint: 'Ctrl Y', pick: redo },
+    { id: 'open', words: 'Open the book', pick: go('open') },
+    { id: 'history', words: 'See the history', pick: go('history') },
+    { id: 'look', words: 'Dates, numbers and money', pick: go('look') },
+    { id: 'desk', words: 'Go to the Desk', pick: () => router.push(`/books/${id}/desk`) },
+  ]
+  return (
+    <FindDialog
+      open={open}
+      onClose={onClose}
+      placeholder="A table, a field, a chapter, or something to do"
+      nothing="Nothing in this book goes by that name."
+      groups={[
+        { head: 'Do', rows: acts },
+        {
+          head: 'Chapters',
+          rows: chapterNames.map((chapter) => ({
+            id: `chapter-${chapter}`,
+            words: chapter.charAt(0).toUpperCase() + chapter.slice(1),
+            pick: go(chapter),
+          })),
+        },
+        {
+          head: 'Tables',
+          rows: book.tables.map((table) => ({
+            id: table.id,
+            words: table.name,
+            hint: table.role ? roles[table.role] : '',
+            pick: go(`tables?table=${table.id}`),
+          })),
+        },
+        {
+          head: 'Fields',
+          rows: book.tables.flatMap((table) =>
+            table.fields.map((field) => ({
+              id: field.id,
+              words: field.name,
+              hint: table.name,
+              pick: go(`tables?table=${table.id}&field=${field.id}`),
+            })),
+          ),
+        },
+      ]}
+    />
+  )
+}

@@ -1,0 +1,104 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import type { HistoryEntry } from '@/server/books'
+import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { useWorkshop } from '../workshop'
+
+/** Everything that was done to the book: who, when, what. From here the book can go back to any point. */
+export function HistoryChapter() {
+  const { id, revision, undo, redo, backTo } = useWorkshop()
+  const [entries, setEntries] = useState<readonly HistoryEntry[]>()
+  const [more, setMore] = useState(false)
+  const pageSize = 200
+
+  useEffect(() => {
+    let ended = false
+    void fetchHistory(id).then((found) => {
+      if (ended) return
+      setEntries(found)
+      setMore(found.length === pageSize)
+    })
+    return () => {
+      ended = true
+    }
+  }, [id, revision])
+
+  const older = async () => {
+    const found = await fetchHistory(id, entries?.at(-1)?.revision)
+    setEntries([...(entries ?? []), ...found])
+    setMore(found.length === pageSize)
+  }
+  return (
+    <Room
+      margin={
+        <Note mark="info" head="Nothing is ever lost">
+          Going back is an edit of its own: it can be undone like any other.
+        </Note>
+      }
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] leading-tight">History</h1>
+          <p className="mt-1 text-ash-6">Every edit to the design, the newest first.</p>
+        </div>
+        <div className="flex gap-2">
+          <Button onClick={undo} keys="Ctrl Z">
+            Undo
+          </Button>
+          <Button onClick={redo} keys="Ctrl Y">
+            Do again
+          </Button>
+        </div>
+      </div>
+      {entries?.length === 0 && (
+        <Empty head="Nothing has been done yet">The first need you write down will stand here.</Empty>
+      )}
+      <ol className={entries && entries.length > 0 ? 'border-t border-ash-3' : undefined}>
+        {entries?.map((entry, at) => (
+          <li key={entry.revision} className="group flex min-h-10 items-center gap-3 border-b border-ash-3 py-1">
+            <span className="w-10 shrink-0 text-right text-[13px] text-ash-6">{entry.revision}</span>
+            <span className={classNames('min-w-0 flex-1 break-words', entry.undone && 'text-ash-6 line-through')}>
+              {entry.say}
+            </span>
+            {entry.undone && <Tag>undone</Tag>}
+            <span className="text-[13px] text-ash-6">{entry.who}</span>
+            <time className="w-[130px] shrink-0 text-right text-[13px] text-ash-6">{localTime(entry.when)}</time>
+            <span className="w-[92px] shrink-0 text-right">
+              {at > 0 && (
+                <Button
+                  small
+                  className="opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+                  onClick={() => void backTo(entry.revision)}
+                  aria-label={`Go back to after edit ${entry.revision}`}
+                >
+                  Back to here
+                </Button>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+      {more && (
+        <Button className="mt-4" onClick={() => void older()}>
+          Show older edits
+        </Button>
+      )}
+    </Room>
+  )
+}
+
+async function fetchHistory(id: string, before?: number): Promise<readonly HistoryEntry[]> {
+  const answer = await fetch(`/books/${id}/workshop/history/entries${before ? `?before=${before}` : ''}`)
+  return answer.ok ? ((await answer.json()) as HistoryEntry[]) : []
+}
+
+const localTime = (utc: string) =>
+  new Date(`${utc.replace(' ', 'T')}Z`).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })

@@ -1,0 +1,151 @@
+'use client'
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { useSearchParams } from 'next/navigation'
+import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
+import { splitNeeds } from '@/core/needs'
+import { Empty, Note } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop'
+import { MetBy } from './met-by'
+import { NeedLine } from './need-line'
+
+/** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
+export function NeedsChapter() {
+  const { book, edit } = useWorkshop()
+  const [chosen, setChosen] = useState<string>()
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const needs = book.needs
+  const unmet = needs.filter((need) => need.metBy.length === 0).length
+  const current = needs.find((need) => need.id === chosen)
+
+  const place = (id: string, at: number) => {
+    const others = needs.filter((need) => need.id !== id)
+    edit({ kind: 'moveNeed', need: id, before: others[at]?.id ?? null })
+  }
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (over && over.id !== active.id)
+      place(
+        String(active.id),
+        needs.findIndex((need) => need.id === over.id),
+      )
+  }
+
+  return (
+    <Room
+      margin={
+        <>
+          {needs.length > 0 && (
+            <Note mark={unmet === 0 ? 'fine' : 'look'} head={`${needs.length - unmet} of ${needs.length} needs met`}>
+              {unmet > 0
+                ? 'Choose a need and tick what meets it. Whatever stays open is counted above.'
+                : 'Everything the office asked for has its place.'}
+            </Note>
+          )}
+          <Note mark="info" head="What makes a good need">
+            One thing to a line, in your own words: what you keep, how things belong together, and what you want to be
+            able to ask.
+          </Note>
+        </>
+      }
+    >
+      <div className="grid gap-7 xl:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
+        <section aria-label="Needs">
+          <h1 className="text-[22px] leading-tight">Needs</h1>
+          <p className="mt-1 mb-3 text-ash-6">
+            What the office must keep, and what it must be able to ask. One need to a line.
+          </p>
+          <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+            <SortableContext items={needs.map((need) => need.id)} strategy={verticalListSortingStrategy}>
+              <ol className="border-t border-ash-3">
+                {needs.map((need, at) => (
+                  <NeedLine
+                    key={need.id}
+                    need={need}
+                    number={at + 1}
+                    chosen={need.id === chosen}
+                    onChoose={() => setChosen(need.id)}
+                    onMove={(by) => place(need.id, Math.max(0, at + by))}
+                  />
+                ))}
+              </ol>
+            </SortableContext>
+          </DndContext>
+          <WriteNeed
+            first={needs.length === 0}
+            onWrite={(lines) => edit({ kind: 'addNeeds', needs: lines.map((text) => ({ id: freshId(), text })) })}
+          />
+        </section>
+        <section aria-label="What meets the need">
+          {current ? (
+            <MetBy need={current} number={needs.indexOf(current) + 1} />
+          ) : (
+            <Empty head={needs.length === 0 ? 'Start from the business, not from tables' : 'Choose a need'}>
+              {needs.length === 0
+                ? 'Write down, or paste, what your office keeps in its notebooks, forms and sheets, and what people ask of them. The tables come after.'
+                : 'Then tick here which tables, fields or links meet it.'}
+            </Empty>
+          )}
+        </section>
+      </div>
+    </Room>
+  )
+}
+
+/** The line at the end: Enter writes a need down, several pasted lines become several needs. */
+function WriteNeed({ first, onWrite }: { readonly first: boolean; readonly onWrite: (lines: string[]) => boolean }) {
+  const [text, setText] = useState('')
+  const box = useRef<HTMLTextAreaElement>(null)
+  const asked = useSearchParams().has('write')
+  useEffect(() => {
+    if (asked || first) box.current?.focus()
+  }, [asked, first])
+
+  const write = (words: string) => {
+    const lines = splitNeeds(words)
+    if (lines.length > 0 && onWrite(lines)) setText('')
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' || event.shiftKey) return
+    event.preventDefault()
+    write(text)
+  }
+  const onPaste = (event: ClipboardEvent) => {
+    const pasted = event.clipboardData.getData('text/plain')
+    if (splitNeeds(pasted).length < 2) return
+    event.preventDefault()
+    write(`${text}${pasted}`)
+  }
+  return (
+    <div className="pt-2 pl-[42px]">
+      <label htmlFor="write-need" className="sr-only">
+        Write or paste the next need
+      </label>
+      <textarea
+        id="write-need"
+        ref={box}
+        rows={1}
+        value={text}
+        placeholder="Write or paste the next need…"
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={onKeyDown}
+        onPaste={onPaste}
+        className="field-sizing-content min-h-9 w-full resize-none rounded-md border border-dashed border-ash-4 bg-paper px-2.5 py-1.5"
+      />
+      <p className="mt-1 text-xs text-ash-6">Enter writes it down. Pasted lines become one need each.</p>
+    </div>
+  )
+}

@@ -1,0 +1,125 @@
+'use client'
+
+import Link from 'next/link'
+import { useEffect, useState } from 'react'
+import { wordProblem } from '@/core/words'
+import type { OpeningSheet } from '@/server/live'
+import { Button, Empty, Note } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { askOpening, openNow } from '../actions'
+import { useWorkshop } from '../workshop'
+import { OpeningSteps } from './opening-steps'
+
+const heads = {
+  first: 'This will be made',
+  afresh: 'This will be made again',
+  change: 'This will change',
+  nothing: 'Nothing has changed since the book was opened',
+}
+const says = {
+  first: 'A database of its own, on your server. Other tools that read MariaDB will find it well made.',
+  afresh: 'There are no records yet, so the database is simply built again from the design.',
+  change: 'The records stay. Each step can be taken back if one fails.',
+  nothing: 'The Desk works with the design as it stands.',
+}
+
+/** The last chapter: shows what opening will make or change, and does it. */
+export function OpenChapter() {
+  const { id, revision, opened, setOpened } = useWorkshop()
+  const [sheet, setSheet] = useState<OpeningSheet>()
+  const [problem, setProblem] = useState<string>()
+  const [busy, setBusy] = useState(false)
+  const [done, setDone] = useState(false)
+
+  useEffect(() => {
+    let ended = false
+    void askOpening(id, null).then((result) => {
+      if (ended) return
+      if (result.ok) setSheet(result.value)
+      else setProblem(wordProblem(result.problem))
+    })
+    return () => {
+      ended = true
+    }
+  }, [id, revision, done])
+
+  const open = async () => {
+    setBusy(true)
+    setProblem(undefined)
+    const result = await openNow(id, null)
+    setBusy(false)
+    if (!result.ok) return setProblem(wordProblem(result.problem))
+    if (result.value.blocked.length > 0) return setSheet(result.value)
+    setOpened({ everOpened: true, revision })
+    setDone(true)
+  }
+  const blocked = sheet?.blocked ?? []
+  const can = sheet && sheet.kind !== 'nothing' && blocked.length === 0
+  return (
+    <Room
+      margin={
+        <>
+          <Note
+            mark={opened.everOpened ? 'fine' : 'info'}
+            head={opened.everOpened ? 'The book is open' : 'Not opened yet'}
+            actions={opened.everOpened && <ToDesk id={id} />}
+          >
+            {opened.everOpened
+              ? 'Staff can enter records at the Desk.'
+              : 'Opening builds the real database. You can go on designing afterwards.'}
+          </Note>
+          <Note mark="info" head="How text compares">
+            Capital and small letters count as alike (“Oak” is “oak”), accents do not (“Café” is not “Cafe”).
+          </Note>
+          <Note mark="info" head="Nothing is half done">
+            If the power fails in the middle, the next start finishes the opening or puts everything back.
+          </Note>
+        </>
+      }
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] leading-tight">{sheet ? heads[sheet.kind] : 'Open'}</h1>
+          <p className="mt-1 max-w-[64ch] text-ash-6">
+            {sheet ? says[sheet.kind] : 'Looking at the design and the records …'}
+          </p>
+        </div>
+        {sheet?.kind !== 'nothing' && (
+          <Button look="main" disabled={!can || busy} onClick={open}>
+            {busy ? 'Opening …' : opened.everOpened ? 'Open with these changes' : 'Open the book'}
+          </Button>
+        )}
+      </div>
+      <div role="status">
+        {done && sheet?.kind === 'nothing' && (
+          <Note mark="fine" head="The book is open" actions={<ToDesk id={id} />}>
+            Go to the Desk and enter the first record, or hand it to staff in Office.
+          </Note>
+        )}
+        {problem && <Note mark="settle" head={problem} />}
+      </div>
+      {blocked.length > 0 && (
+        <section aria-label="In the way" className="mb-5 flex max-w-[720px] flex-col gap-2">
+          {blocked.map((words) => (
+            <Note key={words} mark="settle" head={words} />
+          ))}
+        </section>
+      )}
+      {sheet && blocked.length === 0 && sheet.steps.length > 0 && <OpeningSteps steps={sheet.steps} />}
+      {sheet && sheet.kind === 'nothing' && !done && (
+        <Empty head="All as opened">
+          Change something in the design, and the change will be shown here before it is made.
+        </Empty>
+      )}
+    </Room>
+  )
+}
+
+const ToDesk = ({ id }: { readonly id: string }) => (
+  <Link
+    href={`/books/${id}/desk`}
+    className="inline-flex min-h-7 items-center px-1 font-semibold text-spruce underline underline-offset-2"
+  >
+    Go to the Desk
+  </Link>
+)

@@ -1,0 +1,93 @@
+'use client'
+
+import { useRouter, useSearchParams } from 'next/navigation'
+import { findTable } from '@/core/book'
+import { allPairs, openPairs, pairedTables } from '@/core/pairings'
+import { counted, listed } from '@/core/words'
+import { Button, Empty, Note, Tag } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { UnmetNote } from '../needs-met'
+import { useWorkshop } from '../workshop'
+import { Matrix } from './matrix'
+import { PairSheet } from './pair-sheet'
+
+/** The third chapter: for every pair of tables, whether and how they are tied. */
+export function PairingsChapter() {
+  const { id, book } = useWorkshop()
+  const router = useRouter()
+  const query = useSearchParams()
+  const tables = pairedTables(book)
+  const open = openPairs(book)
+  const all = allPairs(book).length
+  const wanted = (query.get('pair') ?? '').split('~')
+  const next = query.has('next') ? open[0] : undefined
+  const [a, b] = next ? [next.a, next.b] : [findTable(book, wanted[0] ?? ''), findTable(book, wanted[1] ?? '')]
+  const show = (first: string, second: string) =>
+    router.replace(`/books/${id}/workshop/pairings?pair=${first}~${second}`, { scroll: false })
+  const showNext = () => open[0] && show(open[0].a.id, open[0].b.id)
+
+  if (tables.length === 0) {
+    return (
+      <Room>
+        <h1 className="mb-4 text-[22px]">Pairings</h1>
+        <Empty
+          head="There is nothing to pair yet"
+          action={
+            <Button look="main" onClick={() => router.push(`/books/${id}/workshop/tables?add=table`)}>
+              Add a table
+            </Button>
+          }
+        >
+          Make at least two tables first. Then two questions for each pair decide how they are linked.
+        </Empty>
+      </Room>
+    )
+  }
+  return (
+    <Room
+      margin={
+        <>
+          {open.length > 0 ? (
+            <Note mark="info" head={`${counted(open.length, 'pair')} nobody has answered`}>
+              {listed(open.slice(0, 3).map((pair) => `${pair.a.name} and ${pair.b.name}`))}
+              {open.length > 3 && ` and ${open.length - 3} more`}.
+            </Note>
+          ) : (
+            all > 0 && <Note mark="fine" head="Every pair is answered" />
+          )}
+          <Note mark="info" head="One to many, many to many">
+            A fork at the end of a line means several, a bar means one. A circle means there may be none.
+          </Note>
+          <UnmetNote book={book} id={id} />
+        </>
+      }
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] leading-tight">Pairings</h1>
+          <p className="mt-1 text-ash-6">Two questions for every pair. The answers decide how tables are linked.</p>
+        </div>
+        <div className="flex items-center gap-3">
+          <Tag>
+            {all - open.length} of {all} answered
+          </Tag>
+          {open.length > 0 && (
+            <Button look="main" onClick={showNext}>
+              Ask me the next one
+            </Button>
+          )}
+        </div>
+      </div>
+      <Matrix tables={tables} chosen={a && b ? [a.id, b.id] : undefined} onChoose={show} />
+      {a && b ? (
+        <PairSheet key={`${a.id}~${b.id}`} a={a} b={b} onNext={open.length > 0 ? showNext : undefined} />
+      ) : (
+        <p className="mt-5 text-ash-6">
+          {tables.length === 1
+            ? 'With a second table there will be a pair to answer. The square on the diagonal ties a table to itself.'
+            : 'Choose a square to see its two questions. A square on the diagonal ties a table to itself.'}
+        </p>
+      )}
+    </Room>
+  )
+}

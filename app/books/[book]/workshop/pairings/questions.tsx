@@ -1,0 +1,185 @@
+'use client'
+
+import { useId, useState } from 'react'
+import { findLink, type Link, linksFrom, type Table, tableOf } from '@/core/book'
+import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/pairings'
+import { inSentence } from '@/core/words'
+import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop'
+import { Outcome } from './outcome'
+
+type Partial2 = Partial<Answers>
+
+interface Props {
+  readonly a: Table
+  readonly b: Table
+  /** The tie that the answers are about; none for one to be made. */
+  readonly tie: Tie | undefined
+  /** A further tie needs a name that tells it from the first. */
+  readonly second: boolean
+  readonly onMade: (tie: string) => void
+}
+
+/** The two questions and the two must-haves. What comes of them is drawn as they are answered. */
+export function Questions({ a, b, tie, second, onMade }: Props) {
+  const { book, edit } = useWorkshop()
+  const [answers, setAnswers] = useState<Partial2>(tie?.answers ?? {})
+  const [name, setName] = useState(tie?.name ?? '')
+  const nameId = useId()
+  const several = answers.aHasSeveral !== undefined && answers.bHasSeveral !== undefined
+  const whole: Answers | undefined = several
+    ? {
+        aHasSeveral: answers.aHasSeveral!,
+        bHasSeveral: answers.bHasSeveral!,
+        aMust: answers.aMust ?? false,
+        bMust: answers.bMust ?? false,
+      }
+    : undefined
+  const changed =
+    !tie || (whole && (Object.keys(whole) as (keyof Answers)[]).some((key) => whole[key] !== tie.answers[key]))
+  const joins = whole?.aHasSeveral && whole.bHasSeveral
+  const nameNeeded = second || a.id === b.id
+
+  const keep = () => {
+    if (!whole) return
+    const sameShape =
+      tie && tie.answers.aHasSeveral === whole.aHasSeveral && tie.answers.bHasSeveral === whole.bHasSeveral
+    if (sameShape && !tie.joining && (whole.aHasSeveral || whole.bHasSeveral)) {
+      const link = findLink(book, tie.id)!
+      const [least, must] = link.one === a.id ? [whole.aMust, whole.bMust] : [whole.bMust, whole.aMust]
+      edit({ kind: 'changeLink', link: link.id, must, least: least ? 1 : 0 })
+      return
+    }
+    if (sameShape && tie.joining) {
+      for (const link of linksFrom(book, tie.joining.id).filter((one) => tie.joining!.key.includes(one.field))) {
+        const least = (link.one === a.id ? whole.aMust : whole.bMust) ? 1 : 0
+        if (least !== link.least) edit({ kind: 'changeLink', link: link.id, least })
+      }
+      return
+    }
+    const ids = {
+      table: freshId(),
+      links: [freshId(), freshId()] as [string, string],
+      fields: [freshId(), freshId()] as [string, string],
+    }
+    const made = edit({
+      kind: 'answerPairing',
+      a: a.id,
+      b: b.id,
+      ...whole,
+      ids,
+      ...(name.trim() && { name }),
+      ...(tie && { instead: tie.id }),
+    })
+    if (made) onMade(joins ? ids.table : ids.links[0])
+  }
+  const ask = (several: keyof Answers, must: keyof Answers, from: Table, to: Table) => (
+    <div className="flex flex-col gap-2">
+      <p className="font-semibold">{askSeveral(from, to)}</p>
+      <Segments
+        label={askSeveral(from, to)}
+        value={answers[several] === undefined ? undefined : answers[several] ? 'yes' : 'no'}
+        options={[
+          { value: 'yes', words: 'Yes, several' },
+          { value: 'no', words: 'No, one at most' },
+        ]}
+        onChange={(value) => setAnswers({ ...answers, [several]: value === 'yes' })}
+      />
+      <p>{askMust(from, to)}</p>
+      <Segments
+        small
+        label={askMust(from, to)}
+        value={answers[must] === undefined ? (several ? 'no' : undefined) : answers[must] ? 'yes' : 'no'}
+        options={[
+          { value: 'yes', words: 'Yes, at least one' },
+          { value: 'no', words: 'No, there may be none' },
+        ]}
+        onChange={(value) => setAnswers({ ...answers, [must]: value === 'yes' })}
+      />
+    </div>
+  )
+  return (
+    <>
+      <div className="grid gap-5 md:grid-cols-2">
+        {ask('aHasSeveral', 'aMust', a, b)}
+        {ask('bHasSeveral', 'bMust', b, a)}
+      </div>
+      {whole && (
+        <div className="mt-4 border-t border-dashed border-ash-4 pt-3">
+          <Outcome a={a} b={b} answers={whole} name={name || tie?.name} />
+          <div className="mt-3 flex flex-wrap items-end justify-between gap-3">
+            {!tie ? (
+              <Labelled
+                label={joins ? 'Name of the joining table' : 'Name of the link field'}
+                htmlFor={nameId}
+                className="w-[260px]"
+              >
+                <TextBox
+                  id={nameId}
+                  value={name}
+                  placeholder={
+                    joins
+                      ? `${a.name} ${b.name.toLowerCase()}`
+                      : nameNeeded
+                        ? `Say what this tie means`
+                        : (whole.aHasSeveral ? a : b).name
+                  }
+                  onChange={(event) => setName(event.target.value)}
+                />
+              </Labelled>
+            ) : (
+              <Removal tie={tie} />
+            )}
+            <div className="flex gap-2">
+              {tie && <Button onClick={() => edit({ kind: 'untie', tie: tie.id })}>Untie</Button>}
+              <Button look="main" disabled={!changed || (nameNeeded && !tie && !name.trim())} onClick={keep}>
+                {tie ? (changed ? 'Change the tie' : 'Tied') : 'Tie them'}
+              </Button>
+            </div>
+          </div>
+          {sayOutcome(a, b, whole).head && nameNeeded && !tie && (
+            <p className="mt-1 text-xs text-ash-6">
+              A name tells this tie from the tables it joins: Supervisor, Billing address.
+            </p>
+          )}
+        </div>
+      )}
+    </>
+  )
+}
+
+/** What happens to the other side when a record is removed. */
+function Removal({ tie }: { readonly tie: Tie }) {
+  const { book } = useWorkshop()
+  const links = tie.joining
+    ? linksFrom(book, tie.joining.id).filter((link) => tie.joining!.key.includes(link.field))
+    : [findLink(book, tie.id)].filter((link) => link !== undefined)
+  return (
+    <div className="flex flex-wrap gap-3">
+      {links.map((link) => (
+        <RemovalOf key={link.id} link={link} />
+      ))}
+    </div>
+  )
+}
+
+function RemovalOf({ link }: { readonly link: Link }) {
+  const { book, edit } = useWorkshop()
+  const [one, many] = [inSentence(tableOf(book, link.one).name), inSentence(tableOf(book, link.many).name)]
+  return (
+    <Labelled label={`When a ${one} is removed`} htmlFor={`${link.id}-fate`} className="w-[240px]">
+      <ChoiceBox
+        id={`${link.id}-fate`}
+        value={link.onRemove}
+        onChange={(event) =>
+          edit({ kind: 'changeLink', link: link.id, onRemove: event.target.value as Link['onRemove'] })
+        }
+      >
+        <option value="keep">keep it while it has any {many}</option>
+        <option value="remove">remove each {many} with it</option>
+        <option value="leave">leave each {many} without it</option>
+      </ChoiceBox>
+    </Labelled>
+  )
+}

@@ -1,0 +1,99 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { type Advice, adviceOn } from '@/core/advice'
+import { findField } from '@/core/book'
+import { openPairs } from '@/core/pairings'
+import { unmetNeeds } from '@/core/needs'
+import { counted } from '@/core/words'
+import { Button, Empty, Note, WordButton } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { useWorkshop } from '../workshop'
+
+/** The sixth chapter: what a careful designer would still say before the book is opened. */
+export function ReviewChapter() {
+  const { id, book } = useWorkshop()
+  const router = useRouter()
+  const advice = adviceOn(book)
+  const unmet = unmetNeeds(book)
+  const pairs = openPairs(book).length
+  const settle = advice.filter((piece) => piece.weight === 'must-settle')
+  const go = (to: string) => router.push(`/books/${id}/workshop/${to}`)
+  const show = (piece: Advice) => {
+    const field = findField(book, piece.about)
+    go(field ? `tables?table=${field.table.id}&field=${field.field.id}` : `tables?table=${piece.about}`)
+  }
+  const ready = settle.length === 0 && book.tables.length > 0
+  return (
+    <Room
+      margin={
+        ready ? (
+          <Note mark="fine" head="Ready to open">
+            Nothing has to be settled first.
+          </Note>
+        ) : (
+          <Note
+            mark="settle"
+            head={book.tables.length === 0 ? 'No tables yet' : `${counted(settle.length, 'thing')} to settle first`}
+          />
+        )
+      }
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] leading-tight">Review</h1>
+          <p className="mt-1 text-ash-6">What a careful designer would say, weightiest first.</p>
+        </div>
+        <Button look={ready ? 'main' : 'plain'} onClick={() => go('open')}>
+          Go on to Open
+        </Button>
+      </div>
+      <div className="flex max-w-[720px] flex-col gap-2.5">
+        {advice.map((piece) => (
+          <Note
+            key={piece.piece + piece.about}
+            mark={piece.weight === 'must-settle' ? 'settle' : 'look'}
+            head={piece.head}
+            actions={<WordButton onClick={() => show(piece)}>Show me</WordButton>}
+          >
+            {piece.text}
+          </Note>
+        ))}
+        {unmet.length > 0 && (
+          <Note
+            mark="look"
+            head={`${counted(unmet.length, 'need')} not met yet`}
+            actions={<WordButton onClick={() => go('needs')}>Go to Needs</WordButton>}
+          >
+            <ul>
+              {unmet.slice(0, 5).map(({ number, need }) => (
+                <li key={need.id}>
+                  {number}. {need.text}
+                </li>
+              ))}
+            </ul>
+          </Note>
+        )}
+        {pairs > 0 && (
+          <Note
+            mark="look"
+            head={`${counted(pairs, 'pair')} not answered`}
+            actions={<WordButton onClick={() => go('pairings?next')}>Answer the next</WordButton>}
+          >
+            Each pair of tables wants an answer, even if it is “no direct tie”.
+          </Note>
+        )}
+        {advice.length === 0 && unmet.length === 0 && pairs === 0 && book.tables.length > 0 && (
+          <Empty head="Nothing to say against it">
+            Every need is met, every pair answered. The book can be opened.
+          </Empty>
+        )}
+        {book.tables.length === 0 && (
+          <Empty head="There is nothing to review yet">
+            Make the first tables, then look here for what could still go wrong.
+          </Empty>
+        )}
+      </div>
+    </Room>
+  )
+}

@@ -1,0 +1,103 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { allFieldRules, fieldRules } from '@/core/rules'
+import { counted } from '@/core/words'
+import { Empty, Note, TextBox } from '@/ui/kit'
+import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
+import { useWorkshop } from '../workshop'
+
+/** The fourth chapter: every rule that fields carry, as sentences, grouped by table. */
+export function RulesChapter() {
+  const { id, book } = useWorkshop()
+  const [chosen, setChosen] = useState<string>()
+  const [find, setFind] = useState('')
+  const all = allFieldRules(book)
+  const words = find.trim().toLowerCase()
+  const tables = book.tables.filter((table) => chosen === undefined || table.id === chosen)
+  const groups = tables
+    .map((table) => ({
+      table,
+      rules: fieldRules(book, table).filter((rule) => rule.sentence.toLowerCase().includes(words)),
+    }))
+    .filter(({ rules }) => rules.length > 0)
+  return (
+    <Room
+      indexLabel="Rules for"
+      index={
+        <>
+          <IndexHead>Rules for</IndexHead>
+          <IndexRow here={chosen === undefined} count={all.length} onPick={() => setChosen(undefined)}>
+            Every table
+          </IndexRow>
+          {book.tables.map((table) => (
+            <IndexRow
+              key={table.id}
+              here={chosen === table.id}
+              count={fieldRules(book, table).length}
+              onPick={() => setChosen(table.id)}
+            >
+              {table.name}
+            </IndexRow>
+          ))}
+        </>
+      }
+      margin={
+        <Note mark="info" head="Where these rules hold">
+          Each one holds while staff type, when they save, and in the database itself, so that no other tool can get
+          round it.
+        </Note>
+      }
+    >
+      <h1 className="text-[22px] leading-tight">
+        Rules{chosen && ` for ${book.tables.find((table) => table.id === chosen)?.name ?? ''}`}
+      </h1>
+      <p className="mt-1 mb-4 text-ash-6">
+        {all.length > 0
+          ? `${counted(all.length, 'rule')} that the fields carry. Change one where its field is made, in Tables.`
+          : 'What the fields of the tables ask of every record.'}
+      </p>
+      {all.length === 0 ? (
+        <Empty head="No rules yet">
+          A field that must be filled, has bounds or choices shows its rule here as a sentence.
+        </Empty>
+      ) : (
+        <>
+          <TextBox
+            aria-label="Find a rule"
+            placeholder="Find a rule…"
+            value={find}
+            onChange={(event) => setFind(event.target.value)}
+            className="mb-4 max-w-[320px]"
+          />
+          {groups.map(({ table, rules }) => (
+            <section key={table.id} className="mb-5">
+              <h2 className="border-b border-ash-4 pb-1 text-[13px] text-ash-6">{table.name}</h2>
+              <ul>
+                {rules.map((rule) => (
+                  <li
+                    key={rule.id}
+                    className="flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1"
+                  >
+                    <span>
+                      <Link
+                        href={`/books/${id}/workshop/tables?table=${table.id}&field=${rule.field.id}`}
+                        className="rounded-sm hover:underline"
+                      >
+                        {rule.sentence}
+                      </Link>
+                      {rule.refusal && <span className="ml-2 text-ash-6">“{rule.refusal}”</span>}
+                    </span>
+                    <span className="text-xs text-ash-6">form · save · database</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))}
+          {groups.length === 0 && <p className="text-ash-6">No rule reads like “{find}”.</p>}
+        </>
+      )}
+    </Room>
+  )
+}

@@ -1,0 +1,45 @@
+'use client'
+
+import { type FormEvent, useState } from 'react'
+import { Button, Labelled, TextBox } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop'
+
+interface Props {
+  readonly role: 'pick-list' | undefined
+  readonly first: boolean
+  readonly onAdded: (table: string) => void
+}
+
+/** Names a new table, or a new pick list. */
+export function AddTable({ role, first, onAdded }: Props) {
+  const { edit } = useWorkshop()
+  const [name, setName] = useState('')
+  const add = (event: FormEvent) => {
+    event.preventDefault()
+    const id = freshId()
+    if (edit({ kind: 'addTable', id, name, keyField: freshId(), ...(role && { role }) })) onAdded(id)
+  }
+  return (
+    <form onSubmit={add} className="max-w-[560px]">
+      <h1 className="text-[22px] leading-tight">
+        {role ? 'A new pick list' : first ? 'The first table' : 'A new table'}
+      </h1>
+      <p className="mt-1 mb-5 text-ash-6">
+        {role
+          ? 'A list of words that staff pick from and may add to: fuels, ways of paying, kinds of visit.'
+          : 'A table keeps one kind of thing, one record for each: a premises, a visit, a part. Name it in the singular.'}
+      </p>
+      <Labelled
+        label="Name"
+        htmlFor="table-name"
+        hint={role ? undefined : 'It starts with a running number as its key. You can choose another key later.'}
+      >
+        <TextBox id="table-name" autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+      </Labelled>
+      <Button type="submit" look="main" disabled={!name.trim()} className="mt-4">
+        {role ? 'Add the pick list' : 'Add the table'}
+      </Button>
+    </form>
+  )
+}

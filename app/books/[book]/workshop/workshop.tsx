@@ -1,0 +1,235 @@
+'use client'
+
+import { usePathname, useRouter } from 'next/navigation'
+import {
+  createContext,
+  type ReactNode,
+  use,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+} from 'react'
+import { toast } from 'sonner'
+import { AccountBar } from '@/app/account-bar'
+import type { Book, Edit } from '@/core/book'
+import { chaptersOf } from '@/core/chapters'
+import { wordProblem } from '@/core/words'
+import { Thread } from '@/ui/shell/thread'
+import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
+import { FindOrDo } from './find-or-do'
+import { BookStore } from './store'
+
+interface Opened {
+  readonly everOpened: boolean
+  readonly revision: number
+}
+
+interface Workshop {
+  readonly id: string
+  readonly book: Book
+  readonly revision: number
+  readonly opened: Opened
+  /** Makes an edit; says a refusal in words and returns whether it was made. */
+  readonly edit: (edit: Edit) => boolean
+  readonly undo: () => void
+  readonly redo: () => void
+  readonly backTo: (revision: number) => Promise<void>
+  /** After an opening. */
+  readonly setOpened: (opened: Opened) => void
+}
+
+const WorkshopContext = createContext<Workshop | undefined>(undefined)
+
+export function useWorkshop(): Workshop {
+  const workshop = use(WorkshopContext)
+  if (!workshop) throw new Error('Expected to be inside the Workshop.')
+  return workshop
+}
+
+interface Props {
+  readonly id: string
+  readonly book: Book
+  readonly revision: number
+  readonly opened: Opened
+  readonly account: string
+  readonly books: readonly { readonly id: string; readonly name: string }[]
+  readonly children: ReactNode
+}
+
+/** Everything the chapters share: the book, its edits, the bars and the thread. */
+export function WorkshopRoom({
+  id,
+  book: first,
+  revision: firstRevision,
+  opened: firstOpened,
+  account,
+  books,
+  children,
+}: Props) {
+  const path = usePathname()
+  const router = useRouter()
+  const [finding, setFinding] = useState(false)
+  const [opened, setOpened] = useState(firstOpened)
+  const [store] = useState(
+    () =>
+      new BookStore(first, firstRevision, {
+        save: (message) => saveEdit(id, message),
+        undo: () => undoEdit(id, null),
+        redo: () => redoEdit(id, null),
+        back: (revision) => backTo(id, { revision }),
+        refused: (problem) => toast(wordProblem(problem)),
+        said: (words) => toast(words),
+      }),
+  )
+  const state = useSyncExternalStore(store.subscribe, store.snapshot, store.snapshot)
+  useOthersEdits(id, store)
+
+  const edit = useCallback(
+    (wish: Edit) => {
+      const made = store.edit(wish)
+      if (!made.ok) toast(wordProblem(made.problem))
+      return made.ok
+    },
+    [store],
+  )
+  const workshop = useMemo<Workshop>(
+    () => ({
+      id,
+      book: state.book,
+      revision: state.revision,
+      opened,
+      edit,
+      undo: () => void store.undo(),
+      redo: () => void store.redo(),
+      backTo: store.backTo,
+      setOpened,
+    }),
+    [id, state.book, state.revision, opened, edit, store],
+  )
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const key = event.key.toLowerCase()
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+      if (key === 'k') {
+        event.preventDefault()
+        setFinding(true)
+      }
+      // While somebody types in a box, undo belongs to the words in it.
+      if (isTyping(event.target)) return
+      if (key === 'z' && !event.shiftKey) {
+        event.preventDefault()
+        void store.undo()
+      }
+      if (key === 'y' || (key === 'z' && event.shiftKey)) {
+        event.preventDefault()
+        void store.redo()
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [store])
+
+  const since = state.revision - opened.revision + state.waiting
+  const chapters = chaptersOf(state.book, { everOpened: opened.everOpened, editsSince: since })
+  const here = path.split('/')[4]
+  const base = `/books/${id}`
+  return (
+    <WorkshopContext value={workshop}>
+      <div className="flex h-full min-h-0 flex-col">
+        <AccountBar
+          account={account}
+          book={{ name: state.book.name, others: books.filter((other) => other.id !== id) }}
+          sides={[
+            { title: 'Workshop', href: `${base}/workshop/needs`, here: true },
+            { title: 'Desk', href: `${base}/desk`, here: false },
+            { title: 'Office', href: `${base}/office/people`, here: false },
+          ]}
+          onFind={() => setFinding(true)}
+        />
+        <Thread
+          chapters={chapters}
+          here={here}
+          base={`${base}/workshop`}
+          state={
+            <SaveState
+              waiting={state.waiting}
+              cutOff={state.cutOff}
+              opened={opened.everOpened}
+              since={since}
+              history={`${base}/workshop/history`}
+              onHistory={(to) => router.push(to)}
+            />
+          }
+        />
+        {children}
+        <FindOrDo open={finding} onClose={() => setFinding(false)} />
+      </div>
+    </WorkshopContext>
+  )
+}
+
+function SaveState({
+  waiting,
+  cutOff,
+  opened,
+  since,
+  history,
+  onHistory,
+}: {
+  waiting: number
+  cutOff: boolean
+  opened: boolean
+  since: number
+  history: string
+  onHistory: (to: string) => void
+}) {
+  const saved = cutOff ? 'Not saved yet: no connection' : waiting > 0 ? 'Saving …' : 'Saved'
+  const rest = opened
+    ? since === 0
+      ? ' · as opened'
+      : ` · ${since} ${since === 1 ? 'edit' : 'edits'} since opened`
+    : ''
+  return (
+    <button
+      type="button"
+      onClick={() => onHistory(history)}
+      title="History of the book"
+      className="min-h-7 rounded-sm px-1 text-[13px] whitespace-nowrap text-ash-6 hover:text-ink hover:underline"
+    >
+      <span role="status" className={cutOff ? 'font-bold text-ember' : undefined}>
+        {saved}
+      </span>
+      <span className="max-xl:hidden">{rest}</span>
+    </button>
+  )
+}
+
+export const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+
+/** Looks every few seconds whether somebody else edited the book, while the page is seen. */
+function useOthersEdits(id: string, store: BookStore): void {
+  useEffect(() => {
+    let ended = false
+    const look = async () => {
+      const { revision } = store.snapshot()
+      if (document.visibilityState !== 'visible') return
+      const answer = await fetch(`/books/${id}/workshop/newer?since=${revision}`).catch(() => undefined)
+      if (ended || !answer?.ok) return
+      const newer = (await answer.json()) as { revision: number; book?: Book; others: { who: string; say: string }[] }
+      if (!newer.book) return
+      store.receive(newer.book, newer.revision)
+      const [latest] = newer.others
+      if (latest) toast(`${latest.who}: ${latest.say}`)
+    }
+    const timer = setInterval(() => void look(), 4000)
+    return () => {
+      ended = true
+      clearInterval(timer)
+    }
+  }, [id, store])
+}

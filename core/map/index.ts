@@ -1,0 +1,1 @@
+export { cardSize, facingSides, type MapCard, mapDrawing, type MapLine, type Side } from './drawing'

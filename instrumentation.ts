@@ -1,0 +1,7 @@
+/** Runs once when the server starts: what an earlier run left half done is finished first. */
+export async function register() {
+  if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NEXT_PHASE === 'phase-production-build') return
+  const { catalogue } = await import('./server/catalogue')
+  const { resumeOpenings } = await import('./server/live')
+  await resumeOpenings(await catalogue())
+}

@@ -1,0 +1,152 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Builder, By, type IWebDriverOptionsCookie, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
+import { find } from '@/scripts/setup/packages.mjs'
+
+const flags = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--no-default-browser-check',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+  '--force-device-scale-factor=1',
+  '--lang=en-GB',
+]
+
+export interface Size {
+  readonly width: number
+  readonly height: number
+}
+
+/** A headless browser and the acts of a person at it. Waits for what it looks for, never for a time. */
+export class Browser {
+  private constructor(
+    readonly driver: WebDriver,
+    readonly url: string,
+    private readonly profile: string,
+  ) {}
+
+  static async start(url: string, size: Size = { width: 1280, height: 800 }): Promise<Browser> {
+    const profile = mkdtempSync(join(tmpdir(), 'hearth-browser-'))
+    const options = new Options()
+    options.addArguments(...flags, `--user-data-dir=${profile}`)
+    options.setChromeBinaryPath(find('chromium') ?? 'chromium')
+    const preferences = new logging.Preferences()
+    preferences.setLevel(logging.Type.BROWSER, logging.Level.ALL)
+    options.setLoggingPrefs(preferences)
+    const driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new ServiceBuilder(find('chromedriver') ?? 'chromedriver'))
+      .build()
+    const browser = new Browser(driver, url, profile)
+    await browser.resize(size)
+    return browser
+  }
+
+  /** A true size of the page itself; the window's own includes a frame. */
+  async resize({ width, height }: Size): Promise<void> {
+    await this.command('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false })
+  }
+
+  command(name: string, parameters: object): Promise<unknown> {
+    return (this.driver as unknown as { sendAndGetDevToolsCommand: (name: string, parameters: object) => Promise<unknown> }).sendAndGetDevToolsCommand(name, parameters)
+  }
+
+  async end(): Promise<void> {
+    await this.driver.quit()
+    rmSync(this.profile, { recursive: true, force: true })
+  }
+
+  go = (path: string) => this.driver.get(this.url + path)
+
+  /** The first element in sight, waited for. */
+  async see(css: string, within = 10_000): Promise<WebElement> {
+    const element = await this.driver.wait(until.elementLocated(By.css(css)), within, `Nothing like ${css} appeared.`)
+    return this.driver.wait(until.elementIsVisible(element), within, `${css} is there but not in sight.`)
+  }
+
+  /** Waits until the page says some words. */
+  async read(words: string | RegExp, within = 10_000): Promise<string> {
+    let last = ''
+    await this.driver.wait(
+      async () => {
+        last = await this.driver.executeScript<string>('return document.body.innerText')
+        return typeof words === 'string' ? last.includes(words) : words.test(last)
+      },
+      within,
+      `The page never said ${String(words)}.`,
+    ).catch((cause: unknown) => {
+      throw new Error(`The page never said ${String(words)}. It says:\n${last.slice(0, 3000)}`, { cause })
+    })
+    return last
+  }
+
+  /** Something to press: a button, link or tab by its name, as people and screen readers know it. */
+  async named(name: string, within = 10_000): Promise<WebElement> {
+    const script = `
+      const want = arguments[0]
+      const shown = (e) => e.getClientRects().length > 0 && getComputedStyle(e).visibility !== 'hidden'
+      const nameOf = (e) => (e.getAttribute('aria-label') || (e.labels && e.labels[0] && e.labels[0].innerText) || e.innerText || e.placeholder || '').trim().replace(/\\s+/g, ' ')
+      const all = [...document.querySelectorAll('button, a, [role=option], [role=menuitem], [role=radio], [role=combobox], input, textarea, select')].filter((e) => shown(e) && !e.closest('[inert]'))
+      const top = [...document.querySelectorAll('[role=dialog]')].pop()
+      const inTop = top ? all.filter((e) => top.contains(e) || e.closest('[data-sonner-toaster]') || e.getAttribute('role') === 'option') : all
+      return inTop.find((e) => nameOf(e) === want) || inTop.find((e) => nameOf(e).startsWith(want)) || null`
+    let found: WebElement | null = null
+    await this.driver.wait(async () => (found = await this.driver.executeScript<WebElement | null>(script, name)) !== null, within, `Nothing is called “${name}”.`)
+    return found!
+  }
+
+  async press(name: string): Promise<void> {
+    const element = await this.named(name)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+    await element.click()
+  }
+
+  /** Puts words into a box by its name, in place of what stood there. */
+  async fill(name: string, words: string): Promise<void> {
+    const box = await this.named(name)
+    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
+    await box.click()
+    await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
+  }
+
+  /** Types into whatever has the focus. */
+  async type(...keys: string[]): Promise<void> {
+    await this.driver.switchTo().activeElement().sendKeys(...keys)
+  }
+
+  focused = () => this.driver.executeScript<string>('const e = document.activeElement; return e.getAttribute("aria-label") || (e.labels && e.labels[0] ? e.labels[0].innerText : e.innerText) || ""')
+
+  path = () => this.driver.executeScript<string>('return location.pathname + location.search')
+
+  async signIn(name: string, password: string): Promise<void> {
+    await this.go('/sign-in')
+    await this.fill('Your name', name)
+    await this.fill('Password', password)
+    await this.type(Key.ENTER)
+    await this.read('Record books')
+  }
+
+  cookies = (): Promise<IWebDriverOptionsCookie[]> => this.driver.manage().getCookies()
+
+  /** What the browser complained of since it was last asked: errors only. */
+  async complaints(): Promise<string[]> {
+    const entries = await this.driver.manage().logs().get(logging.Type.BROWSER)
+    return entries.filter((entry) => entry.level.value >= logging.Level.SEVERE.value).map((entry) => entry.message)
+  }
+
+  async picture(): Promise<Buffer> {
+    const { data } = (await this.command('Page.captureScreenshot', { format: 'png' })) as { data: string }
+    return Buffer.from(data, 'base64')
+  }
+}
+
+export { Key }

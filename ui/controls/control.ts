@@ -1,0 +1,52 @@
+import type { Field } from '@/core/book'
+import type { Look } from '@/core/kinds'
+
+/** One record that can be picked for a link. */
+export interface LinkOption {
+  readonly ref: string
+  readonly label: string
+}
+
+/** Where a link's control finds records; given by the Desk, absent where a control is only shown. */
+export interface LinkSource {
+  /** What the linked record is known by. */
+  readonly label: string
+  readonly noun: string
+  readonly search: (words: string) => Promise<readonly LinkOption[]>
+  readonly onPick: (option: LinkOption | undefined) => void
+  /** Adds a record of the linked table without leaving; the words typed so far go along. */
+  readonly onAdd?: (words: string) => void
+  readonly href?: string
+}
+
+export interface FileSource {
+  readonly href: string
+  readonly thumbnail: string
+  readonly send: (file: File) => Promise<void>
+  readonly busy: boolean
+  readonly name?: string
+}
+
+/** What every field's control takes: the typed text in, the typed text out. */
+export interface ControlProps {
+  readonly id: string
+  readonly field: Field
+  readonly look: Look
+  readonly text: string
+  readonly onText: (text: string) => void
+  readonly onBlur?: () => void
+  readonly invalid?: boolean
+  readonly readOnly?: boolean
+  /** Inside a grid: no frame until it is pointed at. */
+  readonly compact?: boolean
+  /** For a control without a label of its own beside it. */
+  readonly name?: string
+  readonly link?: LinkSource
+  readonly file?: FileSource
+}
+
+/** The attributes that tie a control to the note below it. */
+export const noteFor = ({ id, invalid, name }: ControlProps) => ({
+  'aria-describedby': invalid ? `${id}-note` : undefined,
+  'aria-label': name,
+})

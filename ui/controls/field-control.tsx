@@ -1,0 +1,38 @@
+'use client'
+
+import type { ComponentType } from 'react'
+import { type Control, kindOf } from '@/core/kinds'
+import type { ControlProps } from './control'
+import { FileControl } from './file-control'
+import { LinkControl } from './link-control'
+import {
+  DateControl,
+  GivenControl,
+  LineControl,
+  MarkControl,
+  NumberControl,
+  PassageControl,
+  PickControl,
+  TickControl,
+} from './text-controls'
+
+const controls: Record<Control, ComponentType<ControlProps>> = {
+  line: LineControl,
+  passage: PassageControl,
+  number: NumberControl,
+  date: DateControl,
+  time: LineControl,
+  'date-time': DateControl,
+  tick: TickControl,
+  pick: PickControl,
+  mark: MarkControl,
+  file: FileControl,
+  link: LinkControl,
+  given: GivenControl,
+}
+
+/** The control that staff see for a field, by its kind. */
+export function FieldControl(props: ControlProps) {
+  const Chosen = controls[kindOf(props.field.kind).control]
+  return <Chosen {...props} />
+}

@@ -1,0 +1,49 @@
+'use client'
+
+import { X } from 'lucide-react'
+import { Dialog as Radix } from 'radix-ui'
+import type { ReactNode } from 'react'
+import { IconButton } from './button'
+import { classNames } from './class-names'
+
+interface Props {
+  readonly open: boolean
+  readonly onClose: () => void
+  readonly title: string
+  readonly say?: ReactNode
+  readonly wide?: boolean
+  readonly children?: ReactNode
+  readonly actions?: ReactNode
+}
+
+/** For what must be decided before going on. */
+export function Dialog({ open, onClose, title, say, wide, children, actions }: Props) {
+  return (
+    <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(12_16_15/0.45)]" />
+        <Radix.Content
+          {...(say ? {} : { 'aria-describedby': undefined })}
+          className={classNames(
+            'fixed top-[12vh] left-1/2 z-50 flex max-h-[80vh] w-[calc(100vw-32px)] -translate-x-1/2 flex-col rounded-lg bg-paper shadow-float',
+            wide ? 'max-w-[860px]' : 'max-w-[480px]',
+          )}
+        >
+          <div className="flex items-start justify-between gap-4 px-5 pt-4">
+            <Radix.Title className="text-lg">{title}</Radix.Title>
+            <Radix.Close asChild>
+              <IconButton label="Close">
+                <X size={16} aria-hidden />
+              </IconButton>
+            </Radix.Close>
+          </div>
+          <div className="overflow-y-auto px-5 pt-1 pb-4">
+            {say && <Radix.Description className="text-ash-6">{say}</Radix.Description>}
+            {children}
+          </div>
+          {actions && <div className="flex flex-wrap justify-end gap-2 border-t border-ash-3 px-5 py-3">{actions}</div>}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}
