@@ -8,7 +8,14 @@ export default defineConfig({
   test: {
     env: { HEARTH_LOG: 'silent', TZ: 'UTC' },
     projects: [
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts', 'ui/**/*.test.ts', 'demo/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          testTimeout: 60_000,
+          include: ['core/**/*.test.ts', 'ui/**/*.test.ts', 'demo/**/*.test.ts'],
+        },
+      },
       {
         extends: true,
         test: {

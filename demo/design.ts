@@ -117,5 +117,3 @@ export class DesignWriter {
     return this.book
   }
 }
-
-export { idOf }

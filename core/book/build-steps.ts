@@ -11,7 +11,7 @@ function partsAt(book: Book, list: ListName, owner: string | null): readonly { r
 }
 
 /** Where a part stands now. */
-export function placeOf(book: Book, list: ListName, owner: string | null, id: string): Place {
+function placeOf(book: Book, list: ListName, owner: string | null, id: string): Place {
   const parts = partsAt(book, list, owner)
   const at = parts.findIndex((part) => part.id === id)
   return { list, owner, before: parts[at + 1]?.id ?? null }

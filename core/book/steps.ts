@@ -24,7 +24,7 @@ export type Step =
 export const bookId = 'book'
 
 /** The step that takes this one back. */
-export function invert(step: Step): Step {
+function invert(step: Step): Step {
   switch (step.kind) {
     case 'put':
       return { ...step, kind: 'drop' }

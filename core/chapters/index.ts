@@ -1,1 +1,1 @@
-export { type Chapter, type ChapterName, chapterNames, chaptersOf } from './chapters'
+export { type Chapter, chapterNames, chaptersOf } from './chapters'

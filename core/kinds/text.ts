@@ -5,7 +5,7 @@ import type { FieldKind } from './kind'
 export const lengthOf = (text: string) => [...text].length
 
 // Control characters and the invisible marks that turn text around; a newline is for passages only.
-// eslint-disable-next-line no-control-regex
+
 const unseen = /[\u0000-\u0008\u000b-\u001f\u007f\u202a-\u202e\u2066-\u2069\ufffe\uffff]/
 const loneSurrogate = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/
 

@@ -1,1 +1,1 @@
-export { cardSize, facingSides, type MapCard, mapDrawing, type MapLine, type Side } from './drawing'
+export { type Box, type MapCard, mapDrawing, type MapLine, type Route, routeLines, type Side } from './drawing'

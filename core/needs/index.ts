@@ -1,2 +1,2 @@
-export { needsMetBy, type NumberedNeed, unmetNeeds } from './met'
+export { needsMetBy, unmetNeeds } from './met'
 export { splitNeeds } from './split-needs'

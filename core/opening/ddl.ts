@@ -15,7 +15,7 @@ export function columnSql(column: LiveColumn): string {
 export const checkSql = (check: LiveCheck) => `CONSTRAINT ${quoteName(check.name)} CHECK (${check.sql})`
 export const uniqueSql = (unique: LiveIndex) => `UNIQUE KEY ${quoteName(unique.name)} ${list(unique.columns)}`
 export const indexSql = (key: LiveIndex) => `KEY ${quoteName(key.name)} ${list(key.columns)}`
-export const foreignKeySql = (key: LiveForeignKey) =>
+const foreignKeySql = (key: LiveForeignKey) =>
   `CONSTRAINT ${quoteName(key.name)} FOREIGN KEY ${list(key.columns)} REFERENCES ${quoteName(key.toTable)} ${list(key.toColumns)} ON DELETE ${key.onDelete} ON UPDATE ${key.onUpdate}`
 
 /** The table without its foreign keys, which come when all tables stand. */

@@ -1,5 +1,5 @@
 export { physicalNames, type PhysicalNames } from './columns'
-export { collation, createFileTableSql } from './ddl'
+export { collation } from './ddl'
 export { liveSchema } from './live-schema'
 export { creationScript, type OpeningPlan, type OpeningStep, planOpening } from './plan'
 export type { LiveTable } from './schema'

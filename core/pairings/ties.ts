@@ -24,7 +24,7 @@ export type PairState =
 /** The tables that are paired with each other: joining tables are what comes of it, pick lists are words. */
 export const pairedTables = (book: Book) => book.tables.filter((table) => table.role === undefined)
 
-export function tiesBetween(book: Book, a: string, b: string): Tie[] {
+function tiesBetween(book: Book, a: string, b: string): Tie[] {
   const direct = linksBetween(book, a, b).map((link): Tie => {
     const carrier = tableOf(book, link.many)
     const field = fieldOf(carrier, link.field)

@@ -1,7 +1,6 @@
 import { type Book, type Field, mustHold, type Table, tableOf } from '../book'
 import { checkValue, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
 import { fail, ok, type Problem, type Result } from '../words'
-import { keyOfRef } from './ref'
 
 /** Values by field id. */
 export type Values = Readonly<Record<string, Value>>
@@ -14,25 +13,6 @@ const asked = (table: Table, field: Field): Field => (mustHold(table, field) ? {
 /** Reads what was typed into one field of a form. Link fields hold a reference and are passed on. */
 export const readTyped = (book: Book, table: Table, field: Field, typed: string, now?: Now): Result<Value> =>
   readValue(typed, asked(table, field), book.look, now)
-
-/** Reads a whole form: the values that could be read, and what is wrong with the others. */
-export function readForm(
-  book: Book,
-  tableId: string,
-  typed: Readonly<Record<string, string>>,
-  now?: Now,
-): { readonly values: Values; readonly problems: Problems } {
-  const values: Record<string, Value> = {}
-  const problems: Record<string, Problem> = {}
-  const table = tableOf(book, tableId)
-  for (const field of table.fields) {
-    if (kindOf(field.kind).control === 'given') continue
-    const read = readTyped(book, table, field, typed[field.id] ?? '', now)
-    if (read.ok) values[field.id] = read.value
-    else problems[field.id] = read.problem
-  }
-  return { values, problems }
-}
 
 /** The second reading, on the server: canonical values checked by the same kinds. */
 export function checkRecord(book: Book, tableId: string, values: Values): Result<Values, Problems> {
@@ -64,6 +44,3 @@ const plainStyle = { numberStyle: plainLook.numberStyle, dateStyle: plainLook.da
 export function startValues(book: Book, tableId: string, now: Now): Values {
   return Object.fromEntries(tableOf(book, tableId).fields.map((field) => [field.id, startValue(field, now)]))
 }
-
-/** Whether a reference has as many parts as the key it points to. */
-export const isRefFor = (ref: string, keyColumns: number) => keyOfRef(ref, keyColumns) !== undefined

@@ -63,13 +63,17 @@ function inRows(fields: readonly PlacedField[]): PlacedField[][] {
   return rows.map(stretched)
 }
 
+/** A little room left over is shared out; a lone field, or a row half empty, keeps its own size. */
 function stretched(row: PlacedField[]): PlacedField[] {
   const spare = 12 - row.reduce((sum, placed) => sum + placed.span, 0)
-  if (spare === 0 || row.length === 1) return row
+  if (spare === 0 || spare > 3 || row.length === 1) return row
   const widest = row.reduce((best, placed) => (placed.span > best.span ? placed : best))
-  return widest.span < 6
-    ? row
-    : row.map((placed) => (placed === widest ? { ...placed, span: placed.span + spare } : placed))
+  if (widest.span >= 6)
+    return row.map((placed) => (placed === widest ? { ...placed, span: placed.span + spare } : placed))
+  return row.map((placed, at) => ({
+    ...placed,
+    span: placed.span + Math.floor(spare / row.length) + (at < spare % row.length ? 1 : 0),
+  }))
 }
 
 /** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */

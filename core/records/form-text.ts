@@ -68,7 +68,7 @@ export const newRowText = (book: Book, inset: Inset, now: Now): RowText => ({
 })
 
 /** Whether nobody has typed anything into a new row yet. */
-export function isUntouched(book: Book, inset: Inset, row: RowText, now: Now): boolean {
+function isUntouched(book: Book, inset: Inset, row: RowText, now: Now): boolean {
   const start = newRowText(book, inset, now)
   return row.ref === null && inset.fields.every((field) => (row.text[field.id] ?? '') === (start.text[field.id] ?? ''))
 }

@@ -1,1 +1,1 @@
-export { allFieldRules, type FieldRule, fieldRules } from './field-rules'
+export { allFieldRules, fieldRules } from './field-rules'

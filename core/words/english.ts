@@ -2,6 +2,9 @@
 
 /** @example plural('Service item') // => 'Service items' */
 export function plural(noun: string): string {
+  // "Way of paying" becomes "Ways of paying".
+  const [head, rest] = noun.split(/ (?=of |for |at |in )(.*)/s)
+  if (head && rest) return `${plural(head)} ${rest}`
   if (/(s|x|z|ch|sh)$/i.test(noun)) return /premises$|series$/i.test(noun) ? noun : `${noun}es`
   if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`
   return `${noun}s`

@@ -19,7 +19,9 @@ await runScript(async (later) => {
   // Loaded only now: what is imported reads the address of the database when it first connects.
   process.env.HEARTH_DATABASE_URL = databaseUrl
   const { loadDemo, demoPeople } = await import('@/demo/load')
+  const { closeCatalogue } = await import('@/server/catalogue')
   await loadDemo({ fresh: fresh && own !== undefined, say })
+  await closeCatalogue()
   await ensureBuilt()
   const wished = Number(process.env.HEARTH_PORT ?? 4310)
   const port = await freePort(wished)

@@ -27,4 +27,4 @@ export async function closeCatalogue(): Promise<void> {
   await closeDatabase()
 }
 
-export type { AccountRow, BookRow, EditRow, MembershipRow, OpeningRow, Role } from './models'
+export type { BookRow, EditRow, OpeningRow, Role } from './models'

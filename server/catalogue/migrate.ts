@@ -1,8 +1,8 @@
 import { Umzug, type UmzugStorage } from 'umzug'
 import { type Database, run, select } from '../database'
-import * as first from './migrations/001-first'
+import { up as first } from './migrations/001-first'
 
-const migrations = [{ name: '001-first', ...first }]
+const migrations = [{ name: '001-first', up: first }]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */
 export async function migrate(db: Database): Promise<void> {

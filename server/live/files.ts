@@ -56,7 +56,6 @@ async function makeThumbnail(contents: Buffer): Promise<Buffer | undefined> {
 
 /** A file's name without folders and without what other systems refuse in names. */
 const cleanName = (name: string) =>
-  // eslint-disable-next-line no-control-regex
   (name.split(/[\\/]/).at(-1) ?? '')
     .replace(/[\u0000-\u001f<>:"|?*]/g, '_')
     .trim()

@@ -40,7 +40,7 @@ export interface LiveRecord {
 }
 
 /** Inset rows beyond these are not shown in the form; a list shows them all. */
-export const insetLimit = 300
+const insetLimit = 300
 
 /** The key's values as the driver takes them, or undefined where the reference can't be one of this table. */
 export function keyParams(live: Live, tableId: string, ref: string): string[] | undefined {
@@ -78,7 +78,7 @@ export async function readRecord(
   return ok({ row, children, elsewhere })
 }
 
-export async function readRow(
+async function readRow(
   db: Database,
   live: Live,
   tableId: string,

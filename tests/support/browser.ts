@@ -1,7 +1,16 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Builder, By, type IWebDriverOptionsCookie, Key, logging, until, type WebDriver, type WebElement } from 'selenium-webdriver'
+import {
+  Builder,
+  By,
+  type IWebDriverOptionsCookie,
+  Key,
+  logging,
+  until,
+  type WebDriver,
+  type WebElement,
+} from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
 import { find } from '@/scripts/setup/packages.mjs'
 
@@ -57,7 +66,9 @@ export class Browser {
   }
 
   command(name: string, parameters: object): Promise<unknown> {
-    return (this.driver as unknown as { sendAndGetDevToolsCommand: (name: string, parameters: object) => Promise<unknown> }).sendAndGetDevToolsCommand(name, parameters)
+    return (
+      this.driver as unknown as { sendAndGetDevToolsCommand: (name: string, parameters: object) => Promise<unknown> }
+    ).sendAndGetDevToolsCommand(name, parameters)
   }
 
   async end(): Promise<void> {
@@ -76,31 +87,43 @@ export class Browser {
   /** Waits until the page says some words. */
   async read(words: string | RegExp, within = 10_000): Promise<string> {
     let last = ''
-    await this.driver.wait(
-      async () => {
-        last = await this.driver.executeScript<string>('return document.body.innerText')
-        return typeof words === 'string' ? last.includes(words) : words.test(last)
-      },
-      within,
-      `The page never said ${String(words)}.`,
-    ).catch((cause: unknown) => {
-      throw new Error(`The page never said ${String(words)}. It says:\n${last.slice(0, 3000)}`, { cause })
-    })
+    await this.driver
+      .wait(
+        async () => {
+          last = await this.driver.executeScript<string>('return document.body.innerText')
+          return typeof words === 'string' ? last.includes(words) : words.test(last)
+        },
+        within,
+        `The page never said ${String(words)}.`,
+      )
+      .catch((cause: unknown) => {
+        throw new Error(`The page never said ${String(words)}. It says:\n${last.slice(0, 3000)}`, { cause })
+      })
     return last
   }
 
   /** Something to press: a button, link or tab by its name, as people and screen readers know it. */
-  async named(name: string, within = 10_000): Promise<WebElement> {
+  named = (name: string, within = 10_000) =>
+    this.called(name, 'button, a, [role=option], [role=menuitem], [role=radio], input, textarea, select', within)
+
+  /** A box to fill by its label. */
+  box = (name: string, within = 10_000) => this.called(name, 'input, textarea, select, [role=checkbox]', within)
+
+  private async called(name: string, css: string, within: number): Promise<WebElement> {
     const script = `
-      const want = arguments[0]
+      const [want, css] = arguments
       const shown = (e) => e.getClientRects().length > 0 && getComputedStyle(e).visibility !== 'hidden'
-      const nameOf = (e) => (e.getAttribute('aria-label') || (e.labels && e.labels[0] && e.labels[0].innerText) || e.innerText || e.placeholder || '').trim().replace(/\\s+/g, ' ')
-      const all = [...document.querySelectorAll('button, a, [role=option], [role=menuitem], [role=radio], [role=combobox], input, textarea, select')].filter((e) => shown(e) && !e.closest('[inert]'))
+      const nameOf = (e) => (e.getAttribute('aria-label') || (e.labels && e.labels[0] && e.labels[0].innerText) || e.innerText || e.placeholder || '').replace(/\\s+/g, ' ').replace(/ \\*$/, '').trim()
+      const all = [...document.querySelectorAll(css)].filter((e) => shown(e) && !e.closest('[inert]'))
       const top = [...document.querySelectorAll('[role=dialog]')].pop()
       const inTop = top ? all.filter((e) => top.contains(e) || e.closest('[data-sonner-toaster]') || e.getAttribute('role') === 'option') : all
       return inTop.find((e) => nameOf(e) === want) || inTop.find((e) => nameOf(e).startsWith(want)) || null`
     let found: WebElement | null = null
-    await this.driver.wait(async () => (found = await this.driver.executeScript<WebElement | null>(script, name)) !== null, within, `Nothing is called “${name}”.`)
+    await this.driver.wait(
+      async () => (found = await this.driver.executeScript<WebElement | null>(script, name, css)) !== null,
+      within,
+      `Nothing is called “${name}”.`,
+    )
     return found!
   }
 
@@ -110,9 +133,23 @@ export class Browser {
     await element.click()
   }
 
+  /** Goes to a chapter by its bead on the thread. */
+  chapter = async (name: string) => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click()
+
+  /** Picks one of the answers that stand side by side under a question. */
+  async answer(question: string, words: string): Promise<void> {
+    const group = await this.see(
+      `[role="group"][aria-label="${question}"], [role="radiogroup"][aria-label="${question}"]`,
+    )
+    for (const choice of await group.findElements(By.css('button'))) {
+      if ((await choice.getText()).startsWith(words)) return choice.click()
+    }
+    throw new Error(`“${question}” has no answer “${words}”.`)
+  }
+
   /** Puts words into a box by its name, in place of what stood there. */
   async fill(name: string, words: string): Promise<void> {
-    const box = await this.named(name)
+    const box = await this.box(name)
     await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
     await box.click()
     await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
@@ -120,10 +157,16 @@ export class Browser {
 
   /** Types into whatever has the focus. */
   async type(...keys: string[]): Promise<void> {
-    await this.driver.switchTo().activeElement().sendKeys(...keys)
+    await this.driver
+      .switchTo()
+      .activeElement()
+      .sendKeys(...keys)
   }
 
-  focused = () => this.driver.executeScript<string>('const e = document.activeElement; return e.getAttribute("aria-label") || (e.labels && e.labels[0] ? e.labels[0].innerText : e.innerText) || ""')
+  focused = () =>
+    this.driver.executeScript<string>(
+      'const e = document.activeElement; return e.getAttribute("aria-label") || (e.labels && e.labels[0] ? e.labels[0].innerText : e.innerText) || ""',
+    )
 
   path = () => this.driver.executeScript<string>('return location.pathname + location.search')
 

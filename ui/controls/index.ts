@@ -1,2 +1,2 @@
-export type { ControlProps, FileSource, LinkOption, LinkSource } from './control'
+export type { FileSource, LinkOption, LinkSource } from './control'
 export { FieldControl } from './field-control'

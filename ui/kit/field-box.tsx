@@ -1,9 +1,9 @@
 import type { ComponentProps, ReactNode, SelectHTMLAttributes, TextareaHTMLAttributes } from 'react'
 import { classNames } from './class-names'
 
-export const boxLook = (invalid?: boolean, quiet?: boolean) =>
+const boxLook = (invalid?: boolean, quiet?: boolean) =>
   classNames(
-    'w-full rounded-md border bg-paper px-2.5 py-1.5 text-ink disabled:bg-ash-2 disabled:text-ash-6 read-only:bg-ash-2 read-only:text-ash-6',
+    'w-full rounded-md border bg-paper px-2.5 py-1.5 text-ink disabled:bg-ash-2 disabled:text-ash-6',
     invalid
       ? 'border-ember outline-ember shadow-[inset_0_0_0_1px_var(--ember)]'
       : quiet
@@ -23,7 +23,7 @@ export function TextBox({ invalid, quiet, className, ...rest }: ComponentProps<'
       spellCheck={false}
       {...rest}
       aria-invalid={invalid || undefined}
-      className={classNames(boxLook(invalid, quiet), 'min-h-8', className)}
+      className={classNames(boxLook(invalid, quiet), 'min-h-8 read-only:bg-ash-2 read-only:text-ash-6', className)}
     />
   )
 }
@@ -39,7 +39,11 @@ export function PassageBox({
       rows={3}
       {...rest}
       aria-invalid={invalid || undefined}
-      className={classNames(boxLook(invalid, quiet), 'field-sizing-content max-h-80 min-h-16 resize-y', className)}
+      className={classNames(
+        boxLook(invalid, quiet),
+        'field-sizing-content max-h-80 min-h-16 resize-y read-only:bg-ash-2 read-only:text-ash-6',
+        className,
+      )}
     />
   )
 }

@@ -19,7 +19,7 @@ export function Segments<T extends string>({ label, value, options, onChange, sm
       aria-label={label}
       value={value ?? ''}
       onValueChange={(next) => next && onChange(next as T)}
-      className="inline-flex overflow-hidden rounded-md border border-ash-4 bg-paper"
+      className="inline-flex w-fit self-start overflow-hidden rounded-md border border-ash-4 bg-paper"
     >
       {options.map((option) => (
         <ToggleGroup.Item

@@ -23,7 +23,7 @@ export function Room({ index, indexLabel = 'Index', margin, marginLabel = 'In th
         <nav
           aria-label={indexLabel}
           tabIndex={-1}
-          className="w-[212px] shrink-0 overflow-y-auto border-r border-ash-3 bg-ash-2 py-3.5 max-md:w-[150px]"
+          className="w-[212px] shrink-0 overflow-x-hidden overflow-y-auto border-r border-ash-3 bg-ash-2 py-3.5 max-md:w-[150px]"
         >
           {index}
         </nav>
@@ -80,10 +80,10 @@ export function IndexRow({ here, count, children, onPick }: RowProps) {
       aria-current={here ? 'true' : undefined}
       onClick={onPick}
       className={classNames(
-        'flex min-h-[34px] w-full items-center justify-between gap-2 py-1 pr-3 pl-[26px] text-left focus-visible:-outline-offset-2',
+        'flex min-h-[34px] items-center justify-between gap-2 py-1 pr-3 text-left focus-visible:-outline-offset-2',
         here
-          ? 'ml-3.5 w-[calc(100%-14px)] rounded-l-lg border-l-[3px] border-spruce bg-paper !pl-[9px] font-bold'
-          : 'hover:bg-ash-3',
+          ? 'ml-3.5 w-[calc(100%-14px)] rounded-l-lg border-l-[3px] border-spruce bg-paper pl-[9px] font-bold'
+          : 'w-full pl-[26px] hover:bg-ash-3',
       )}
     >
       <span className="min-w-0 break-words">{children}</span>

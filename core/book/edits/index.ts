@@ -16,7 +16,7 @@ import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy,
 import { untie } from './untie'
 
 /** Every kind of edit, by the name its message carries. */
-export const editKinds = {
+const editKinds = {
   addNeeds,
   changeNeed,
   removeNeed,
@@ -62,7 +62,7 @@ export function readEdit(message: unknown): Result<Edit> {
 const kindFor = (edit: Edit) => editKinds[edit.kind] as unknown as EditKind<Edit>
 
 /** The steps that an edit means for this book, or why it can't be made. */
-export const stepsOf = (book: Book, edit: Edit): Result<readonly Step[]> => kindFor(edit).steps(book, edit)
+const stepsOf = (book: Book, edit: Edit): Result<readonly Step[]> => kindFor(edit).steps(book, edit)
 
 /** How history tells the edit; said of the book before it. */
 export const sayEdit = (book: Book, edit: Edit): string => kindFor(edit).say(book, edit)

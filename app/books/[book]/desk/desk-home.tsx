@@ -5,7 +5,7 @@ import type { Table } from '@/core/book'
 import { deskTables } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { Room } from '@/ui/shell/room'
-import { useDesk } from './desk'
+import { useDesk } from './desk-context'
 
 /** Where staff arrive: every table with how many records it holds, and the way to enter one. */
 export function DeskHome({ counts }: { readonly counts: Readonly<Record<string, number>> }) {

@@ -3,28 +3,20 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
-import { createContext, type ReactNode, use, useEffect, useMemo, useState } from 'react'
-import type { Book } from '@/core/book'
-import { deskTables } from '@/core/records'
+import { DropdownMenu } from 'radix-ui'
+import { type ReactNode, useEffect, useMemo, useState } from 'react'
+import type { Book, Table } from '@/core/book'
+import { deskTables, type ListRow } from '@/core/records'
 import { plural } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { FindDialog } from '@/ui/shell/find-dialog'
 import { DeskBar, type DeskPeople } from './desk-bar'
+import { DeskContext, type LinkedWish, useDesk } from './desk-context'
+import { NewLinked } from './form/new-linked'
 import { ShortcutSheet } from './shortcut-sheet'
 
-interface Desk extends DeskPeople {
-  /** The design as it was opened: what the records follow. */
-  readonly book: Book
-  readonly mayChange: boolean
-  readonly base: string
-}
-
-const DeskContext = createContext<Desk | undefined>(undefined)
-
-export function useDesk(): Desk {
-  const desk = use(DeskContext)
-  if (!desk) throw new Error('Expected to be at the Desk.')
-  return desk
+interface Wish extends LinkedWish {
+  readonly answer: (row: ListRow | undefined) => void
 }
 
 /** What every page of the Desk shares: the bars, finding, shortcuts and the cache of rows. */
@@ -32,8 +24,15 @@ export function DeskRoom({ children, ...people }: DeskPeople & { readonly book: 
   const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } }))
   const [finding, setFinding] = useState(false)
   const [helping, setHelping] = useState(false)
+  const [wishes, setWishes] = useState<readonly Wish[]>([])
   const desk = useMemo(
-    () => ({ ...people, mayChange: people.role !== 'reader', base: `/books/${people.id}/desk` }),
+    () => ({
+      ...people,
+      mayChange: people.role !== 'reader',
+      base: `/books/${people.id}/desk`,
+      addLinked: (wish: LinkedWish) =>
+        new Promise<ListRow | undefined>((answer) => setWishes((before) => [...before, { ...wish, answer }])),
+    }),
     [people],
   )
 
@@ -60,6 +59,17 @@ export function DeskRoom({ children, ...people }: DeskPeople & { readonly book: 
           {children}
         </div>
         <Finder open={finding} onClose={() => setFinding(false)} />
+        {wishes.map((wish, at) => (
+          <NewLinked
+            key={`${wish.table}-${at}`}
+            tableId={wish.table}
+            words={wish.words}
+            onEnd={(row) => {
+              setWishes(wishes.slice(0, at))
+              wish.answer(row)
+            }}
+          />
+        ))}
         <ShortcutSheet open={helping} onClose={() => setHelping(false)} />
       </DeskContext>
     </QueryClientProvider>
@@ -70,6 +80,7 @@ function TableTabs() {
   const { book, base } = useDesk()
   const path = usePathname()
   const { main, lists } = deskTables(book)
+  const isAt = (table: string) => path === `${base}/${table}` || path.startsWith(`${base}/${table}/`)
   return (
     <nav
       aria-label="Tables"
@@ -78,18 +89,21 @@ function TableTabs() {
       <Tab href={base} here={path === base}>
         All tables
       </Tab>
-      {[...main, ...lists].map((table) => (
-        <Tab
-          key={table.id}
-          href={`${base}/${table.id}`}
-          here={path.startsWith(`${base}/${table.id}/`) || path === `${base}/${table.id}`}
-        >
+      {main.map((table) => (
+        <Tab key={table.id} href={`${base}/${table.id}`} here={isAt(table.id)}>
           {plural(table.name)}
         </Tab>
       ))}
+      {lists.length > 0 && <ListsMenu lists={lists} here={lists.find((table) => isAt(table.id))} />}
     </nav>
   )
 }
+
+const tabLook = (here: boolean) =>
+  classNames(
+    'flex min-h-[34px] items-center gap-1.5 rounded-md px-3 whitespace-nowrap',
+    here ? 'border-b-[3px] border-spruce bg-paper font-bold' : 'text-ash-6 hover:text-ink',
+  )
 
 const Tab = ({
   href,
@@ -100,17 +114,39 @@ const Tab = ({
   readonly here: boolean
   readonly children: ReactNode
 }) => (
-  <Link
-    href={href}
-    aria-current={here ? 'page' : undefined}
-    className={classNames(
-      'flex min-h-[34px] items-center rounded-md px-3 whitespace-nowrap',
-      here ? 'border-b-[3px] border-spruce bg-paper font-bold' : 'text-ash-6 hover:text-ink',
-    )}
-  >
+  <Link href={href} aria-current={here ? 'page' : undefined} className={tabLook(here)}>
     {children}
   </Link>
 )
+
+/** Pick lists are seldom gone to by themselves, so they stand together behind one word. */
+function ListsMenu({ lists, here }: { readonly lists: readonly Table[]; readonly here: Table | undefined }) {
+  const { base } = useDesk()
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className={tabLook(here !== undefined)}>
+        {here ? plural(here.name) : 'Pick lists'} <span aria-hidden>▾</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-40 min-w-[180px] rounded-lg bg-paper p-1.5 shadow-float"
+        >
+          {lists.map((table) => (
+            <DropdownMenu.Item
+              key={table.id}
+              asChild
+              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
+            >
+              <Link href={`${base}/${table.id}`}>{plural(table.name)}</Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
 
 function Finder({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const { book, base, mayChange } = useDesk()

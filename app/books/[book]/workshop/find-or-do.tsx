@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { chapterNames } from '@/core/chapters'
 import { FindDialog } from '@/ui/shell/find-dialog'
-import { useWorkshop } from './workshop'
+import { useWorkshop } from './workshop-context'
 
 const roles = { joining: 'joining table', 'pick-list': 'pick list' }
 

@@ -5,7 +5,7 @@ import type { Book } from '@/core/book'
 import { needsMetBy } from '@/core/needs'
 import { listed } from '@/core/words'
 import { Note } from '@/ui/kit'
-import { useWorkshop } from './workshop'
+import { useWorkshop } from './workshop-context'
 
 /** The margin's note on which needs the thing on the sheet meets. */
 export function NeedsMet({ part, noun }: { readonly part: string; readonly noun: string }) {

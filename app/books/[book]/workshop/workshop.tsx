@@ -1,16 +1,7 @@
 'use client'
 
 import { usePathname, useRouter } from 'next/navigation'
-import {
-  createContext,
-  type ReactNode,
-  use,
-  useCallback,
-  useEffect,
-  useMemo,
-  useState,
-  useSyncExternalStore,
-} from 'react'
+import { type ReactNode, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { toast } from 'sonner'
 import { AccountBar } from '@/app/account-bar'
 import type { Book, Edit } from '@/core/book'
@@ -20,33 +11,7 @@ import { Thread } from '@/ui/shell/thread'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
 import { FindOrDo } from './find-or-do'
 import { BookStore } from './store'
-
-interface Opened {
-  readonly everOpened: boolean
-  readonly revision: number
-}
-
-interface Workshop {
-  readonly id: string
-  readonly book: Book
-  readonly revision: number
-  readonly opened: Opened
-  /** Makes an edit; says a refusal in words and returns whether it was made. */
-  readonly edit: (edit: Edit) => boolean
-  readonly undo: () => void
-  readonly redo: () => void
-  readonly backTo: (revision: number) => Promise<void>
-  /** After an opening. */
-  readonly setOpened: (opened: Opened) => void
-}
-
-const WorkshopContext = createContext<Workshop | undefined>(undefined)
-
-export function useWorkshop(): Workshop {
-  const workshop = use(WorkshopContext)
-  if (!workshop) throw new Error('Expected to be inside the Workshop.')
-  return workshop
-}
+import { type Opened, type Workshop, WorkshopContext } from './workshop-context'
 
 interface Props {
   readonly id: string
@@ -207,7 +172,7 @@ function SaveState({
   )
 }
 
-export const isTyping = (target: EventTarget | null) =>
+const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 

@@ -5,7 +5,7 @@ import { findLink, tableOf } from '@/core/book'
 import { counted, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Note } from '@/ui/kit'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 
 interface Props {
   readonly tableId: string

@@ -7,7 +7,7 @@ import { showValue } from '@/core/kinds'
 import type { ListRow } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { classNames, TextBox } from '@/ui/kit'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 import { useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 
@@ -22,11 +22,16 @@ export function RecordRail({ tableId, here }: { readonly tableId: string; readon
   const sort = key ? { field: key, down: fieldOf(table, key).kind === 'running' } : undefined
   // The record's words come with every row, whatever fields are asked for.
   const second = table.fields.find((field) => field.kind === 'date' || field.kind === 'dateTime')
+  // Where the key is part of what records are known by, the first link says more in the second line.
+  const third =
+    key && table.knownBy.includes(key)
+      ? table.fields.find((field) => field.kind === 'link' && field.id !== key)
+      : undefined
   const rows = useRows(base, {
     table: tableId,
     find: useSettled(typed),
     sort,
-    fields: [key, second?.id].filter((id) => id !== undefined),
+    fields: [key, second?.id, third?.id].filter((id) => id !== undefined),
   })
   const all = rows.data?.pages.flatMap((page) => page.rows) ?? []
   const at = all.findIndex((row) => row.ref === here)
@@ -86,7 +91,9 @@ export function RecordRail({ tableId, here }: { readonly tableId: string; readon
                 )}
               </span>
               {row.label !== row.ref && row.ref.length <= 16 && (
-                <span className="w-full truncate text-[13px] font-normal">{row.label}</span>
+                <span className="w-full truncate text-[13px] font-normal">
+                  {(third && row.labels[third.id]) || row.label}
+                </span>
               )}
             </button>
           </li>

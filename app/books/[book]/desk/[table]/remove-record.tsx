@@ -8,7 +8,7 @@ import { inSentence, listed, wordProblem } from '@/core/words'
 import type { RemovalSheet } from '@/server/live'
 import { Button, Dialog } from '@/ui/kit'
 import { askRemoval, remove } from '../actions'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 
 interface Props {
   readonly tableId: string

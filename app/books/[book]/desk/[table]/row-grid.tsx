@@ -9,7 +9,7 @@ import { kindOf, showValue } from '@/core/kinds'
 import type { Sort } from '@/core/lists'
 import type { ListRow } from '@/core/records'
 import { classNames } from '@/ui/kit'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 
 const rowHeight = 36
 
@@ -28,8 +28,7 @@ interface Props {
 export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const fields = columns.map((id) => fieldOf(table, id))
-  // The drawing library keeps its own state; the compiler leaves this component as it is.
-  // eslint-disable-next-line react-hooks/incompatible-library
+
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => frame.current,
@@ -49,8 +48,7 @@ export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: 
         role="table"
         aria-label={table.name}
         aria-rowcount={rows.length}
-        className="min-w-full"
-        style={{ width: 'max-content' }}
+        style={{ minWidth: fields.map(leastWidth).reduce((sum, width) => sum + width, 40) }}
       >
         <div
           role="row"
@@ -80,13 +78,18 @@ export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: 
   )
 }
 
-function widthOf(field: Field): string {
+/** The least width of a column in pixels, and its share of what is left over. */
+function roomOf(field: Field): readonly [number, number] {
   const { control } = kindOf(field.kind)
-  if (control === 'passage') return 'minmax(220px, 3fr)'
-  if (field.kind === 'link' || field.kind === 'email' || field.kind === 'web') return 'minmax(170px, 2fr)'
-  if (field.kind === 'line') return (field.length ?? 60) > 40 ? 'minmax(170px, 2fr)' : 'minmax(120px, 1fr)'
-  return control === 'date-time' ? 'minmax(150px, 1fr)' : 'minmax(104px, 1fr)'
+  if (control === 'passage') return [220, 3]
+  if (['link', 'email', 'web'].includes(field.kind)) return [150, 2]
+  if (field.kind === 'line') return (field.length ?? 60) > 40 ? [150, 2] : [110, 1]
+  if (control === 'tick' || control === 'mark') return [84, 0.6]
+  return control === 'date-time' ? [146, 1] : [100, 1]
 }
+
+const leastWidth = (field: Field) => roomOf(field)[0]
+const widthOf = (field: Field) => `minmax(${roomOf(field)[0]}px, ${roomOf(field)[1]}fr)`
 
 function ColumnHead({
   field,

@@ -9,7 +9,7 @@ import type { Sort } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 import { rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 import { ColumnChooser, useColumns } from './column-chooser'
@@ -76,7 +76,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
                 all[0] &&
                 router.push(`${base}/${tableId}/record/${encodeURIComponent(all[0].ref)}`)
               }
-              className="w-[230px]"
+              className="!w-[230px]"
             />
             <ColumnChooser table={table} columns={columns} onChoose={setColumns} />
             <a

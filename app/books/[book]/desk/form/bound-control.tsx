@@ -8,10 +8,9 @@ import { kindOf, showValue } from '@/core/kinds'
 import type { FormText, ListRow } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
-import { FieldControl, type FileSource, type LinkSource } from '@/ui/controls'
-import { useDesk } from '../desk'
-import { NewLinked } from './new-linked'
-import { officeNow } from './office-now'
+import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
+import { useDesk } from '../desk-context'
+import { officeNow } from '@/app/office-now'
 
 type TextPath = `text.${string}` | `insets.${string}.${number}.text.${string}`
 type LabelPath = `labels.${string}` | `insets.${string}.${number}.labels.${string}`
@@ -34,8 +33,7 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
   const { control } = useFormContext<FormText>()
   const { field: box } = useController({ control, name })
   const text = typeof box.value === 'string' ? box.value : ''
-  const [adding, setAdding] = useState<string>()
-  const link = useLinkSource(field, labelName, text, (ref) => box.onChange(ref), readOnly, setAdding)
+  const link = useLinkSource(field, labelName, text, (ref) => box.onChange(ref), readOnly, id)
   const file = useFileSource(field, text, (hash) => box.onChange(hash))
 
   const onBlur = () => {
@@ -49,34 +47,20 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
     box.onBlur()
   }
   return (
-    <>
-      <FieldControl
-        id={id}
-        field={field}
-        look={book.look}
-        text={text}
-        onText={box.onChange}
-        onBlur={onBlur}
-        invalid={invalid}
-        readOnly={readOnly}
-        {...(compact && { compact })}
-        {...(spoken && { name: spoken })}
-        {...(link && { link })}
-        {...(file && { file })}
-      />
-      {link && adding !== undefined && (
-        <NewLinked
-          tableId={linkOf(book, field.id).one}
-          words={adding}
-          onClose={() => setAdding(undefined)}
-          onSaved={(row) => {
-            setAdding(undefined)
-            link.onPick({ ref: row.ref, label: row.label })
-            document.getElementById(id)?.focus()
-          }}
-        />
-      )}
-    </>
+    <FieldControl
+      id={id}
+      field={field}
+      look={book.look}
+      text={text}
+      onText={box.onChange}
+      onBlur={onBlur}
+      invalid={invalid}
+      readOnly={readOnly}
+      {...(compact && { compact })}
+      {...(spoken && { name: spoken })}
+      {...(link && { link })}
+      {...(file && { file })}
+    />
   )
 }
 
@@ -86,13 +70,22 @@ function useLinkSource(
   ref: string,
   onRef: (ref: string) => void,
   readOnly: boolean,
-  onAdd: (words: string) => void,
+  id: string,
 ): LinkSource | undefined {
-  const { book, base } = useDesk()
+  const { book, base, addLinked } = useDesk()
   const { setValue, watch } = useFormContext<FormText>()
   const label = watch(labelName as `labels.${string}`)
   if (field.kind !== 'link') return undefined
   const target = tableOf(book, linkOf(book, field.id).one)
+  const pick = (option: LinkOption | undefined) => {
+    setValue(labelName as `labels.${string}`, option?.label ?? '')
+    onRef(option?.ref ?? '')
+  }
+  const add = async (words: string) => {
+    const row = await addLinked({ table: target.id, words })
+    if (row) pick(row)
+    document.getElementById(id)?.focus()
+  }
   return {
     label: ref ? label || ref : '',
     noun: inSentence(target.name),
@@ -104,11 +97,8 @@ function useLinkSource(
       const { rows } = (await answer.json()) as { rows: ListRow[] }
       return rows.map((row) => ({ ref: row.ref, label: row.label }))
     },
-    onPick(option) {
-      setValue(labelName as `labels.${string}`, option?.label ?? '')
-      onRef(option?.ref ?? '')
-    },
-    ...(!readOnly && { onAdd }),
+    onPick: pick,
+    ...(!readOnly && { onAdd: add }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }
 }

@@ -7,8 +7,8 @@ import { type FormText, formLayout, formTextOf, type RowText } from '@/core/reco
 import { plural } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button, Dialog, Segments } from '@/ui/kit'
-import { useDesk } from '../desk'
-import { officeNow } from './office-now'
+import { useDesk } from '../desk-context'
+import { officeNow } from '@/app/office-now'
 
 export interface Revs {
   readonly own: number

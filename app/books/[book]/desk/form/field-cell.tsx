@@ -1,5 +1,6 @@
 'use client'
 
+import type { CSSProperties } from 'react'
 import { useController, useFormContext } from 'react-hook-form'
 import { type Field, mustHold, type Table } from '@/core/book'
 import type { FormText } from '@/core/records'
@@ -22,11 +23,7 @@ export function FieldCell({ table, field, span, stored, readOnly }: Props) {
   const problem = fieldState.error?.message
   const fixed = stored && table.key.includes(field.id) && table.role !== 'joining'
   return (
-    <div
-      data-field={field.id}
-      className="col-span-12 md:col-span-(--span)"
-      style={{ '--span': `span ${span} / span ${span}` } as React.CSSProperties}
-    >
+    <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
       <Labelled label={field.name} htmlFor={field.id} hint={field.note} problem={problem} must={mustHold(table, field)}>
         <BoundControl
           name={`text.${field.id}`}

@@ -8,7 +8,7 @@ import { kindOf, type Now } from '@/core/kinds'
 import { type FormText, type Inset, newRowText } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { classNames, IconButton, WordButton } from '@/ui/kit'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
 
 interface Props {

@@ -5,19 +5,17 @@ import { fieldOf, tableOf } from '@/core/book'
 import type { ListRow } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
-import { useDesk } from '../desk'
+import { useDesk } from '../desk-context'
 import { RecordForm, type RecordFormHandle } from './record-form'
 
 interface Props {
   readonly tableId: string
-  /** What had been typed into the link's box: put into the first line the record is known by. */
   readonly words: string
-  readonly onClose: () => void
-  readonly onSaved: (row: ListRow) => void
+  readonly onEnd: (row: ListRow | undefined) => void
 }
 
 /** A new record of the linked table, entered without leaving the one at hand. */
-export function NewLinked({ tableId, words, onClose, onSaved }: Props) {
+export function NewLinked({ tableId, words, onEnd }: Props) {
   const { book } = useDesk()
   const table = tableOf(book, tableId)
   const handle = useRef<RecordFormHandle>(null)
@@ -30,11 +28,11 @@ export function NewLinked({ tableId, words, onClose, onSaved }: Props) {
     <Dialog
       open
       wide
-      onClose={onClose}
+      onClose={() => onEnd(undefined)}
       title={`New ${inSentence(table.name)}`}
       actions={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={() => onEnd(undefined)}>Leave it</Button>
           <Button look="main" disabled={busy} onClick={() => void handle.current?.save()}>
             Save and use it
           </Button>
@@ -48,7 +46,7 @@ export function NewLinked({ tableId, words, onClose, onSaved }: Props) {
           stored={undefined}
           begin={begin}
           handle={handle}
-          onSaved={(record) => onSaved(record.row)}
+          onSaved={(record) => onEnd(record.row)}
           onState={(state) => setBusy(state.busy)}
         />
       </div>

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import type { HistoryEntry } from '@/server/books'
 import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** Everything that was done to the book: who, when, what. From here the book can go back to any point. */
 export function HistoryChapter() {

@@ -5,7 +5,7 @@ import { fieldKinds, Look } from '@/core/kinds'
 import { ChoiceBox, Labelled, Note } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { SettingBox } from '../tables/setting-box'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 type Changes = NonNullable<Extract<Edit, { kind: 'changeLook' }>['look']>
 

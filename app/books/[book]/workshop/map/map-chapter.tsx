@@ -14,12 +14,12 @@ import {
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { footWords } from '@/core/pairings'
-import { mapDrawing } from '@/core/map'
+import { type Box, mapDrawing, routeLines } from '@/core/map'
 import { Button, Empty, Note } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { layOut } from '@/workers/lay-out'
 import { UnmetNote } from '../needs-met'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { MapCardNode } from './map-card'
 import { MapLineEdge } from './map-line'
 
@@ -85,19 +85,21 @@ function Drawing() {
     void fitView({ padding: 0.08, maxZoom: 1 })
   }, [nodes.length, shape, fitView])
 
-  const edges: Edge[] = useMemo(
-    () =>
-      lines.map((line) => ({
-        id: line.id,
-        type: 'line',
-        source: line.one,
-        target: line.many,
-        data: { line },
-        focusable: false,
-        ariaLabel: line.label,
-      })),
-    [lines],
-  )
+  const edges: Edge[] = useMemo(() => {
+    const boxes = new Map<string, Box>(
+      nodes.map((node) => [node.id, { ...node.position, width: node.width ?? 0, height: node.height ?? 0 }]),
+    )
+    const routes = routeLines(lines, boxes)
+    return lines.map((line) => ({
+      id: line.id,
+      type: 'line',
+      source: line.one,
+      target: line.many,
+      data: { line, route: routes.get(line.id) },
+      focusable: false,
+      ariaLabel: line.label,
+    }))
+  }, [lines, nodes])
   const keepMoved = (changes: NodeChange[]) => {
     // The arrow keys move a chosen card without a drag; its place is kept when they rest.
     const moved = changes.flatMap((change) =>

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { linkOf, type Need, type Table, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { classNames, Empty, TextBox, TickBox } from '@/ui/kit'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** Ticks which tables, fields and links meet one need. What is ticked stands first. */
 export function MetBy({ need, number }: { readonly need: Need; readonly number: number }) {

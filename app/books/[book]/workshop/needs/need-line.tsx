@@ -6,7 +6,7 @@ import { GripVertical, Trash2 } from 'lucide-react'
 import { type KeyboardEvent, useState } from 'react'
 import type { Need } from '@/core/book'
 import { classNames, IconButton } from '@/ui/kit'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 interface Props {
   readonly need: Need
@@ -57,7 +57,7 @@ export function NeedLine({ need, number, chosen, onChoose, onMove }: Props) {
         {...attributes}
         {...listeners}
         aria-label={`Move need ${number}`}
-        className="mt-1 flex h-7 w-9 shrink-0 cursor-grab items-center justify-end gap-0.5 rounded-sm pr-1 font-bold text-ash-6"
+        className="mt-0.5 flex h-7 w-9 shrink-0 cursor-grab items-center justify-end gap-0.5 rounded-sm pr-1 font-bold text-ash-6"
       >
         <GripVertical
           size={14}

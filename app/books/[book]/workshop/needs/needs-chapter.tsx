@@ -16,7 +16,7 @@ import { splitNeeds } from '@/core/needs'
 import { Empty, Note } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { MetBy } from './met-by'
 import { NeedLine } from './need-line'
 

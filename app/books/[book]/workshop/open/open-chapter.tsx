@@ -7,7 +7,7 @@ import type { OpeningSheet } from '@/server/live'
 import { Button, Empty, Note } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { askOpening, openNow } from '../actions'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { OpeningSteps } from './opening-steps'
 
 const heads = {

@@ -1,11 +1,11 @@
 'use client'
 
-import { type KeyboardEvent, useRef } from 'react'
+import { type KeyboardEvent, useEffect, useRef } from 'react'
 import type { Table } from '@/core/book'
 import { feetFor, pairState } from '@/core/pairings'
 import { classNames } from '@/ui/kit'
 import { FootLine } from '@/ui/drawing/crows-foot'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 interface Props {
   readonly tables: readonly Table[]
@@ -25,16 +25,16 @@ export function Matrix({ tables, chosen, onChoose }: Props) {
     body.current?.querySelector<HTMLElement>(`[data-at="${at}"]`)?.focus()
   }
   return (
-    <div className="overflow-x-auto pb-1">
+    <div className="max-h-[max(240px,calc(100vh-570px))] overflow-auto pb-1">
       <table className="border-separate border-spacing-[3px]">
         <thead>
           <tr>
-            <td className="sticky left-0 z-10 bg-paper" />
+            <td className="sticky top-0 left-0 z-20 bg-paper" />
             {tables.map((table) => (
               <th
                 key={table.id}
                 scope="col"
-                className="w-[92px] max-w-[92px] px-1 pb-1 text-[13px] leading-tight font-bold break-words text-ash-6"
+                className="sticky top-0 z-10 w-[92px] max-w-[92px] bg-paper px-1 pb-1 align-bottom text-[13px] leading-tight font-bold break-words text-ash-6"
               >
                 {table.name}
               </th>
@@ -81,6 +81,10 @@ interface CellProps {
 
 function Cell({ a, b, at, first, here, onChoose }: CellProps) {
   const { book } = useWorkshop()
+  const button = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (here) button.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [here])
   const state = pairState(book, a.id, b.id)
   const feet = state.kind === 'tied' ? feetFor(state.ties[0]!.answers) : undefined
   const words =
@@ -91,6 +95,7 @@ function Cell({ a, b, at, first, here, onChoose }: CellProps) {
         : 'not answered'
   return (
     <button
+      ref={button}
       type="button"
       data-at={at}
       tabIndex={here || first ? 0 : -1}

@@ -7,7 +7,7 @@ import { pairState, type Tie } from '@/core/pairings'
 import { listed } from '@/core/words'
 import { Button, Tag, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { Questions } from './questions'
 
 interface Props {

@@ -7,7 +7,7 @@ import { counted, listed } from '@/core/words'
 import { Button, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { UnmetNote } from '../needs-met'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { Matrix } from './matrix'
 import { PairSheet } from './pair-sheet'
 

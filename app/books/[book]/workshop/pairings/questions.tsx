@@ -6,7 +6,7 @@ import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { Outcome } from './outcome'
 
 type Partial2 = Partial<Answers>

@@ -8,7 +8,7 @@ import { unmetNeeds } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** The sixth chapter: what a careful designer would still say before the book is opened. */
 export function ReviewChapter() {

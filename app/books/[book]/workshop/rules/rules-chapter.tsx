@@ -6,7 +6,7 @@ import { allFieldRules, fieldRules } from '@/core/rules'
 import { counted } from '@/core/words'
 import { Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** The fourth chapter: every rule that fields carry, as sentences, grouped by table. */
 export function RulesChapter() {

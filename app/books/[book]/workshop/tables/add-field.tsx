@@ -5,7 +5,7 @@ import type { Table } from '@/core/book'
 import { kindNames, type KindName, kindOf } from '@/core/kinds'
 import { Button, ChoiceBox, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** Kinds a field can be given by hand; a link comes from a pairing. */
 export const givenKinds = kindNames.filter((kind) => kind !== 'link')

@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { Button, Labelled, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 interface Props {
   readonly role: 'pick-list' | undefined

@@ -8,7 +8,7 @@ import { type Book, type Field, linkOf, mustHold, type Table, tableOf } from '@/
 import { kindOf, showValue } from '@/core/kinds'
 import { classNames, IconButton, Tag } from '@/ui/kit'
 import { FieldControl } from '@/ui/controls'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { FieldEditor } from './field-editor'
 import { InPlace } from './table-head'
 
@@ -66,7 +66,7 @@ export function FieldRow({ table, field, unfolded, onUnfold, onMove }: Props) {
             onClick={() => onUnfold(!unfolded)}
             aria-expanded={unfolded}
             aria-label={`Settings of ${field.name}`}
-            className="flex min-h-7 min-w-0 flex-1 flex-wrap items-center gap-x-1.5 rounded-sm text-left text-ash-6 hover:text-ink"
+            className="min-h-7 min-w-0 flex-1 rounded-sm text-left text-ash-6 hover:text-ink"
           >
             <Summary book={book} table={table} field={field} isKey={isKey} />
           </button>
@@ -112,8 +112,10 @@ function Summary({
   return (
     <>
       {isKey && <Tag look="brass">key</Tag>}
+      {isKey && ' '}
       {target && <Tag look="sky">{target.role === 'pick-list' ? 'pick' : 'link'}</Tag>}
-      <span className="min-w-0">{parts.filter(Boolean).join(' · ')}</span>
+      {target && ' '}
+      {parts.filter(Boolean).join(' · ')}
     </>
   )
 }

@@ -3,7 +3,7 @@
 import { type Field, linkOf, tableOf } from '@/core/book'
 import { inSentence } from '@/core/words'
 import { ChoiceBox, Labelled } from '@/ui/kit'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { SettingBox } from './setting-box'
 
 /** What happens when the record a link points to is removed, and how the link reads. */

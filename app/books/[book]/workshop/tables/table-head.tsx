@@ -4,10 +4,10 @@ import { useRouter } from 'next/navigation'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { fieldOf, freeName, goesWith, linksFrom, type Table } from '@/core/book'
-import { counted, inSentence, listed } from '@/core/words'
+import { aOrAn, counted, inSentence, listed } from '@/core/words'
 import { Button, classNames, Dialog, Tag, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** A table's name, what it keeps, what staff know its records by, its key; copying and removing it. */
 export function TableHead({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
@@ -62,7 +62,7 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
         >
           {table.key.length > 0 ? names(table.key) : 'nothing yet'}
         </FieldsPopover>
-        <span>and staff know {inSentence(table.name)} by</span>
+        <span>and staff know {aOrAn(inSentence(table.name))} by</span>
         <FieldsPopover
           table={table}
           chosen={table.knownBy}

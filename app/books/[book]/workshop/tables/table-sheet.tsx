@@ -12,7 +12,7 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useState } from 'react'
 import type { Table } from '@/core/book'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { AddField } from './add-field'
 import { FieldRow } from './field-row'
 import { TableHead } from './table-head'

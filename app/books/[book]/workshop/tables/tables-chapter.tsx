@@ -7,7 +7,7 @@ import { findTable, type Table } from '@/core/book'
 import { Note } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { NeedsMet } from '../needs-met'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 import { AddTable } from './add-table'
 import { TableSheet } from './table-sheet'
 

@@ -1,19 +1,20 @@
 'use client'
 
 import { useId, useState } from 'react'
+import { officeNow } from '@/app/office-now'
 import type { Field, Table } from '@/core/book'
 import { showValue } from '@/core/kinds'
 import { readTyped } from '@/core/records'
 import { wordProblem } from '@/core/words'
 import { TextBox } from '@/ui/kit'
-import { useWorkshop } from '../workshop'
+import { useWorkshop } from '../workshop-context'
 
 /** Takes or refuses a value with the words that staff would read. */
 export function TryValue({ table, field }: { readonly table: Table; readonly field: Field }) {
   const { book } = useWorkshop()
   const [text, setText] = useState('')
   const id = useId()
-  const now = { moment: new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 16) }
+  const [now] = useState(officeNow)
   const read = readTyped(book, table, field, text, now)
   const tried = text !== ''
   return (

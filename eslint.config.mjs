@@ -1,0 +1,54 @@
+import next from '@next/eslint-plugin-next'
+import reactHooks from 'eslint-plugin-react-hooks'
+import tseslint from 'typescript-eslint'
+
+export default tseslint.config(
+  { ignores: ['node_modules', '.next', '.hearth', 'next-env.d.ts', 'coverage'] },
+  ...tseslint.configs.recommended,
+  {
+    plugins: { '@next/next': next, 'react-hooks': reactHooks },
+    rules: {
+      ...next.configs.recommended.rules,
+      ...next.configs['core-web-vitals'].rules,
+      ...reactHooks.configs.recommended.rules,
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      // There is no React compiler here to be incompatible with.
+      'react-hooks/incompatible-library': 'off',
+      eqeqeq: 'error',
+      'no-console': 'error',
+      'prefer-const': 'error',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'crypto',
+        'process',
+        'setTimeout',
+        'localStorage',
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Core has no clock: take the moment as an argument.',
+        },
+        {
+          selector: "MemberExpression[object.name='Date'][property.name='now']",
+          message: 'Core has no clock: take the moment as an argument.',
+        },
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: 'Core has no dice: take what is random as an argument.',
+        },
+      ],
+    },
+  },
+)

@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs'
+import { adviceOn } from '@/core/advice'
+import { type Book, readBook } from '@/core/book'
+import { creationScript } from '@/core/opening'
+import { wordProblem } from '@/core/words'
+
+const usage = `npm run -s hearth -- check BOOK.json                advice on a book, as JSON
+npm run -s hearth -- sql BOOK.json [--for mariadb]   the script that makes its database
+`
+
+/** Wrong use ends with 2, refused input with 1; problems go to standard error, answers to standard output. */
+class Refused extends Error {
+  constructor(
+    readonly code: 1 | 2,
+    words: string,
+  ) {
+    super(words)
+  }
+}
+
+const verbs: Record<string, (words: readonly string[]) => string> = {
+  check: ([file]) => `${JSON.stringify(adviceOn(bookIn(file)), null, 2)}\n`,
+  sql([file, option, dialect]) {
+    if (option !== undefined && (option !== '--for' || dialect !== 'mariadb')) {
+      throw new Refused(2, `Only “--for mariadb” can be asked for.\n${usage}`)
+    }
+    return creationScript(bookIn(file))
+  },
+}
+
+function bookIn(file: string | undefined): Book {
+  if (!file) throw new Refused(2, usage)
+  let json: unknown
+  try {
+    json = JSON.parse(readFileSync(file, 'utf8'))
+  } catch (cause) {
+    throw new Refused(1, `${file} can’t be read as JSON: ${cause instanceof Error ? cause.message : String(cause)}`)
+  }
+  const book = readBook(json)
+  if (!book.ok) throw new Refused(1, wordProblem(book.problem))
+  return book.value
+}
+
+const [verb, ...rest] = process.argv.slice(2)
+try {
+  const run = verbs[verb ?? '']
+  if (!run) throw new Refused(2, usage)
+  process.stdout.write(run(rest))
+} catch (cause) {
+  if (!(cause instanceof Refused)) throw cause
+  process.stderr.write(`${cause.message}\n`)
+  process.exit(cause.code)
+}

@@ -1,0 +1,32 @@
+import { spawn } from 'node:child_process'
+import { ensureBuilt, root } from '../setup/application'
+import { runScript } from '../setup/run-script'
+import { say } from '../setup/say.mjs'
+
+/** Everything that CI runs, in the order in which it fails soonest. `-- core` runs one part. */
+await runScript(async () => {
+  const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'))
+  const parts: [string, () => Promise<number>][] = [
+    ['types', () => run('npx', 'tsc', '--noEmit')],
+    ['lint', () => run('npm', 'run', '-s', 'lint')],
+    ['core', () => run('npx', 'vitest', 'run', '--project', 'core')],
+    ['server', () => run('npx', 'vitest', 'run', '--project', 'server')],
+    ['journeys', async () => (await ensureBuilt(), run('npx', 'vitest', 'run', '--project', 'journeys'))],
+  ]
+  for (const [name, part] of parts) {
+    if (asked.length > 0 && !asked.includes(name)) continue
+    const started = Date.now()
+    say(`── ${name}`)
+    const code = await part()
+    say(`── ${name}: ${code === 0 ? 'passed' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`)
+    if (code !== 0) return code
+  }
+  return 0
+})
+
+const run = (command: string, ...words: string[]) =>
+  new Promise<number>((done) => {
+    // Its own database is started by the tests that need one, whatever the surroundings say.
+    const { HEARTH_DATABASE_URL: _theirs, ...env } = process.env
+    spawn(command, words, { cwd: root, stdio: 'inherit', env }).on('exit', (code) => done(code ?? 1))
+  })
