@@ -20,7 +20,8 @@ export const dateTime: FieldKind = {
   read(typed, _settings, look, now) {
     const text = typed.trim()
     if (text.toLowerCase() === 'now' && now) return ok(now.moment.slice(0, 16))
-    const parts = /^(.*\S)[,\sT]+(\d{1,2}[:.h]?\d{0,2}\s*(?:am|pm)?)$/i.exec(text)
+    // The time must look like one: in "12 Mar 2027" the year is no half past eight.
+    const parts = /^(.*\S)[,\sT]+(\d{1,2}(?:[:.h]\d{2}\s*(?:am|pm)?|\s*(?:am|pm)))$/i.exec(text)
     const refused = fail({ kind: 'not-date-time', text, example: show('2027-03-12T09:30', look) })
     if (!parts) return refused
     const day = readDay(parts[1]!.replace(/,$/, ''), look, now)

@@ -14,6 +14,8 @@ export interface LinkSource {
   readonly noun: string
   readonly search: (words: string) => Promise<readonly LinkOption[]>
   readonly onPick: (option: LinkOption | undefined) => void
+  /** Told when somebody leaves words behind that fit no record, or several. */
+  readonly onMiss: (words: string) => void
   /** Adds a record of the linked table without leaving; the words typed so far go along. */
   readonly onAdd?: (words: string) => void
   readonly href?: string

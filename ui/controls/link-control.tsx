@@ -14,28 +14,42 @@ export function LinkControl(props: ControlProps) {
   const [words, setWords] = useState<string>()
   const [options, setOptions] = useState<readonly LinkOption[]>([])
   const [at, setAt] = useState(0)
-  const [searching, setSearching] = useState(false)
+  // The words that the options belong to; while they differ from what is typed, an answer is on its way.
+  const [answered, setAnswered] = useState<string>()
   const list = useId()
   const asked = useRef(0)
+  const pickWhenAnswered = useRef(false)
   const open = words !== undefined && !readOnly
+  const searching = open && answered !== words
   const canAdd = link?.onAdd !== undefined
   const last = options.length - 1 + (canAdd ? 1 : 0)
   const search = link?.search
+
+  const close = () => {
+    setWords(undefined)
+    setAnswered(undefined)
+    pickWhenAnswered.current = false
+  }
+  const pick = (among: readonly LinkOption[], place: number) => {
+    const option = among[place]
+    if (option) link?.onPick(option)
+    else if (canAdd) link.onAdd?.(words ?? '')
+    close()
+  }
 
   useEffect(() => {
     if (words === undefined || !search) return
     const turn = ++asked.current
     const timer = setTimeout(
-      () => {
-        setSearching(true)
+      () =>
         void search(words).then((found) => {
           // A slower answer to fewer letters must not overwrite a later one.
           if (turn !== asked.current) return
           setOptions(found)
           setAt(0)
-          setSearching(false)
-        })
-      },
+          setAnswered(words)
+          if (pickWhenAnswered.current) pick(found, 0)
+        }),
       words === '' ? 0 : pauseBeforeSearch,
     )
     return () => clearTimeout(timer)
@@ -43,15 +57,8 @@ export function LinkControl(props: ControlProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [words])
 
-  const close = () => setWords(undefined)
-  const pick = (place: number) => {
-    const option = options[place]
-    if (option) link?.onPick(option)
-    else if (canAdd) link.onAdd?.(words ?? '')
-    close()
-  }
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    if (!event.altKey && (event.key === 'ArrowDown' || event.key === 'ArrowUp')) {
       event.preventDefault()
       if (!open) return setWords('')
       setAt(Math.max(0, Math.min(last, at + (event.key === 'ArrowDown' ? 1 : -1))))
@@ -59,22 +66,30 @@ export function LinkControl(props: ControlProps) {
     if (event.key === 'Enter' && open) {
       event.preventDefault()
       event.stopPropagation()
-      if (!searching) pick(at)
+      // Who types faster than the answer comes gets what the answer brings.
+      if (searching) pickWhenAnswered.current = true
+      else pick(options, at)
     }
     if (event.key === 'Escape' && open) {
       event.stopPropagation()
       close()
     }
-    if (event.key === 'Tab' && open && words && options[at] && !searching) pick(at)
   }
-  const onBlur = () => {
-    if (words !== undefined && words.trim() === '' && props.text && words !== link?.label && typedBlank.current)
-      link?.onPick(undefined)
-    typedBlank.current = false
+  /** Leaving the box takes the record meant: the one chosen in the list, or the only one found. */
+  const onBlur = async () => {
+    const typed = words?.trim()
+    if (words !== undefined && typed === '' && emptied.current) link?.onPick(undefined)
+    emptied.current = false
+    if (typed && typed !== link?.label) {
+      const found = searching ? await search?.(typed) : options
+      const meant = searching ? (found?.length === 1 ? found[0] : undefined) : options[at]
+      if (meant) link?.onPick(meant)
+      else link?.onMiss(typed)
+    }
     close()
     props.onBlur?.()
   }
-  const typedBlank = useRef(false)
+  const emptied = useRef(false)
 
   return (
     <span className="relative block">
@@ -94,11 +109,11 @@ export function LinkControl(props: ControlProps) {
         onFocus={(event) => event.target.select()}
         onClick={() => open || setWords('')}
         onChange={(event) => {
-          typedBlank.current = event.target.value === ''
+          emptied.current = event.target.value === ''
           setWords(event.target.value)
         }}
         onKeyDown={onKeyDown}
-        onBlur={onBlur}
+        onBlur={() => void onBlur()}
         className={link?.href ? 'pr-8' : undefined}
       />
       {link?.href && words === undefined && (
@@ -124,7 +139,7 @@ export function LinkControl(props: ControlProps) {
               key={option.ref}
               id={`${list}-${place}`}
               here={place === at}
-              onPick={() => pick(place)}
+              onPick={() => pick(options, place)}
               words={option.label || option.ref}
             />
           ))}
@@ -135,7 +150,7 @@ export function LinkControl(props: ControlProps) {
             <Option
               id={`${list}-${options.length}`}
               here={at === options.length}
-              onPick={() => pick(options.length)}
+              onPick={() => pick(options, options.length)}
               words={words ? `Add “${words}” …` : `Add a new ${link.noun} …`}
               quiet
             />

@@ -98,6 +98,7 @@ function useLinkSource(
       return rows.map((row) => ({ ref: row.ref, label: row.label }))
     },
     onPick: pick,
+    onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Pick it from the list.`),
     ...(!readOnly && { onAdd: add }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }

@@ -133,7 +133,13 @@ function Specimen({ book, field }: { readonly book: Book; readonly field: Field 
         text={text}
         onText={() => undefined}
         {...(target && {
-          link: { label: text, noun: target.name, search: () => Promise.resolve([]), onPick: () => undefined },
+          link: {
+            label: text,
+            noun: target.name,
+            search: () => Promise.resolve([]),
+            onPick: () => undefined,
+            onMiss: () => undefined,
+          },
         })}
       />
     </div>

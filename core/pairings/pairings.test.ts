@@ -1,0 +1,117 @@
+import { expect, test } from 'vitest'
+import { type Book, emptyBook, make, type Edit } from '../book'
+import { plainLook } from '../kinds'
+import { wordProblem } from '../words'
+import { allPairs, feetFor, openPairs, pairState, sayOutcome } from '.'
+
+function bookOf(...edits: Edit[]): Book {
+  return edits.reduce(
+    (book, edit) => {
+      const made = make(book, edit)
+      if (!made.ok) throw new Error(wordProblem(made.problem))
+      return made.value.book
+    },
+    emptyBook('Test', plainLook),
+  )
+}
+
+const table = (id: string): Edit => ({ kind: 'addTable', id, name: id, keyField: `${id}-key` })
+const answer = (
+  aHasSeveral: boolean,
+  bHasSeveral: boolean,
+  more: Partial<Extract<Edit, { kind: 'answerPairing' }>> = {},
+): Edit => ({
+  kind: 'answerPairing',
+  a: 'Visit',
+  b: 'Part',
+  aHasSeveral,
+  bHasSeveral,
+  aMust: false,
+  bMust: false,
+  ids: { table: 'joining', links: ['l1', 'l2'], fields: ['f1', 'f2'] },
+  ...more,
+})
+const pair = [table('Visit'), table('Part')]
+
+test('every answer that can be given is given back as it was', () => {
+  for (const bits of Array.from({ length: 16 }, (_, at) => at)) {
+    const answers = { aHasSeveral: !!(bits & 1), bHasSeveral: !!(bits & 2), aMust: !!(bits & 4), bMust: !!(bits & 8) }
+    const state = pairState(bookOf(...pair, answer(answers.aHasSeveral, answers.bHasSeveral, answers)), 'Visit', 'Part')
+    expect(state.kind === 'tied' && state.ties.map((tie) => tie.answers)).toEqual([answers])
+  }
+})
+
+test('many to many makes a joining table whose pair is its key', () => {
+  const book = bookOf(...pair, answer(true, true))
+  expect(book.tables.find((one) => one.id === 'joining')).toMatchObject({
+    name: 'Visit part',
+    role: 'joining',
+    key: ['f1', 'f2'],
+  })
+  expect(feetFor({ aHasSeveral: true, bHasSeveral: true, aMust: false, bMust: true })).toEqual({
+    atA: 'one-or-more',
+    atB: 'none-or-more',
+  })
+})
+
+test('one to many puts the link on the many side, behind the key', () => {
+  const [, part] = bookOf(...pair, answer(true, false, { bMust: true })).tables
+  expect(part!.fields.map((field) => [field.name, field.kind, field.must])).toEqual([
+    ['Part number', 'running', true],
+    ['Visit', 'link', true],
+  ])
+})
+
+test('a table can be tied to itself, and two tables twice, by other names', () => {
+  const book = bookOf(
+    ...pair,
+    answer(true, false),
+    answer(true, false, { name: 'Second visit', ids: { table: 'x', links: ['l3', 'l4'], fields: ['f3', 'f4'] } }),
+    {
+      ...answer(true, false, { name: 'Follows', ids: { table: 'y', links: ['l5', 'l6'], fields: ['f5', 'f6'] } }),
+      b: 'Visit',
+    } as Edit,
+  )
+  const state = pairState(book, 'Visit', 'Part')
+  expect(state.kind === 'tied' && state.ties.map((tie) => tie.name)).toEqual(['Visit', 'Second visit'])
+  expect(pairState(book, 'Visit', 'Visit').kind).toBe('tied')
+})
+
+test('an answer that replaces another leaves nothing of the first behind', () => {
+  const book = bookOf(
+    ...pair,
+    answer(true, false),
+    answer(true, true, { instead: 'l1', ids: { table: 'j2', links: ['l3', 'l4'], fields: ['f3', 'f4'] } }),
+  )
+  expect(book.links.map((link) => link.id)).toEqual(['l3', 'l4'])
+  expect(book.tables.find((one) => one.id === 'Part')!.fields).toHaveLength(1)
+})
+
+test('a joining table that keeps facts is not thrown away with a new answer', () => {
+  const book = bookOf(...pair, answer(true, true), {
+    kind: 'addField',
+    table: 'joining',
+    id: 'q',
+    name: 'Quantity',
+    holds: 'whole',
+  })
+  const made = make(book, { kind: 'untie', tie: 'joining' })
+  expect(!made.ok && wordProblem(made.problem)).toBe(
+    'Visit part keeps facts of its own (Quantity). Remove the table yourself if they may go.',
+  )
+})
+
+test('pairs nobody answered are open until tied or said to have no tie', () => {
+  const three = [...pair, table('Van')]
+  expect(allPairs(bookOf(...three))).toHaveLength(3)
+  const book = bookOf(...three, answer(true, false), { kind: 'sayNoTie', a: 'Visit', b: 'Van', id: 'none' })
+  expect(openPairs(book).map(({ a, b }) => `${a.name} ${b.name}`)).toEqual(['Part Van'])
+})
+
+test('what comes of the answers is said in the office’s words', () => {
+  const [visit, part] = bookOf(...pair).tables
+  expect(sayOutcome(visit!, part!, { aHasSeveral: true, bHasSeveral: false, aMust: false, bMust: true })).toEqual({
+    head: 'Each part gets a link to one visit.',
+    text: 'Parts get the field “Visit”, which must be filled. A visit can have any number of parts.',
+  })
+})
