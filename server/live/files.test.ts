@@ -1,0 +1,109 @@
+import sharp from 'sharp'
+import { beforeAll, expect, test } from 'vitest'
+import { wordProblem } from '@/core/words'
+import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import type { Catalogue } from '../catalogue'
+import { csvOf, fileContents, findFile, type Live, saveRecord, storeFile } from '.'
+
+let db: Catalogue
+let live: Live
+
+beforeAll(async () => {
+  db = await testCatalogue('files')
+  const account = await testAccount(db, 'Averil')
+  const id = await testBook(db, account, 'Files', [
+    { kind: 'addTable', id: 'person', name: 'Person', keyField: 'key' },
+    { kind: 'addField', table: 'person', id: 'name', name: 'Name', holds: 'line' },
+    { kind: 'addField', table: 'person', id: 'owed', name: 'Owed', holds: 'exact' },
+    { kind: 'addField', table: 'person', id: 'photo', name: 'Photo', holds: 'file' },
+    { kind: 'changeField', field: 'photo', to: { picturesOnly: true, megabytes: 1 } },
+    { kind: 'addField', table: 'person', id: 'letter', name: 'Letter', holds: 'file' },
+  ])
+  live = await opened(db, account, id)
+})
+
+const picture = (colour: string) =>
+  sharp({ create: { width: 900, height: 600, channels: 3, background: colour } })
+    .png()
+    .toBuffer()
+const words = (result: Awaited<ReturnType<typeof storeFile>>) =>
+  result.ok ? result.value : wordProblem(result.problem)
+
+test('a picture is kept once for each content, with a small one beside it', async () => {
+  const contents = await picture('#14625c')
+  const first = await storeFile(db, live, 'photo', '../../flue.png', contents)
+  expect(first).toMatchObject({ ok: true, value: { name: 'flue.png', mediaType: 'image/png', picture: true } })
+  const hash = first.ok ? first.value.hash : ''
+  expect(await storeFile(db, live, 'photo', 'again.png', contents)).toMatchObject({ ok: true, value: { hash } })
+  expect(await fileContents(db, live, hash, false)).toEqual(contents)
+  const small = await sharp(await fileContents(db, live, hash, true)).metadata()
+  expect([small.format, small.width]).toEqual(['webp', 320])
+  expect(await findFile(db, live, hash)).toMatchObject({ size: contents.length })
+})
+
+test.each<[string, string, () => Promise<Buffer>, string]>([
+  [
+    'a web page called a picture',
+    'photo',
+    async () => Buffer.from('<script>alert(1)</script>'),
+    '“x.png” is not a picture (PNG, JPEG, WebP or GIF).',
+  ],
+  [
+    'a broken picture',
+    'photo',
+    async () => (await picture('#a00')).subarray(0, 60),
+    '“x.png” is not a picture (PNG, JPEG, WebP or GIF).',
+  ],
+  [
+    'too large a file',
+    'photo',
+    async () => Buffer.alloc(1_100_000, 7),
+    'The file is larger than the 1 MB that fit here. Choose a smaller one.',
+  ],
+  ['an empty file', 'letter', async () => Buffer.alloc(0), 'The file did not arrive whole. Choose it again.'],
+  ['a file for a field that is none', 'name', async () => picture('#000'), 'That field is no longer in the book.'],
+])('%s is refused', async (_what, field, contents, expected) => {
+  expect(words(await storeFile(db, live, field, 'x.png', await contents()))).toBe(expected)
+})
+
+test('a record can only point to a file that is there', async () => {
+  const save = (photo: string) =>
+    saveRecord(db, live, 'Averil', {
+      table: 'person',
+      ref: null,
+      rev: null,
+      values: { name: 'Bram', photo },
+      children: [],
+    })
+  const refused = await save('0'.repeat(64))
+  expect(refused.kind === 'refused' && Object.keys(refused.problems.fields)).toEqual(['photo'])
+  const kept = await storeFile(db, live, 'photo', 'x.png', await picture('#123456'))
+  expect((await save(kept.ok ? kept.value.hash : '')).kind).toBe('saved')
+})
+
+test('a list goes out as CSV that no spreadsheet runs and every program reads', async () => {
+  for (const [name, owed] of [
+    ['=1+1', '-5.00'],
+    ['says "hello", twice', null],
+    ['@home', '12.5'],
+    ['שלום', '0'],
+  ] as const) {
+    await saveRecord(db, live, 'Averil', {
+      table: 'person',
+      ref: null,
+      rev: null,
+      values: { name, owed },
+      children: [],
+    })
+  }
+  let csv = ''
+  for await (const part of csvOf(db, live, { table: 'person', fields: ['name', 'owed'] })) csv += part
+  expect(csv.startsWith('\ufeffName,Owed\r\n')).toBe(true)
+  expect(csv.split('\r\n').slice(2)).toEqual([
+    `'=1+1,-5.00`,
+    `"says ""hello"", twice",`,
+    `'@home,12.50`,
+    'שלום,0.00',
+    '',
+  ])
+})
