@@ -1,0 +1,137 @@
+import { AxeBuilder } from '@axe-core/webdriverjs'
+import { beforeAll, expect, inject, test } from 'vitest'
+import { demoPeople, loadDemo } from '@/demo/load'
+import type { Running } from '@/scripts/setup/application'
+import { closeCatalogue } from '@/server/catalogue'
+import { application, browserAt } from '../support/application'
+import { type Browser, Key } from '../support/browser'
+
+let running: Running
+let clerk: Browser
+let emberly: string
+
+beforeAll(async () => {
+  process.env.HEARTH_DATABASE_URL = `${inject('databaseUrl')}/demo`
+  await loadDemo({ say: () => undefined })
+  await closeCatalogue()
+  running = await application('demo')
+  clerk = await browserAt(running.url)
+  const staff = demoPeople.find((person) => person.role === 'staff')!
+  await clerk.signIn(staff.name, staff.password)
+  await clerk.press('Emberly Flue Care')
+  await clerk.read('400 records')
+  emberly = (await clerk.path()).replace('/desk', '')
+})
+
+const valueOf = async (browser: Browser, box: string) => (await browser.box(box)).getAttribute('value')
+const holds = (browser: Browser, box: string, value: string) =>
+  browser.driver.wait(async () => (await valueOf(browser, box)) === value, 8000, `${box} never held ${value}`)
+
+async function faults(browser: Browser): Promise<string[]> {
+  const { violations } = await new AxeBuilder(browser.driver)
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.html.slice(0, 160)}`))
+}
+
+test('staff see the Desk alone, find a visit among thousands and sort by any column', async () => {
+  expect(await clerk.driver.findElements({ css: 'nav[aria-label="Sides"]' })).toEqual([])
+  await clerk.press('Visits')
+  await clerk.read('2,500 records')
+  expect(await faults(clerk)).toEqual([])
+  await clerk.type('/')
+  await clerk.fill('Find a visit', 'Quay Lane cancelled')
+  await clerk.read(/\d+( or more)? found among 2,500/)
+  const rows = await clerk.driver.findElements({ css: '[role="row"][aria-rowindex]' })
+  for (const row of rows.slice(0, 5)) expect(await row.getText()).toMatch(/Quay Lane[\s\S]*cancelled/)
+  await clerk.fill('Find a visit', '')
+  await clerk.read('2,500 records')
+  const heads = await clerk.driver.findElements({ css: '[role="columnheader"] button' })
+  await heads[3]!.click()
+  await heads[3]!.click()
+  await clerk.read('Mar 2027')
+})
+
+test('a visit is changed in place, refused in words, put right and saved with its rows', async () => {
+  await clerk.go(`${emberly}/desk/visit/record/V-00418`)
+  await clerk.read('Visit appliances')
+  expect(await faults(clerk)).toEqual([])
+  await clerk.fill('Ladder height', '15.2')
+  await clerk.type(Key.TAB)
+  await clerk.read('Over 14 m needs the tower crew')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('1 thing to put right before saving')
+  expect(await clerk.focused()).toMatch(/^Ladder height/)
+  await clerk.fill('Ladder height', '7.5')
+  await clerk.press('Add work line')
+  const row = (await clerk.driver.findElements({ css: 'section[aria-label="Work lines"] [role="row"]' })).length - 1
+  // Typed faster than the answer comes: Enter takes what the letters lead to.
+  await clerk.type('Smoke', Key.ENTER)
+  await holds(clerk, `Service item, row ${row}`, 'Smoke test')
+  await clerk.fill(`Price each, row ${row}`, '42')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('Saved.')
+  await holds(clerk, `Price each, row ${row}`, '42.00')
+  await holds(clerk, 'Ladder height', '7.5')
+})
+
+test('two people on one record: the second is shown both versions and chooses', async () => {
+  const other = await browserAt(running.url)
+  const administrator = demoPeople.find((person) => person.role === 'administrator')!
+  await other.signIn(administrator.name, administrator.password)
+  await other.go(`${emberly}/desk/visit/record/V-00007`)
+  await clerk.go(`${emberly}/desk/visit/record/V-00007`)
+  await other.fill('Ladder height', '3.5')
+  await clerk.fill('Ladder height', '4.5')
+  await clerk.fill('Note', 'Ring twice.')
+  await other.type(Key.chord(Key.CONTROL, 's'))
+  await other.read('Saved.')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('Rosalind Marram changed this record while you were typing')
+  await clerk.answer('Keep for Ladder height', 'Theirs')
+  await clerk.press('Save what is chosen')
+  await clerk.read('Saved')
+  await holds(clerk, 'Ladder height', '3.5')
+  await holds(clerk, 'Note', 'Ring twice.')
+})
+
+test('leaving a form by accident loses nothing that was typed', async () => {
+  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.fill('Address', '99 Nowhere Lane')
+  await clerk.go(`${emberly}/desk`)
+  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.read('It stands here as you left it.')
+  expect(await valueOf(clerk, 'Address')).toBe('99 Nowhere Lane')
+})
+
+test('removing says why it can’t, and what goes along', async () => {
+  await clerk.go(`${emberly}/desk/premises/record/P-0001`)
+  await clerk.press('Remove')
+  await clerk.read(/This premises is still used by .*(visit|appliance)/)
+  await clerk.press('Keep it')
+})
+
+test('the administrator’s chapters show the demo’s design, sound and accessible', async () => {
+  const administrator = await browserAt(running.url)
+  const rosalind = demoPeople.find((person) => person.role === 'administrator')!
+  await administrator.signIn(rosalind.name, rosalind.password)
+  for (const [chapter, words] of [
+    ['needs', '16 of 17 needs met'],
+    ['tables', 'Records are told apart by'],
+    ['pairings', '78 of 78 answered'],
+    ['rules', 'Ladder height is from 2.0 m to 14.0 m'],
+    ['map', '20 tables, 22 links'],
+    ['review', 'Ready to open'],
+    ['open', 'Nothing has changed since'],
+    ['history', 'Add the table Visit'],
+    ['look', 'Sign of the currency'],
+  ] as const) {
+    await administrator.go(`${emberly}/workshop/${chapter}`)
+    await administrator.read(words)
+    expect(await faults(administrator), chapter).toEqual([])
+  }
+  await administrator.go(`${emberly}/office/people`)
+  await administrator.read('Who may use this book')
+  expect(await faults(administrator)).toEqual([])
+  expect(await administrator.complaints()).toEqual([])
+})

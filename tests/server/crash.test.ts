@@ -1,0 +1,78 @@
+import { spawn } from 'node:child_process'
+import { beforeAll, expect, inject, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import type { Catalogue } from '@/server/catalogue'
+import { select } from '@/server/database'
+import { type Live, openBook, resumeOpenings, saveRecord } from '@/server/live'
+import { type Account } from '@/server/people'
+import { opened, stored, testAccount, testBook, testCatalogue } from '../support/catalogue'
+
+let db: Catalogue
+let account: Account
+
+beforeAll(async () => {
+  db = await testCatalogue('crash')
+  account = await testAccount(db, 'Averil')
+})
+
+/** Runs a script of its own process and kills it outright after a while; what it said until then. */
+const killedAfter = (milliseconds: number, script: string, words: readonly string[]) =>
+  new Promise<string>((done) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', script, ...words], {
+      env: { ...process.env, HEARTH_DATABASE_URL: `${inject('databaseUrl')}/crash` },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
+    let said = ''
+    // The clock starts with the first word, so that a slow start isn't mistaken for work.
+    child.stdout.on('data', (part: Buffer) => {
+      if (said === '') setTimeout(() => child.kill('SIGKILL'), milliseconds)
+      said += part.toString()
+    })
+    child.on('exit', () => done(said))
+  })
+
+async function saved(live: Live, table: string, values: Record<string, string>): Promise<string> {
+  const outcome = await saveRecord(db, live, 'Averil', { table, ref: null, rev: null, values, children: [] })
+  if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
+  return outcome.record.row.ref
+}
+
+test('a server killed while saving loses nothing it acknowledged and keeps nothing by halves', async () => {
+  const id = await testBook(db, account, 'Crash', emberlyDesign().edits)
+  const live = await opened(db, account, id)
+  const house = await saved(live, 'premises', { premises__address: '1 Tern Court', premises__town: 'Otterby' })
+  const item = await saved(live, 'service-item', {
+    'service-item__key': 'SWEEP1',
+    'service-item__what-it-is': 'Sweep',
+    'service-item__list-price': '62',
+  })
+  const acknowledged: string[] = []
+  for (const time of [130, 310, 470]) {
+    const said = await killedAfter(time, 'tests/support/saving-process.ts', [id, house, 'work-line__visit__l', item])
+    acknowledged.push(...said.split('\n').filter(Boolean))
+  }
+  expect(acknowledged.length).toBeGreaterThan(20)
+  const rows = await select<{ code: string; lines: number }>(
+    db,
+    `SELECT v.visit_code AS code, COUNT(w.line_number) AS \`lines\` FROM \`${live.schema}\`.visit v LEFT JOIN \`${live.schema}\`.work_line w ON w.visit = v.visit_code GROUP BY v.visit_code ORDER BY 1`,
+  )
+  const there = new Set(rows.map((row) => row.code))
+  expect(acknowledged.filter((ref) => !there.has(ref))).toEqual([])
+  expect(rows.filter((row) => Number(row.lines) !== 2)).toEqual([])
+  // No number is missing in between either: what was cut off gave its number back.
+  expect(rows.map((row) => Number(row.code.slice(2)))).toEqual(rows.map((_, at) => at + 1))
+})
+
+test('a server killed while opening finishes it, or goes back, at the next start', async () => {
+  for (const time of [5, 60, 200, 500]) {
+    const id = await testBook(db, account, `Opening ${time}`, emberlyDesign().edits)
+    await killedAfter(time, 'tests/support/opening-process.ts', [id, account.id])
+    await resumeOpenings(db)
+    const book = await stored(db, id)
+    const running = await db.openings.count({ where: { book_id: id, state: 'running' } })
+    expect(running).toBe(0)
+    if (!book.opened) expect(await openBook(db, id, account.id)).toMatchObject({ ok: true, value: { blocked: [] } })
+    const tables = await select(db, 'SELECT 1 FROM information_schema.TABLES WHERE TABLE_SCHEMA = ?', [book.liveSchema])
+    expect(tables).toHaveLength(emberlyDesign().book.tables.length + 1)
+  }
+}, 120_000)
