@@ -1,9 +1,9 @@
 import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
-import { kindOf, type Value } from '../kinds'
 import { type PhysicalNames, physicalNames } from '../opening'
-import { type Cursor, type ListRow, refOf } from '../records'
+import { type Cursor, type ListRow } from '../records'
 import { type Condition, findCondition } from './find-condition'
-import { columnSql, joinPlan, type LabelPiece, labelOf, labelPlan } from './label'
+import { rowReader } from './row-reader'
+import { columnSql, joinPlan, type LabelPiece, labelPlan } from './label'
 import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
 
 /** What to list: all fields of a table or some, found, sorted and paged by key. */
@@ -80,42 +80,7 @@ LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
   return {
     sql,
     params: conditions.flatMap((condition) => condition.params),
-    read(row) {
-      const at = (slot: string, leaf: Field): Value => loaded(row[slot] ?? null, leaf)
-      return {
-        ref: refOf(key.map((part) => at(part.slot, part.leaf) ?? '')),
-        label: labelOf(
-          book,
-          own.pieces,
-          own.pieces.map((piece, i) => at(labelSlots[i]!, piece.field)),
-        ),
-        values: Object.fromEntries(
-          fields.map(({ field, columns }) => [
-            field.id,
-            valueOf(
-              columns.map((part) => at(part.slot, part.leaf)),
-              field,
-            ),
-          ]),
-        ),
-        labels: Object.fromEntries(
-          fields
-            .filter(({ pieces }) => pieces.length > 0)
-            .map(({ field, pieces, slots }) => [
-              field.id,
-              labelOf(
-                book,
-                pieces,
-                pieces.map((piece, i) => at(slots[i]!, piece.field)),
-              ),
-            ]),
-        ),
-        rev: Number(row.rev),
-        changedAt: String(row.changedAt),
-        changedBy: row.changedBy === null ? null : String(row.changedBy),
-        cursor: sortSlots.map((slot) => row[slot] ?? null),
-      }
-    },
+    read: rowReader(book, { key, own: own.pieces, labelSlots, fields, sortSlots }),
   }
 }
 
@@ -139,15 +104,6 @@ export function leafOf(book: Book, id: string): Field {
   const found = findField(book, id)
   if (!found) throw new Error(`Expected the field ${id} behind a column.`)
   return found.field
-}
-
-const loaded = (stored: string | number | null, leaf: Field): Value =>
-  stored === null ? null : kindOf(leaf.kind).load(stored)
-
-/** A plain field's own value; a link's reference. */
-function valueOf(columns: readonly Value[], field: Field): Value {
-  if (field.kind !== 'link') return columns[0] ?? null
-  return columns.length === 0 || columns.some((value) => value === null) ? null : refOf(columns as string[])
 }
 
 function linkedCondition(table: Table, names: PhysicalNames, linked: ListQuery['linked']): Condition | undefined {

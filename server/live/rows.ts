@@ -54,12 +54,17 @@ export function keyCondition(live: Live, tableId: string): string {
     .join(' AND ')
 }
 
+/**
+ * Reads a record. `only` names the links that may have rows: for a record that has just been made, all
+ * others have none, and asking costs more than saving did.
+ */
 export async function readRecord(
   db: Database,
   live: Live,
   tableId: string,
   ref: string,
   transaction?: Transaction,
+  only?: ReadonlySet<string>,
 ): Promise<Result<LiveRecord>> {
   const table = findTable(live.book, tableId)
   const key = table && keyParams(live, tableId, ref)
@@ -70,10 +75,14 @@ export async function readRecord(
   const linked = (link: { many: string; field: string }, limit: number) =>
     readList(db, live, { table: link.many, linked: { field: link.field, key }, limit }, transaction)
   const children: Record<string, readonly ListRow[]> = {}
-  for (const inset of layout.insets) children[inset.link.id] = (await linked(inset.link, insetLimit)).rows
+  const mayHave = (link: { id: string }) => !only || only.has(link.id)
+  for (const { link } of layout.insets) {
+    children[link.id] = mayHave(link) ? (await linked(link, insetLimit)).rows : []
+  }
   const elsewhere = []
   for (const link of [...layout.elsewhere, ...linksTo(live.book, tableId).filter((one) => one.many === tableId)]) {
-    elsewhere.push({ link: link.id, table: link.many, count: await countLinked(db, live, link, key, transaction) })
+    const count = mayHave(link) ? await countLinked(db, live, link, key, transaction) : 0
+    elsewhere.push({ link: link.id, table: link.many, count })
   }
   return ok({ row, children, elsewhere })
 }

@@ -157,7 +157,8 @@ async function write(
       throw new At({ ...none, whole: [problem] })
     }
   }
-  const record = await readRecord(db, live, request.table, ref, transaction)
+  const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
+  const record = await readRecord(db, live, request.table, ref, transaction, sentOnly)
   if (!record.ok) throw new Error('Expected the record that was just saved.')
   return record.value
 }

@@ -1,0 +1,72 @@
+import type { ListQuery } from '@/core/lists'
+import { readList } from '@/server/live'
+import type { BenchBook } from './book'
+import { type Figure, turnByTurn } from './measure'
+
+const rows = 1_000_000
+const aim = 1.3
+const columns =
+  'v.visit_code, v.premises, v.call_first, v.booked_for, v.state, v.ladder_height, v.tidiness, v.note, v.row_rev, v.changed_at, v.changed_by, p.address, p.town, c.name'
+const from =
+  'FROM visit v LEFT JOIN premises p ON p.premises_number = v.premises LEFT JOIN contact c ON c.contact_number = v.call_first'
+
+/** Lists of a million visits against the statements somebody would write by hand. */
+export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure[]> {
+  await fill(plain)
+  const middle = 'V-0500000'
+  const list = (query: Partial<ListQuery>) => () => readList(db, live, { table: 'visit', limit: 100, ...query })
+  const cases: { what: string; ours: () => Promise<unknown>; sql: string; params: unknown[] }[] = [
+    {
+      what: 'first page of a million',
+      ours: list({}),
+      sql: `SELECT ${columns} ${from} ORDER BY v.visit_code LIMIT 101`,
+      params: [],
+    },
+    {
+      what: 'a page in the middle, by key',
+      ours: list({ after: [middle] }),
+      sql: `SELECT ${columns} ${from} WHERE v.visit_code > ? ORDER BY v.visit_code LIMIT 101`,
+      params: [middle],
+    },
+    {
+      what: 'quick find of a word in few records',
+      ours: list({ find: 'chimneypot' }),
+      sql: `SELECT ${columns} ${from} WHERE (v.visit_code LIKE ? OR v.state LIKE ? OR v.note LIKE ? OR p.address LIKE ? OR p.town LIKE ? OR c.name LIKE ?) ORDER BY v.visit_code LIMIT 101`,
+      params: Array.from({ length: 6 }, () => '%chimneypot%'),
+    },
+    {
+      what: 'picking a premises among 100 000',
+      ours: () =>
+        readList(db, live, {
+          table: 'premises',
+          fields: ['premises__key'],
+          find: 'Lane 4711',
+          findIn: 'label',
+          limit: 20,
+        }),
+      sql: 'SELECT premises_number, address, town FROM premises WHERE (address LIKE ? OR town LIKE ?) AND (address LIKE ? OR town LIKE ?) ORDER BY premises_number LIMIT 21',
+      params: ['%Lane%', '%Lane%', '%4711%', '%4711%'],
+    },
+  ]
+  const figures: Figure[] = []
+  for (const { what, ours, sql, params } of cases) {
+    const statement = await plain.prepare(sql)
+    const times = await turnByTurn(what.includes('quick') ? 5 : 15, { ours, bare: () => statement.execute(params) })
+    figures.push({ what, ours: times.ours, plain: times.bare, aim })
+  }
+  return figures
+}
+
+async function fill(plain: BenchBook['plain']): Promise<void> {
+  await plain.query('SET FOREIGN_KEY_CHECKS = 0')
+  await plain.query('DELETE FROM visit')
+  await plain.query(
+    `INSERT IGNORE INTO premises (premises_number, address, town) SELECT CONCAT('P-', LPAD(seq, 6, '0')), CONCAT(seq, ' Quay Lane'), ELT(1 + seq % 3, 'Otterby', 'Saltmere', 'Quenby') FROM seq_1_to_100000`,
+  )
+  await plain.query(
+    `INSERT INTO visit (visit_code, premises, booked_for, state, ladder_height, note)
+     SELECT CONCAT('V-', LPAD(seq, 7, '0')), CONCAT('P-', LPAD(1 + seq % 100000, 6, '0')), '2024-01-01' + INTERVAL seq MINUTE, ELT(1 + seq % 4, 'booked', 'under way', 'done', 'cancelled'),
+            2 + seq % 12, IF(seq % 20000 = 0, 'The chimneypot is loose.', 'Swept clean, draught good.') FROM seq_1_to_${rows}`,
+  )
+  await plain.query('ANALYZE TABLE visit, premises')
+}

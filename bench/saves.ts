@@ -1,0 +1,52 @@
+import { saveRecord } from '@/server/live'
+import type { BenchBook } from './book'
+import { type Figure, turnByTurn } from './measure'
+
+const visits = 1000
+const aim = 2
+
+/** Saving visits one by one, each in a transaction with its running number, against prepared statements that do the same. */
+export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure[]> {
+  await plain.query(
+    "INSERT INTO premises (premises_number, address, town) VALUES ('P-0001', '14 Quay Lane', 'Otterby')",
+  )
+  const ours = async () => {
+    for (let at = 0; at < visits; at++) {
+      const outcome = await saveRecord(db, live, 'Bench', {
+        table: 'visit',
+        ref: null,
+        rev: null,
+        values: {
+          visit__premises: 'P-0001',
+          'visit__booked-for': '2027-03-12T09:30',
+          visit__state: 'booked',
+          'visit__ladder-height': '6.5',
+        },
+        children: [],
+      })
+      if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
+    }
+  }
+  await plain.query('CREATE TABLE IF NOT EXISTS plain_count (name VARCHAR(20) PRIMARY KEY, last BIGINT NOT NULL)')
+  const next = await plain.prepare(
+    "INSERT INTO plain_count (name, last) VALUES ('visit', LAST_INSERT_ID(1)) ON DUPLICATE KEY UPDATE last = LAST_INSERT_ID(last + 1)",
+  )
+  const insert = await plain.prepare(
+    'INSERT INTO visit (visit_code, premises, call_first, booked_for, state, ladder_height, tidiness, note, changed_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+  )
+  const read = await plain.prepare(
+    'SELECT v.*, p.address, p.town, c.name FROM visit v LEFT JOIN premises p ON p.premises_number = v.premises LEFT JOIN contact c ON c.contact_number = v.call_first WHERE v.visit_code = ?',
+  )
+  const bare = async () => {
+    for (let at = 0; at < visits; at++) {
+      await plain.beginTransaction()
+      const { insertId } = (await next.execute([])) as { insertId: number }
+      const code = `X-${String(insertId).padStart(6, '0')}`
+      await insert.execute([code, 'P-0001', null, '2027-03-12 09:30:00', 'booked', '6.5', null, null, 'Bench'])
+      await read.execute([code])
+      await plain.commit()
+    }
+  }
+  const times = await turnByTurn(3, { ours, bare })
+  return [{ what: `saving ${visits} visits one by one`, ours: times.ours, plain: times.bare, aim }]
+}

@@ -1,0 +1,80 @@
+import type { Book, Field } from '../book'
+import { kindOf, type Value } from '../kinds'
+import { type ListRow, refOf } from '../records'
+import { labelOf, type LabelPiece } from './label'
+
+interface Slot {
+  readonly slot: string
+  readonly leaf: Field
+}
+
+interface RowPlan {
+  readonly key: readonly Slot[]
+  readonly own: readonly LabelPiece[]
+  readonly labelSlots: readonly string[]
+  readonly fields: readonly {
+    readonly field: Field
+    readonly columns: readonly Slot[]
+    readonly pieces: readonly LabelPiece[]
+    readonly slots: readonly string[]
+  }[]
+  readonly sortSlots: readonly string[]
+}
+
+type Stored = Readonly<Record<string, string | number | null>>
+
+/** Everything that doesn't change from row to row is worked out once; a list has hundreds of rows. */
+export function rowReader(book: Book, plan: RowPlan): (row: Stored) => ListRow {
+  const loader = ({ slot, leaf }: Slot) => {
+    const { load } = kindOf(leaf.kind)
+    return (row: Stored): Value => {
+      const stored = row[slot] ?? null
+      return stored === null ? null : load(stored)
+    }
+  }
+  const labeller = (pieces: readonly LabelPiece[], slots: readonly string[]) => {
+    const loads = pieces.map((piece, at) => loader({ slot: slots[at]!, leaf: piece.field }))
+    return (row: Stored) =>
+      labelOf(
+        book,
+        pieces,
+        loads.map((load) => load(row)),
+      )
+  }
+  const key = plan.key.map(loader)
+  const label = labeller(plan.own, plan.labelSlots)
+  const values = plan.fields.map(({ field, columns }) => {
+    const loads = columns.map(loader)
+    const read = (row: Stored) =>
+      valueOf(
+        loads.map((load) => load(row)),
+        field,
+      )
+    return [field.id, field.kind !== 'link' && loads[0] ? loads[0] : read] as const
+  })
+  const labels = plan.fields
+    .filter(({ pieces }) => pieces.length > 0)
+    .map(({ field, pieces, slots }) => [field.id, labeller(pieces, slots)] as const)
+  return (row) => {
+    const read: Record<string, Value> = {}
+    for (const [id, value] of values) read[id] = value(row)
+    const words: Record<string, string> = {}
+    for (const [id, word] of labels) words[id] = word(row)
+    return {
+      ref: refOf(key.map((load) => load(row) ?? '')),
+      label: label(row),
+      values: read,
+      labels: words,
+      rev: Number(row.rev),
+      changedAt: String(row.changedAt),
+      changedBy: row.changedBy === null ? null : String(row.changedBy),
+      cursor: plan.sortSlots.map((slot) => row[slot] ?? null),
+    }
+  }
+}
+
+/** A plain field's own value; a link's reference. */
+function valueOf(columns: readonly Value[], field: Field): Value {
+  if (field.kind !== 'link') return columns[0] ?? null
+  return columns.length === 0 || columns.some((value) => value === null) ? null : refOf(columns as string[])
+}

@@ -1,0 +1,26 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { benchBook } from '@/bench/book'
+import { benchLists } from '@/bench/lists'
+import { tell } from '@/bench/measure'
+import { benchSaves } from '@/bench/saves'
+import { startPrivateDatabase } from '../setup/private-database'
+import { runScript } from '../setup/run-script'
+import { say } from '../setup/say.mjs'
+
+/** Measures our own functions against plain SQL in the same run; prints ratios. */
+await runScript(async (later) => {
+  const folder = mkdtempSync(join(tmpdir(), 'hearth-bench-'))
+  later(() => rmSync(folder, { recursive: true, force: true }))
+  const server = await startPrivateDatabase(folder)
+  later(() => server.stop())
+  const book = await benchBook(server.url, 'bench')
+  later(async () => {
+    await book.plain.end()
+    await book.db.sequelize.close()
+  })
+  tell(await benchSaves(book))
+  say('Making a list of 1 000 000 visits …')
+  tell(await benchLists(book))
+})

@@ -1,0 +1,88 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Browser } from '@/tests/support/browser'
+import { ensureBuilt, root, startApplication } from '../setup/application'
+import { freePort } from '../setup/free-port'
+import { startPrivateDatabase } from '../setup/private-database'
+import { runScript } from '../setup/run-script'
+import { say } from '../setup/say.mjs'
+
+interface View {
+  readonly name: string
+  /** Within the demo book. */
+  readonly path: string
+  readonly words: string | RegExp
+  readonly theme?: 'dark'
+  readonly first?: (browser: Browser) => Promise<void>
+}
+
+const views: readonly View[] = [
+  {
+    name: 'needs',
+    path: '/workshop/needs',
+    words: 'needs met',
+    first: async (browser) => (await browser.box('Need 4')).click(),
+  },
+  {
+    name: 'tables',
+    path: '/workshop/tables?table=visit&field=visit__ladder-height',
+    words: 'Try a value',
+    first: (browser) => browser.fill('Try a value', '15.2'),
+  },
+  { name: 'pairings', path: '/workshop/pairings?pair=appliance~visit', words: 'A joining table is needed' },
+  { name: 'rules', path: '/workshop/rules', words: 'Ladder height is from' },
+  { name: 'map', path: '/workshop/map', words: '20 tables' },
+  { name: 'review', path: '/workshop/review', words: 'Ready to open' },
+  { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
+  { name: 'history', path: '/workshop/history', words: 'Edit' },
+  { name: 'desk', path: '/desk', words: '400 records' },
+  { name: 'list', path: '/desk/visit', words: '2,500 records' },
+  { name: 'entry', path: '/desk/visit/record/V-00418', words: 'Work lines' },
+  { name: 'entry-dark', path: '/desk/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
+  { name: 'people', path: '/office/people', words: 'Who may use this book' },
+]
+
+/** Pictures of every main view from the demo's records, at 1280 by 800. */
+await runScript(async (later) => {
+  const wanted = process.argv.slice(2)
+  const folder = mkdtempSync(join(tmpdir(), 'hearth-pictures-'))
+  later(() => rmSync(folder, { recursive: true, force: true }))
+  const server = await startPrivateDatabase(folder, { relaxed: true })
+  later(() => server.stop())
+  process.env.HEARTH_DATABASE_URL = `${server.url}/pictures`
+  const { demoPeople, loadDemo } = await import('@/demo/load')
+  const { closeCatalogue } = await import('@/server/catalogue')
+  await loadDemo({ say })
+  await closeCatalogue()
+  await ensureBuilt()
+  const application = await startApplication({
+    port: await freePort(),
+    databaseUrl: `${server.url}/pictures`,
+    secret: 'pictures only, long enough to seal',
+    quiet: true,
+  })
+  later(() => application.stop())
+  const browser = await Browser.start(application.url)
+  later(() => browser.end())
+  await browser.signIn(demoPeople[0]!.name, demoPeople[0]!.password)
+  const out = join(root, 'docs', 'screenshots')
+  mkdirSync(out, { recursive: true })
+  const keep = async (name: string) => {
+    // Fonts and the map's lines settle a moment after the words are there.
+    await browser.driver.sleep(700)
+    writeFileSync(join(out, `${name}.png`), await browser.picture())
+    say(`docs/screenshots/${name}.png`)
+  }
+  if (wanted.length === 0 || wanted.includes('books')) await keep('books')
+  await browser.press('Emberly Flue Care')
+  await browser.read('400 records')
+  const book = (await browser.path()).replace(/\/desk.*/, '')
+  for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+    await browser.driver.manage().addCookie({ name: 'hearth-theme', value: view.theme ?? 'light' })
+    await browser.go(book + view.path)
+    await browser.read(view.words)
+    await view.first?.(browser)
+    await keep(view.name)
+  }
+})
