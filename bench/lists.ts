@@ -51,7 +51,11 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
   const figures: Figure[] = []
   for (const { what, ours, sql, params } of cases) {
     const statement = await plain.prepare(sql)
-    const times = await turnByTurn(what.includes('quick') ? 5 : 15, { ours, bare: () => statement.execute(params) })
+    // Pages take a moment only: enough rounds that both sides run as warm as on a server.
+    const times = await turnByTurn(what.includes('quick') ? 3 : what.includes('page') ? 300 : 15, {
+      ours,
+      bare: () => statement.execute(params),
+    })
     figures.push({ what, ours: times.ours, plain: times.bare, aim })
   }
   return figures

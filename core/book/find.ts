@@ -11,12 +11,20 @@ export function tableOf(book: Book, id: string): Table {
 export const findNeed = (book: Book, id: string): Need | undefined => book.needs.find((need) => need.id === id)
 export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
 
-export function findField(book: Book, id: string): { readonly table: Table; readonly field: Field } | undefined {
-  for (const table of book.tables) {
-    const field = table.fields.find((candidate) => candidate.id === id)
-    if (field) return { table, field }
-  }
-  return undefined
+interface FoundField {
+  readonly table: Table
+  readonly field: Field
+}
+
+// A book never changes, so what was worked out for it holds for as long as it lives.
+const fieldsOf = new WeakMap<Book, Map<string, FoundField>>()
+
+export function findField(book: Book, id: string): FoundField | undefined {
+  const known =
+    fieldsOf.get(book) ??
+    new Map(book.tables.flatMap((table) => table.fields.map((field) => [field.id, { table, field }])))
+  fieldsOf.set(book, known)
+  return known.get(id)
 }
 
 export function fieldOf(table: Table, id: string): Field {

@@ -1,3 +1,3 @@
-export { compileList, keyColumns, leafOf, type ListQuery } from './compile-list'
+export { type CompiledList, compileList, keyColumns, leafOf, type ListQuery } from './compile-list'
 export { csvCell } from './csv'
 export type { Sort } from './paging'

@@ -25,6 +25,17 @@ export interface FormLayout {
 
 /** Lays a form out by itself: short fields side by side, passages wide, what belongs to the record inset. */
 export function formLayout(book: Book, tableId: string): FormLayout {
+  const known = layouts.get(book) ?? new Map<string, FormLayout>()
+  layouts.set(book, known)
+  const layout = known.get(tableId) ?? layOut(book, tableId)
+  known.set(tableId, layout)
+  return layout
+}
+
+// A book never changes; its forms are laid out once.
+const layouts = new WeakMap<Book, Map<string, FormLayout>>()
+
+function layOut(book: Book, tableId: string): FormLayout {
   const table = tableOf(book, tableId)
   const shown = table.fields.filter((field) => kindOf(field.kind).control !== 'given')
   const links = linksTo(book, tableId).filter((link) => link.many !== tableId)

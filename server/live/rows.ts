@@ -1,5 +1,5 @@
 import { findTable, linksTo, tableOf } from '@/core/book'
-import { compileList, keyColumns, leafOf, type ListQuery } from '@/core/lists'
+import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { formLayout, keyOfRef, type ListRow } from '@/core/records'
@@ -87,6 +87,19 @@ export async function readRecord(
   return ok({ row, children, elsewhere })
 }
 
+// The statement that reads one record is the same for all records of a table.
+const oneOf = new WeakMap<Live['book'], Map<string, CompiledList>>()
+
+function oneRecord(live: Live, tableId: string): CompiledList {
+  const known = oneOf.get(live.book) ?? new Map<string, CompiledList>()
+  oneOf.set(live.book, known)
+  const place = `${live.schema} ${tableId}`
+  const key = keyColumns(tableOf(live.book, tableId), namesOf(live)).map(() => '')
+  const compiled = known.get(place) ?? compileList(live.book, { table: tableId, key, limit: 1 }, namesOf(live))
+  known.set(place, compiled)
+  return compiled
+}
+
 async function readRow(
   db: Database,
   live: Live,
@@ -94,14 +107,11 @@ async function readRow(
   key: readonly string[],
   transaction?: Transaction,
 ): Promise<ListRow | undefined> {
-  const table = tableOf(live.book, tableId)
-  const names = namesOf(live)
-  const stored = keyColumns(table, names).map((column, at) =>
-    kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!),
-  )
-  const compiled = compileList(live.book, { table: tableId, key: stored, limit: 1 }, names)
-  const [row] = await select<Record<string, string | number | null>>(db, compiled.sql, compiled.params, transaction)
-  return row && compiled.read(row)
+  const columns = keyColumns(tableOf(live.book, tableId), namesOf(live))
+  const stored = columns.map((column, at) => kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!))
+  const { sql, read } = oneRecord(live, tableId)
+  const [row] = await select<Record<string, string | number | null>>(db, sql, stored, transaction)
+  return row && read(row)
 }
 
 export async function countLinked(
