@@ -90,7 +90,7 @@ test('short fields stand side by side, passages take a row, and no row is wider 
     'Visit technician',
     'Visit appliance',
     'Work line',
-    'Part used',
+    'Visit part',
   ])
 })
 

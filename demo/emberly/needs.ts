@@ -36,7 +36,7 @@ export const emberlyNeeds: readonly { readonly text: string; readonly metBy: rea
     text: 'The bill lists the work done with the price on the day, even if the price list changes later.',
     metBy: ['Work line', 'Work line → Price each'],
   },
-  { text: 'Parts used come off the stock.', metBy: ['Part used', 'Part → In stock'] },
+  { text: 'Parts used come off the stock.', metBy: ['Visit part', 'Part → In stock'] },
   {
     text: 'Every swept appliance gets a certificate, numbered afresh each year, valid until a date.',
     metBy: ['Certificate', 'Certificate → Valid until'],

@@ -206,7 +206,7 @@ async function addVisits(add: Add, dice: Dice, office: Office): Promise<void> {
   await add('visit-technician', rows.crew)
   await add('visit-appliance', rows.dealt)
   await add('work-line', rows.lines)
-  await add('part-used', rows.used)
+  await add('visit-part', rows.used)
   await add('certificate', rows.certificates)
   await add('payment', rows.payments)
 }
@@ -273,9 +273,9 @@ function planVisit(
   }
   if (done && dice.chance(0.2))
     rows.used.push({
-      'part-used__visit': visit,
-      'part-used__part': dice.of(words.parts)[0],
-      'part-used__quantity': String(dice.between(1, 3)),
+      'visit-part__visit': visit,
+      'visit-part__part': dice.of(words.parts)[0],
+      'visit-part__quantity': String(dice.between(1, 3)),
     })
   if (!done || dice.chance(0.04)) return
   const parts = dice.chance(0.1) ? [Math.floor(pence / 2), pence - Math.floor(pence / 2)] : [pence]

@@ -35,7 +35,7 @@ const views: readonly View[] = [
   { name: 'map', path: '/workshop/map', words: '20 tables' },
   { name: 'review', path: '/workshop/review', words: 'Ready to open' },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
-  { name: 'history', path: '/workshop/history', words: 'Edit' },
+  { name: 'history', path: '/workshop/history', words: 'No direct tie between' },
   { name: 'desk', path: '/desk', words: '400 records' },
   { name: 'list', path: '/desk/visit', words: '2,500 records' },
   { name: 'entry', path: '/desk/visit/record/V-00418', words: 'Work lines' },

@@ -75,6 +75,22 @@ test('a visit is changed in place, refused in words, put right and saved with it
   await holds(clerk, 'Ladder height', '7.5')
 })
 
+test('the keyboard goes to the next record, the previous one, a new one, and repeats a value', async () => {
+  await clerk.go(`${emberly}/desk/visit/record/V-00418`)
+  await clerk.read('Visit appliances')
+  await clerk.type(Key.chord(Key.ALT, Key.ARROW_DOWN))
+  await clerk.read('V-00417')
+  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00417'), 8000)
+  await clerk.type(Key.chord(Key.ALT, Key.ARROW_UP))
+  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00418'), 8000)
+  await clerk.type(Key.chord(Key.ALT, 'n'))
+  await clerk.read('New visit')
+  await (await clerk.box('Ladder height')).click()
+  await clerk.type(Key.chord(Key.ALT, 'r'))
+  await holds(clerk, 'Ladder height', '7.5')
+  await clerk.fill('Ladder height', '')
+})
+
 test('two people on one record: the second is shown both versions and chooses', async () => {
   const other = await browserAt(running.url)
   const administrator = demoPeople.find((person) => person.role === 'administrator')!

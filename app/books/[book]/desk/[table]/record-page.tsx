@@ -76,7 +76,7 @@ export function RecordPage({ tableId, stored: first }: Props) {
   return (
     <Room
       indexLabel={`Find a ${noun}`}
-      index={<RecordRail tableId={tableId} here={stored?.row.ref} />}
+      index={<RecordRail tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
       margin={<RecordMargin tableId={tableId} stored={stored} wrong={state.wrong} />}
     >

@@ -8,11 +8,11 @@ import type { ListRow } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { classNames, TextBox } from '@/ui/kit'
 import { useDesk } from '../desk-context'
-import { useRows } from '../rows-query'
+import { type RowsPage, rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 
 /** The neighbours of a record, newest first, and the box that finds another. */
-export function RecordRail({ tableId, here }: { readonly tableId: string; readonly here: string | undefined }) {
+export function RecordRail({ tableId, row: current }: { readonly tableId: string; readonly row: ListRow | undefined }) {
   const { book, base } = useDesk()
   const router = useRouter()
   const table = tableOf(book, tableId)
@@ -34,9 +34,21 @@ export function RecordRail({ tableId, here }: { readonly tableId: string; readon
     fields: [key, second?.id, third?.id].filter((id) => id !== undefined),
   })
   const all = rows.data?.pages.flatMap((page) => page.rows) ?? []
+  const here = current?.ref
   const at = all.findIndex((row) => row.ref === here)
   const go = (row: ListRow | undefined) =>
     row && router.push(`${base}/${tableId}/record/${encodeURIComponent(row.ref)}`)
+
+  /** The record before or after this one: in the rail if it stands there, else asked for by key. */
+  const neighbour = async (after: boolean): Promise<ListRow | undefined> => {
+    const inRail = at >= 0 ? all[at + (after ? 1 : -1)] : undefined
+    if (inRail || !current || !sort || typed) return inRail
+    const query = rowsQuery({ table: tableId, find: '', sort: { ...sort, down: after === sort.down } })
+    query.set('after', JSON.stringify(current.cursor))
+    query.set('limit', '1')
+    const answer = await fetch(`${base}/${tableId}/rows?${query}`)
+    return answer.ok ? ((await answer.json()) as RowsPage).rows[0] : undefined
+  }
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -48,7 +60,7 @@ export function RecordRail({ tableId, here }: { readonly tableId: string; readon
       }
       if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
         event.preventDefault()
-        go(all[at + (event.key === 'ArrowDown' ? 1 : -1)])
+        void neighbour(event.key === 'ArrowDown').then(go)
       }
     }
     window.addEventListener('keydown', onKey)

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react'
 import { findLink, type Link, linksFrom, type Table, tableOf } from '@/core/book'
 import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/pairings'
-import { inSentence } from '@/core/words'
+import { aOrAn, inSentence, plural } from '@/core/words'
 import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -168,7 +168,11 @@ function RemovalOf({ link }: { readonly link: Link }) {
   const { book, edit } = useWorkshop()
   const [one, many] = [inSentence(tableOf(book, link.one).name), inSentence(tableOf(book, link.many).name)]
   return (
-    <Labelled label={`When a ${one} is removed`} htmlFor={`${link.id}-fate`} className="w-[240px]">
+    <Labelled
+      label={`Its ${plural(many)}, when ${aOrAn(one)} is removed`}
+      htmlFor={`${link.id}-fate`}
+      className="w-[250px]"
+    >
       <ChoiceBox
         id={`${link.id}-fate`}
         value={link.onRemove}
@@ -176,9 +180,9 @@ function RemovalOf({ link }: { readonly link: Link }) {
           edit({ kind: 'changeLink', link: link.id, onRemove: event.target.value as Link['onRemove'] })
         }
       >
-        <option value="keep">keep it while it has any {many}</option>
-        <option value="remove">remove each {many} with it</option>
-        <option value="leave">leave each {many} without it</option>
+        <option value="keep">keep it while it has any</option>
+        <option value="remove">remove them with it</option>
+        <option value="leave">leave them without it</option>
       </ChoiceBox>
     </Labelled>
   )

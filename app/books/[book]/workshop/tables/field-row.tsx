@@ -128,7 +128,8 @@ function Specimen({ book, field }: { readonly book: Book; readonly field: Field 
     <div aria-hidden inert className="pointer-events-none max-h-9 overflow-hidden">
       <FieldControl
         id={`specimen-${field.id}`}
-        field={field}
+        // A passage would need more room than a row has; its words fit a line.
+        field={field.kind === 'passage' ? { ...field, kind: 'line' } : field}
         look={book.look}
         text={text}
         onText={() => undefined}
