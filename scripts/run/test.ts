@@ -24,9 +24,10 @@ await runScript(async () => {
   return 0
 })
 
-const run = (command: string, ...words: string[]) =>
-  new Promise<number>((done) => {
+function run(command: string, ...words: string[]): Promise<number> {
+  return new Promise((done) => {
     // Its own database is started by the tests that need one, whatever the surroundings say.
     const { HEARTH_DATABASE_URL: _theirs, ...env } = process.env
     spawn(command, words, { cwd: root, stdio: 'inherit', env }).on('exit', (code) => done(code ?? 1))
   })
+}

@@ -151,3 +151,35 @@ test('the administrator’s chapters show the demo’s design, sound and accessi
   expect(await faults(administrator)).toEqual([])
   expect(await administrator.complaints()).toEqual([])
 })
+
+test('two browsers on one book both see their edits stand, and undo reaches both', async () => {
+  const rosalind = demoPeople.find((person) => person.role === 'administrator')!
+  const [left, right] = [await browserAt(running.url), await browserAt(running.url)]
+  for (const browser of [left, right]) {
+    await browser.signIn(rosalind.name, rosalind.password)
+    await browser.press('Brindle Bindery')
+    await browser.read('0 of 13 needs met')
+    await browser.chapter('tables')
+    await browser.read('The first table')
+  }
+  await left.fill('Name', 'Client')
+  await left.type(Key.ENTER)
+  await left.read('Client number')
+  await right.fill('Name', 'Volume')
+  await right.type(Key.ENTER)
+  for (const browser of [left, right])
+    await browser.driver.wait(
+      async () => (await browser.driver.findElements({ css: 'nav[aria-label="Tables"] button' })).length >= 4,
+      12_000,
+    )
+  await right.read('Volume number')
+  await left.chapter('map')
+  await left.see('[data-laid="yes"]')
+  // Both signed in as the same person: undo takes back their latest edit, whichever browser made it.
+  await left.type(Key.chord(Key.CONTROL, 'z'))
+  await left.read('Undone: Add the table Volume')
+  await left.type(Key.chord(Key.CONTROL, 'y'))
+  await left.read('Done again: Add the table Volume')
+  await right.chapter('history')
+  await right.read('Undo: Add the table Volume')
+})

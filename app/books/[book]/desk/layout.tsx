@@ -16,8 +16,9 @@ export default async function DeskLayout({ children, params }: Props) {
   const live = liveOf(stored)
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books }
   if (!live.ok) return <NotOpen {...shared} />
+  // What the office wrote down is for those who design; it isn't sent to the Desk.
   return (
-    <DeskRoom {...shared} book={live.value.book}>
+    <DeskRoom {...shared} book={{ ...live.value.book, needs: [] }}>
       {children}
     </DeskRoom>
   )

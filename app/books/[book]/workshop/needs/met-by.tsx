@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { linkOf, type Need, type Table, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
+import { counted } from '@/core/words'
 import { classNames, Empty, TextBox, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 
@@ -78,7 +79,7 @@ function TableTicks({ need, table, open, onOpen }: TicksProps) {
             className="min-h-7 rounded-sm px-1 text-[13px] text-ash-6 underline underline-offset-2"
             aria-label={`Fields of ${table.name}`}
           >
-            {table.fields.length} fields
+            {counted(table.fields.length, 'field')}
           </button>
         )}
       </div>

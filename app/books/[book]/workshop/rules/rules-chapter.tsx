@@ -6,6 +6,7 @@ import { allFieldRules, fieldRules } from '@/core/rules'
 import { counted } from '@/core/words'
 import { Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
+import { NeedsMet } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
 
 /** The fourth chapter: every rule that fields carry, as sentences, grouped by table. */
@@ -44,10 +45,13 @@ export function RulesChapter() {
         </>
       }
       margin={
-        <Note mark="info" head="Where these rules hold">
-          Each one holds while staff type, when they save, and in the database itself, so that no other tool can get
-          round it.
-        </Note>
+        <>
+          <Note mark="info" head="Where these rules hold">
+            Each one holds while staff type, when they save, and in the database itself, so that no other tool can get
+            round it.
+          </Note>
+          {chosen && <NeedsMet part={chosen} noun="table" />}
+        </>
       }
     >
       <h1 className="text-[22px] leading-tight">

@@ -1,0 +1,49 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { make } from '@/core/book'
+
+const folder = mkdtempSync(join(tmpdir(), 'hearth-command-'))
+const { book } = emberlyDesign()
+
+function file(name: string, contents: unknown): string {
+  const path = join(folder, name)
+  writeFileSync(path, typeof contents === 'string' ? contents : JSON.stringify(contents))
+  return path
+}
+
+const hearth = (...words: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'scripts/hearth.ts', ...words], { encoding: 'utf8' })
+
+test('check prints the advice on a book as JSON', () => {
+  const bare = make(book, { kind: 'addTable', id: 'bare', name: 'Bare', keyField: 'bare-key' })
+  const { stdout, status } = hearth('check', file('bare.json', bare.ok ? bare.value.book : {}))
+  expect(status).toBe(0)
+  expect((JSON.parse(stdout) as { piece: string; about: string }[]).map(({ piece, about }) => [piece, about])).toEqual([
+    ['tableWithKeyOnly', 'bare'],
+    ['tableTiedToNothing', 'bare'],
+  ])
+  expect(hearth('check', file('good.json', book)).stdout).toBe('[]\n')
+})
+
+test('sql prints the script of the whole database', () => {
+  const { stdout, status } = hearth('sql', file('good.json', book), '--for', 'mariadb')
+  expect(status).toBe(0)
+  expect(stdout.match(/^CREATE TABLE/gm)).toHaveLength(book.tables.length + 1)
+  expect(stdout.match(/FOREIGN KEY/g)!.length).toBe(book.links.length + 1)
+})
+
+test.each<[string, string[], number, RegExp]>([
+  ['no verb', [], 2, /npm run -s hearth/],
+  ['a verb that is none', ['dance'], 2, /npm run -s hearth/],
+  ['another dialect', ['sql', file('good.json', book), '--for', 'dbase'], 2, /Only “--for mariadb”/],
+  ['a missing file', ['check', join(folder, 'nowhere.json')], 1, /can’t be read as JSON/],
+  ['something that is no book', ['check', file('other.json', { hello: 'world' })], 1, /not a record book/],
+])('%s ends with words and the right code', (_what, words, code, says) => {
+  const { status, stderr, stdout } = hearth(...words)
+  expect([status, stdout]).toEqual([code, ''])
+  expect(stderr).toMatch(says)
+})
