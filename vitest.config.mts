@@ -13,7 +13,7 @@ export default defineConfig({
         test: {
           name: 'core',
           testTimeout: 60_000,
-          include: ['core/**/*.test.ts', 'ui/**/*.test.ts', 'demo/**/*.test.ts'],
+          include: ['{core,app,ui,demo}/**/*.test.ts'],
         },
       },
       {

@@ -107,7 +107,7 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.fill('Day', '12/3/2027')
   await browser.fill('Price', '-3')
   await browser.type(Key.chord(Key.CONTROL, 's'))
-  await browser.read('This must be 0 or more.')
+  await browser.read('This must be 0.00 or more.')
   expect(await browser.focused()).toMatch(/^Price/)
   await browser.fill('Price', '62.5')
   await browser.type(Key.chord(Key.CONTROL, 's'))

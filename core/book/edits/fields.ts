@@ -32,7 +32,10 @@ export const addField: EditKind<z.infer<typeof AddField>> = {
     if (table.fields.length >= limits.fieldsPerTable) {
       return fail({ kind: 'too-many', what: 'field', limit: limits.fieldsPerTable })
     }
-    const field: Field = { id, name: name.value, kind: holds, ...kindOf(holds).starts }
+    // What a kind starts with takes the book's own shape, as if it had been typed.
+    const checked = checkSettings({ id, name: name.value, kind: holds, ...kindOf(holds).starts }, book.look)
+    if (!checked.ok) return checked
+    const field = checked.value
     return ok(
       inTurn(
         book,

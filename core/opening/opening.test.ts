@@ -1,0 +1,155 @@
+import { expect, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { type Book, type Edit, emptyBook, make } from '../book'
+import { plainLook } from '../kinds'
+import { wordProblem } from '../words'
+import { creationScript, liveSchema, physicalNames, planOpening } from '.'
+import { isWidening, narrowedLength } from './widening'
+
+const { book: emberly } = emberlyDesign()
+
+const after = (book: Book, ...edits: readonly Edit[]) =>
+  edits.reduce((now, edit) => {
+    const made = make(now, edit)
+    if (!made.ok) throw new Error(wordProblem(made.problem))
+    return made.value.book
+  }, book)
+
+const small = after(
+  emptyBook('Small', plainLook),
+  { kind: 'addTable', id: 'house', name: 'House', keyField: 'house-key' },
+  { kind: 'addTable', id: 'order', name: 'Order', keyField: 'order-key' },
+  { kind: 'addField', table: 'order', id: 'day', name: 'Day', holds: 'date' },
+  { kind: 'addField', table: 'order', id: 'price', name: 'Price', holds: 'money' },
+  {
+    kind: 'answerPairing',
+    a: 'house',
+    b: 'order',
+    aHasSeveral: true,
+    bHasSeveral: false,
+    aMust: false,
+    bMust: true,
+    ids: { table: 't', links: ['link', 'm'], fields: ['at', 'n'] },
+  },
+)
+
+const statements = (book: Book, next: Book) => planOpening(book, next, true).steps.map((step) => step.sql)
+
+test('a table is made as an expert would make it', () => {
+  const script = creationScript(small)
+  expect(script).toContain(`CREATE TABLE IF NOT EXISTS \`order_record\` (
+  \`order_number\` BIGINT UNSIGNED NOT NULL COMMENT 'Order number',
+  \`house\` BIGINT UNSIGNED NOT NULL COMMENT 'House',
+  \`day\` DATE NULL COMMENT 'Day',
+  \`price\` DECIMAL(14,2) NULL COMMENT 'Price',`)
+  expect(script).toContain(
+    'PRIMARY KEY (`order_number`),\n  KEY `order_record_house_link` (`house`),\n  CONSTRAINT `order_record_price_least` CHECK (`price` >= 0.00)',
+  )
+  expect(script).toContain(
+    'FOREIGN KEY IF NOT EXISTS (`house`) REFERENCES `house` (`house_number`) ON DELETE RESTRICT ON UPDATE CASCADE',
+  )
+})
+
+test('tables come after those they point to, and every name is there once', () => {
+  const { tables } = liveSchema(emberly)
+  const place = new Map(tables.map((table, at) => [table.name, at]))
+  for (const table of tables) {
+    for (const key of table.foreignKeys.filter((one) => one.toTable !== table.name && one.toTable !== 'stored_file')) {
+      expect(place.get(key.toTable)).toBeLessThan(place.get(table.name)!)
+    }
+    const names = [...table.columns.map((column) => column.name), 'row_rev', 'changed_at', 'changed_by']
+    expect(new Set(names).size).toBe(names.length)
+    const constraints = [...table.checks, ...table.uniques, ...table.indexes, ...table.foreignKeys].map(
+      (one) => one.name,
+    )
+    expect(new Set(constraints).size).toBe(constraints.length)
+    expect(constraints.every((name) => name.length <= 64)).toBe(true)
+  }
+})
+
+test('a link to a table with a key of several columns has as many, of the same types', () => {
+  const names = physicalNames(emberly)
+  const columns = names.columns('certificate', 'certificate__for')
+  expect(columns.map((column) => [column.name, column.type])).toEqual([
+    ['for_visit', 'VARCHAR(40)'],
+    ['for_appliance', 'VARCHAR(40)'],
+  ])
+  const certificate = liveSchema(emberly).tables.find((table) => table.id === 'certificate')!
+  expect(certificate.uniques.map((unique) => unique.columns)).toEqual([['for_visit', 'for_appliance']])
+})
+
+test('what happens on removal is what was chosen', () => {
+  const fate = (table: string, column: string) =>
+    liveSchema(emberly)
+      .tables.find((one) => one.id === table)!
+      .foreignKeys.find((key) => key.columns[0] === column)!.onDelete
+  expect([fate('work-line', 'visit'), fate('visit', 'premises'), fate('visit', 'call_first')]).toEqual([
+    'CASCADE',
+    'RESTRICT',
+    'SET NULL',
+  ])
+})
+
+test('nothing changed is nothing to do; no records, and all is built again', () => {
+  expect(planOpening(small, small, true)).toMatchObject({ kind: 'nothing', steps: [] })
+  const renamed = after(small, { kind: 'renameTable', table: 'house', name: 'Premises' })
+  expect(planOpening(small, renamed, false).kind).toBe('afresh')
+  expect(planOpening(undefined, small, false).kind).toBe('first')
+})
+
+test('a renamed table takes its keys, checks and links along, loosened first and fastened last', () => {
+  const sql = statements(small, after(small, { kind: 'renameTable', table: 'house', name: 'Premises' }))
+  const at = (part: string) => sql.findIndex((line) => line.includes(part))
+  expect(at('DROP FOREIGN KEY IF EXISTS `order_record_house_to`')).toBeLessThan(
+    at('RENAME TABLE IF EXISTS `house` TO `premises`'),
+  )
+  expect(at('RENAME TABLE')).toBeLessThan(at('REFERENCES `premises`'))
+})
+
+test('only what the change touches is touched', () => {
+  const sql = statements(small, after(small, { kind: 'changeField', field: 'price', to: { most: '500' } }))
+  expect(sql).toEqual([
+    'ALTER TABLE `order_record` ADD CONSTRAINT IF NOT EXISTS `order_record_price_most` CHECK (`price` <= 500.00)',
+  ])
+})
+
+test('a moved field changes nothing in the database', () => {
+  expect(statements(small, after(small, { kind: 'moveField', field: 'price', before: 'day' }))).toEqual([])
+})
+
+test('each step that alters something says how it is taken back', () => {
+  const next = after(
+    small,
+    { kind: 'renameTable', table: 'house', name: 'Premises' },
+    { kind: 'changeField', field: 'day', to: { name: 'On' } },
+    { kind: 'removeField', field: 'price' },
+    { kind: 'addTable', id: 'part', name: 'Part', keyField: 'part-key' },
+  )
+  const { steps } = planOpening(small, next, true)
+  expect(steps.every((step) => step.undo !== undefined && step.say.length > 5)).toBe(true)
+})
+
+test('what stands in a design can’t end a statement', () => {
+  const sly = after(small, { kind: 'changeField', field: 'day', to: { note: "'); DROP TABLE house; -- \\" } })
+  expect(creationScript(sly)).toContain("COMMENT '''); DROP TABLE house; -- \\\\'")
+})
+
+test.each([
+  ['VARCHAR(10)', 'VARCHAR(20)', true],
+  ['VARCHAR(20)', 'VARCHAR(10)', false],
+  ['VARCHAR(10)', 'MEDIUMTEXT', true],
+  ['INT', 'BIGINT', true],
+  ['BIGINT', 'INT', false],
+  ['INT', 'DECIMAL(12,2)', true],
+  ['INT', 'DECIMAL(8,2)', false],
+  ['DECIMAL(10,2)', 'DECIMAL(12,3)', true],
+  ['DECIMAL(10,2)', 'DECIMAL(10,3)', false],
+  ['DATE', 'DATETIME', false],
+])('%s to %s keeps every value: %s', (from, to, keeps) => {
+  expect(isWidening(from, to)).toBe(keeps)
+})
+
+test('a text made shorter says how short', () => {
+  expect(narrowedLength('VARCHAR(20)', 'VARCHAR(10)')).toBe(10)
+  expect(narrowedLength('VARCHAR(10)', 'VARCHAR(20)')).toBeUndefined()
+})
