@@ -18,7 +18,7 @@ export function readValue(typed: string, field: KindedField, look: Look, now?: N
   // Two million characters are more than any kind holds; not reading them keeps a huge paste quick.
   if (typed.length > 2_000_000) return fail({ kind: 'too-long', limit: field.length ?? 50_000, length: typed.length })
   const read = kind.read(typed, field, look, now)
-  if (!read.ok) return refuse(read.problem, field)
+  if (!read.ok) return read
   return checkValue(read.value, field, look)
 }
 
@@ -49,6 +49,6 @@ export function startValue(field: KindedField, now: Now): Value {
   return field.startsAs ?? null
 }
 
-// The administrator's own words stand in for the general ones, but not for "must be filled".
+// The administrator's own words are about the bounds; what can't be read at all has words of its own.
 const refuse = (problem: Problem, field: KindedField): Result<never> =>
   fail(field.refusal ? { kind: 'in-own-words', words: field.refusal } : problem)

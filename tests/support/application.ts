@@ -3,6 +3,12 @@ import { startApplication, type Running } from '@/scripts/setup/application'
 import { freePort } from '@/scripts/setup/free-port'
 import { Browser } from './browser'
 
+// Hooks can't be asked for from inside a test, so what is started there is noted here and ended by this one.
+const endings: (() => Promise<unknown>)[] = []
+afterAll(async () => {
+  for (const end of endings.reverse()) await end()
+})
+
 const secret = 'a secret for tests only, long enough to seal'
 
 /** The application on a catalogue of its own, for one file of journeys. */
@@ -13,24 +19,12 @@ export async function application(catalogue: string): Promise<Running> {
     secret,
     quiet: true,
   })
-  afterAll(() => running.stop())
-  return running
-}
-
-/** Starts the same application again, as after a crash. */
-export const restarted = async (before: Running, catalogue: string): Promise<Running> => {
-  const running = await startApplication({
-    port: Number(new URL(before.url).port),
-    databaseUrl: `${inject('databaseUrl')}/${catalogue}`,
-    secret,
-    quiet: true,
-  })
-  afterAll(() => running.stop())
+  endings.push(() => running.stop())
   return running
 }
 
 export async function browserAt(url: string): Promise<Browser> {
   const browser = await Browser.start(url)
-  afterAll(() => browser.end())
+  endings.push(() => browser.end())
   return browser
 }

@@ -7,10 +7,16 @@ import { connect } from '@/server/database'
 import { liveOf, openBook, type Live } from '@/server/live'
 import { type Account, makeAccount } from '@/server/people'
 
+// Asked for while the file is read: hooks can't be asked for from inside others.
+const connected: Catalogue[] = []
+afterAll(async () => {
+  for (const catalogue of connected) await catalogue.sequelize.close()
+})
+
 /** A catalogue of its own for a test file, closed at its end. */
 export async function testCatalogue(name: string): Promise<Catalogue> {
   const catalogue = await catalogueOn(await connect(`${inject('databaseUrl')}/${name}`))
-  afterAll(() => catalogue.sequelize.close())
+  connected.push(catalogue)
   return catalogue
 }
 

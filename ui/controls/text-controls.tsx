@@ -1,12 +1,26 @@
 'use client'
 
 import { CalendarDays } from 'lucide-react'
-import { useRef } from 'react'
+import { type ClipboardEvent, useRef } from 'react'
+import { toast } from 'sonner'
 import { fieldKinds } from '@/core/kinds'
+import { wordProblem } from '@/core/words'
 import { ChoiceBox, classNames, PassageBox, TextBox, TickBox } from '../kit'
 import { type ControlProps, noteFor } from './control'
 
+// More than any field holds. A browser that must lay out megabytes of text stands still.
+const pasteLimit = 100_000
+
+/** Keeps a huge paste out, with words; what stood in the box stays. */
+function guardPaste(event: ClipboardEvent): void {
+  const length = event.clipboardData.getData('text/plain').length
+  if (length <= pasteLimit) return
+  event.preventDefault()
+  toast(`${wordProblem({ kind: 'too-long', limit: pasteLimit, length })} It was not put in.`)
+}
+
 const box = (props: ControlProps) => ({
+  onPaste: guardPaste,
   id: props.id,
   value: props.text,
   onBlur: props.onBlur,
