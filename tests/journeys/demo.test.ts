@@ -180,6 +180,6 @@ test('two browsers on one book both see their edits stand, and undo reaches both
   await left.read('Undone: Add the table Volume')
   await left.type(Key.chord(Key.CONTROL, 'y'))
   await left.read('Done again: Add the table Volume')
-  await right.chapter('history')
+  await right.press('Saved')
   await right.read('Undo: Add the table Volume')
 })
