@@ -29,6 +29,13 @@ export function showDay(day: string, look: Look): string {
   return look.dateStyle === 'day-month-year' ? `${date} ${name} ${year}` : `${name} ${date}, ${year}`
 }
 
+// A map, not an object: somebody may type "constructor" into a date.
+const nearDays = new Map([
+  ['today', 0],
+  ['tomorrow', 1],
+  ['yesterday', -1],
+])
+
 /**
  * Reads a day written in figures in the book's order, with the month's name, or as 2027-03-12.
  * Also "today", "tomorrow" and "yesterday", and without a year: the current one.
@@ -37,7 +44,7 @@ export function showDay(day: string, look: Look): string {
 export function readDay(typed: string, look: Look, now?: Now): Result<string> {
   const text = typed.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ')
   const today = now?.moment.slice(0, 10)
-  const near = { today: 0, tomorrow: 1, yesterday: -1 }[text]
+  const near = nearDays.get(text)
   if (near !== undefined && today) return ok(addDays(today, near))
   const parts = partsOf(text, look, today?.slice(0, 4))
   if (!parts) return fail({ kind: 'not-date', text: typed.trim(), example: showDay('2027-03-12', look) })

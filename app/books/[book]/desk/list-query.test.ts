@@ -1,0 +1,43 @@
+import { expect, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { readListQuery } from './list-query'
+
+const live = { id: 'book', book: emberlyDesign().book, schema: 'live' }
+const read = (query: string) => readListQuery(live, 'visit', new URLSearchParams(query))
+
+test('what an address asks for is read', () => {
+  expect(
+    read('find=Quay+Lane&sort=visit__state&down=1&fields=visit__state,visit__note&after=["done","V-00007"]&in=label'),
+  ).toEqual({
+    table: 'visit',
+    find: 'Quay Lane',
+    findIn: 'label',
+    sort: { field: 'visit__state', down: true },
+    fields: ['visit__state', 'visit__note'],
+    after: ['done', 'V-00007'],
+  })
+})
+
+test.each([
+  ['a field of another table', 'sort=premises__town&fields=premises__town'],
+  ['a field that is none', 'sort=nowhere&fields=x,y'],
+  ['a broken cursor', 'after=["done"'],
+  ['a cursor of the wrong stuff', 'after={"a":1}'],
+  ['a link of another table', 'link=payment__visit&ref=V-00001'],
+  ['blank words', 'find=+++'],
+])('%s is left out', (_what, query) => {
+  expect(read(query)).toEqual({ table: 'visit' })
+})
+
+test('rows of one record are asked for by its reference', () => {
+  expect(read('link=visit__premises&ref=P-0001')).toMatchObject({
+    linked: { field: 'visit__premises', key: ['P-0001'] },
+  })
+  expect(
+    readListQuery(live, 'certificate', new URLSearchParams({ link: 'certificate__for', ref: 'V-1~A-1' })),
+  ).toMatchObject({ linked: { key: ['V-1', 'A-1'] } })
+})
+
+test('words to find are cut where no record could have them', () => {
+  expect(read(`find=${'x'.repeat(5000)}`).find).toHaveLength(200)
+})

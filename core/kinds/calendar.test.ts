@@ -1,0 +1,83 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { addDays, readClock, readDay, showDay } from './calendar'
+import { Look, plainLook } from './look'
+
+const now = { moment: '2027-03-12T09:30' }
+const day = fc
+  .date({ min: new Date('1000-01-01'), max: new Date('9999-12-30'), noInvalidDate: true })
+  .map((date) => date.toISOString().slice(0, 10))
+const styles = Look.shape.dateStyle.options
+
+test.each(styles)('in the style %s every day reads back as it is shown, and as ISO', (dateStyle) => {
+  const look = { ...plainLook, dateStyle }
+  fc.assert(
+    fc.property(day, (value) => {
+      expect(readDay(showDay(value, look), look)).toEqual({ ok: true, value })
+      expect(readDay(value, look)).toEqual({ ok: true, value })
+    }),
+  )
+})
+
+test.each<[(typeof styles)[number], string, string]>([
+  ['day-month-year', '3/4/2027', '2027-04-03'],
+  ['month-day-year', '3/4/2027', '2027-03-04'],
+  ['year-month-day', '2027/3/4', '2027-03-04'],
+  ['day-month-year', '3.4.2027', '2027-04-03'],
+  ['day-month-year', '3 4 2027', '2027-04-03'],
+  ['day-month-year', '3/4', '2027-04-03'],
+  ['month-day-year', 'March 4th, 2027', '2027-03-04'],
+  ['day-month-year', '4th march 2027', '2027-03-04'],
+  ['day-month-year', '1 sept 2027', '2027-09-01'],
+  ['day-month-year', 'Yesterday', '2027-03-11'],
+])('%s: “%s” is %s', (dateStyle, typed, value) => {
+  expect(readDay(typed, { ...plainLook, dateStyle }, now)).toEqual({ ok: true, value })
+})
+
+test.each([
+  '',
+  '12',
+  '1/2/3',
+  '12/13/2027',
+  '31 June 2027',
+  '29/2/2100',
+  '0/1/2027',
+  '1 foo 2027',
+  '12 Mar 27',
+  '1/1/0999',
+  '３/４/2027',
+])('“%s” is no day', (typed) => {
+  expect(readDay(typed, plainLook, now).ok).toBe(false)
+})
+
+test('days are moved over months, years and leap days, and back', () => {
+  expect([addDays('2027-12-31', 1), addDays('2028-02-28', 1), addDays('2027-03-01', -1)]).toEqual([
+    '2028-01-01',
+    '2028-02-29',
+    '2027-02-28',
+  ])
+  fc.assert(
+    fc.property(day, fc.integer({ min: -300, max: 300 }), (value, count) => {
+      fc.pre(value > '1001' && value < '9998')
+      expect(addDays(addDays(value, count), -count)).toBe(value)
+    }),
+  )
+})
+
+test.each([
+  ['9', '09:00'],
+  ['9:30', '09:30'],
+  ['0930', '09:30'],
+  ['9h30', '09:30'],
+  ['12 am', '00:00'],
+  ['12 pm', '12:00'],
+  ['11:59 PM', '23:59'],
+  ['24:00', undefined],
+  ['9:60', undefined],
+  ['13 pm', undefined],
+  ['0 am', undefined],
+  ['nine', undefined],
+])('the time “%s” is %s', (typed, value) => {
+  const read = readClock(typed)
+  expect(read.ok ? read.value : undefined).toBe(value)
+})
