@@ -39,6 +39,7 @@ test('sql prints the script of the whole database', () => {
 test.each<[string, string[], number, RegExp]>([
   ['no verb', [], 2, /npm run -s hearth/],
   ['a verb that is none', ['dance'], 2, /npm run -s hearth/],
+  ['a verb that every object has', ['constructor'], 2, /npm run -s hearth/],
   ['another dialect', ['sql', file('good.json', book), '--for', 'dbase'], 2, /Only “--for mariadb”/],
   ['a missing file', ['check', join(folder, 'nowhere.json')], 1, /can’t be read as JSON/],
   ['something that is no book', ['check', file('other.json', { hello: 'world' })], 1, /not a record book/],

@@ -43,7 +43,7 @@ function bookIn(file: string | undefined): Book {
 
 const [verb, ...rest] = process.argv.slice(2)
 try {
-  const run = verbs[verb ?? '']
+  const run = Object.hasOwn(verbs, verb ?? '') ? verbs[verb ?? ''] : undefined
   if (!run) throw new Refused(2, usage)
   process.stdout.write(run(rest))
 } catch (cause) {

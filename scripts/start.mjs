@@ -19,7 +19,8 @@ const needs = {
 
 const [verb, ...rest] = process.argv.slice(2)
 try {
-  if (!(verb in needs)) throw new Stop(`There is no “${verb}”. Try one of: ${Object.keys(needs).join(', ')}.`)
+  if (!Object.hasOwn(needs, verb ?? ''))
+    throw new Stop(`There is no “${verb}”. Try one of: ${Object.keys(needs).join(', ')}.`)
   if (Number(process.versions.node.split('.')[0]) < 20)
     throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`)
   ensurePrograms(

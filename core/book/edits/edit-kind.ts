@@ -11,7 +11,8 @@ export interface EditKind<Message> {
   readonly say: (book: Book, edit: Message) => string
 }
 
-export const Id = z.string().regex(/^[\w-]{1,40}$/)
+// Never one of the names that every object brings along.
+export const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 export const typedName = z.string().max(400)
 
 /** Builds steps one after the other, each on the book as the ones before it left it. */
