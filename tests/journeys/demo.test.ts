@@ -37,6 +37,7 @@ async function faults(browser: Browser): Promise<string[]> {
 test('staff see the Desk alone, find a visit among thousands and sort by any column', async () => {
   expect(await clerk.driver.findElements({ css: 'nav[aria-label="Sides"]' })).toEqual([])
   await clerk.press('Visits')
+  await clerk.see('[role="row"][aria-rowindex]')
   await clerk.read('2,500 records')
   expect(await faults(clerk)).toEqual([])
   await clerk.type('/')

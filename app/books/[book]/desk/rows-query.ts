@@ -1,6 +1,6 @@
 'use client'
 
-import { useInfiniteQuery } from '@tanstack/react-query'
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query'
 import type { Sort } from '@/core/lists'
 import type { Cursor, ListRow } from '@/core/records'
 
@@ -36,6 +36,8 @@ export function rowsQuery({ find, sort, fields, linked }: RowsWish): URLSearchPa
 export function useRows(base: string, wish: RowsWish) {
   return useInfiniteQuery({
     queryKey: ['rows', wish.table, wish.find.trim(), wish.sort ?? null, wish.fields ?? null, wish.linked ?? null],
+    // What is seen stays until the next is there, so that nothing jumps and the focus isn't lost.
+    placeholderData: keepPreviousData,
     initialPageParam: null as Cursor | null,
     queryFn: async ({ pageParam, signal }): Promise<RowsPage> => {
       const query = rowsQuery(wish)

@@ -41,6 +41,8 @@ export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: 
     if (rows.length > 0 && last >= rows.length - 30) onEnd()
   }, [last, rows.length, onEnd])
 
+  // An empty table would promise rows to a screen reader.
+  if (loading) return <p className="px-6 py-4 text-ash-6">Reading …</p>
   const template = { gridTemplateColumns: fields.map(widthOf).join(' ') }
   return (
     <div ref={frame} className="min-h-0 flex-1 overflow-auto border-t border-ash-3" tabIndex={-1}>
@@ -60,7 +62,6 @@ export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: 
           ))}
         </div>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {loading && <p className="px-6 py-4 text-ash-6">Reading …</p>}
           {seen.map((item) => (
             <Row
               key={item.key}

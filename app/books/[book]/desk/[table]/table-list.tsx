@@ -57,7 +57,9 @@ export function TableList({ tableId }: { readonly tableId: string }) {
           <div className="flex items-baseline gap-3">
             <h1 className="text-[22px] leading-tight">{plural(table.name)}</h1>
             <p role="status" className="text-[13px] text-ash-6">
+              {rows.isPlaceholderData && 'Looking …'}
               {rows.isSuccess &&
+                !rows.isPlaceholderData &&
                 (wish.find || linked
                   ? `${all.length}${rows.hasNextPage ? ' or more' : ''} found among ${count.toLocaleString('en-GB')}`
                   : counted(count, 'record'))}
