@@ -23,9 +23,10 @@ export function addDays(day: string, count: number): string {
 
 /** Shows a day with the month in letters, so that nobody mixes up day and month. */
 export function showDay(day: string, look: Look): string {
-  const [year, month, date] = day.split('-').map(Number) as [number, number, number]
-  const name = months[month - 1]
   if (look.dateStyle === 'year-month-day') return day
+  // Cut by place, not split: a list shows hundreds of days at a time.
+  const [year, month, date] = [day.slice(0, -6), Number(day.slice(-5, -3)), Number(day.slice(-2))]
+  const name = months[month - 1]
   return look.dateStyle === 'day-month-year' ? `${date} ${name} ${year}` : `${name} ${date}, ${year}`
 }
 

@@ -1,5 +1,4 @@
 import { type Book, type Field, fieldOf, linkOf, type Table, tableOf } from '../book'
-import { showValue, type Value } from '../kinds'
 import { quoteName } from '../names'
 import type { PhysicalNames } from '../opening'
 
@@ -65,10 +64,3 @@ export function joinPlan(
 }
 
 export const columnSql = (alias: string, column: string) => `${alias}.${quoteName(column)}`
-
-/** The words a record is known by, from the values of its pieces; blanks are left out. */
-export const labelOf = (book: Book, pieces: readonly LabelPiece[], values: readonly Value[]) =>
-  pieces
-    .map((piece, at) => showValue(values[at] ?? null, piece.field, book.look))
-    .filter(Boolean)
-    .join(', ')

@@ -1,7 +1,7 @@
 import type { Book, Field } from '../book'
 import { kindOf, type Value } from '../kinds'
 import { type ListRow, refOf } from '../records'
-import { labelOf, type LabelPiece } from './label'
+import type { LabelPiece } from './label'
 
 interface Slot {
   readonly slot: string
@@ -32,14 +32,23 @@ export function rowReader(book: Book, plan: RowPlan): (row: Stored) => ListRow {
       return stored === null ? null : load(stored)
     }
   }
+  // The words a record is known by; blanks are left out.
   const labeller = (pieces: readonly LabelPiece[], slots: readonly string[]) => {
-    const loads = pieces.map((piece, at) => loader({ slot: slots[at]!, leaf: piece.field }))
-    return (row: Stored) =>
-      labelOf(
-        book,
-        pieces,
-        loads.map((load) => load(row)),
-      )
+    const parts = pieces.map(({ field }, at) => {
+      const { load, show } = kindOf(field.kind)
+      return (row: Stored): string => {
+        const stored = row[slots[at]!] ?? null
+        return stored === null ? '' : show(load(stored), field, book.look)
+      }
+    })
+    return (row: Stored): string => {
+      let label = ''
+      for (const part of parts) {
+        const words = part(row)
+        if (words) label = label ? `${label}, ${words}` : words
+      }
+      return label
+    }
   }
   const key = plan.key.map(loader)
   const label = labeller(plan.own, plan.labelSlots)

@@ -19,26 +19,24 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
   const table = tableOf(book, tableId)
   const checked: Record<string, Value> = {}
   const problems: Record<string, Problem> = {}
+  // Canonical text reads in the plain style, whatever style the book shows.
+  const plain = { ...book.look, numberStyle: plainLook.numberStyle, dateStyle: plainLook.dateStyle }
   for (const field of table.fields) {
     const given = kindOf(field.kind).control === 'given'
     if (!(field.id in values) || given) continue
-    const read = checkCanonical(book, table, field, values[field.id] ?? null)
+    const read = checkCanonical(book.look, plain, asked(table, field), values[field.id] ?? null)
     if (read.ok) checked[field.id] = read.value
     else problems[field.id] = read.problem
   }
   return Object.keys(problems).length > 0 ? { ok: false, problem: problems } : ok(checked)
 }
 
-function checkCanonical(book: Book, table: Table, field: Field, value: Value): Result<Value> {
-  const wanted = asked(table, field)
-  if (value === null || value === '')
-    return checkValue(kindOf(field.kind).control === 'tick' ? '0' : null, wanted, book.look)
-  // Canonical text reads in the plain style, whatever style the book shows.
-  const read = kindOf(field.kind).read(value, wanted, { ...book.look, ...plainStyle })
-  return read.ok ? checkValue(read.value, wanted, book.look) : fail(read.problem)
+function checkCanonical(look: Book['look'], plain: Book['look'], wanted: Field, value: Value): Result<Value> {
+  const { control, read } = kindOf(wanted.kind)
+  if (value === null || value === '') return checkValue(control === 'tick' ? '0' : null, wanted, look)
+  const canonical = read(value, wanted, plain)
+  return canonical.ok ? checkValue(canonical.value, wanted, look) : fail(canonical.problem)
 }
-
-const plainStyle = { numberStyle: plainLook.numberStyle, dateStyle: plainLook.dateStyle }
 
 /** What the form of a new record starts with. */
 export function startValues(book: Book, tableId: string, now: Now): Values {

@@ -3,7 +3,10 @@
  * path. One key column: the value itself, "V-00418". Several: joined by "~".
  */
 export const refOf = (keyValues: readonly string[]): string =>
-  keyValues.map((value) => encodeURIComponent(value).replaceAll('~', '%7E')).join('~')
+  keyValues.length === 1 ? encoded(keyValues[0]!) : keyValues.map(encoded).join('~')
+
+// Nearly every key is plain letters and digits, and a list writes hundreds of them.
+const encoded = (value: string) => (/^[\w.-]*$/.test(value) ? value : encodeURIComponent(value).replaceAll('~', '%7E'))
 
 /** The key's values again, or undefined where the text is no reference of so many columns. */
 export function keyOfRef(ref: string, columns: number): string[] | undefined {

@@ -2,7 +2,7 @@ import { apply, type Book, type Edit, faultsOf, invertAll, make, sayEdit, type S
 import { fail, type Json, ok, type Result, sameJson } from '@/core/words'
 import type { BookRow, Catalogue, EditRow } from '../catalogue'
 import { stamp } from '../clock'
-import type { Transaction } from '../database'
+import type { Transaction } from 'sequelize'
 import { storedBook } from './shelf'
 
 /** What the editor's browser saw before an edit: for each value it sets, what stood there. */

@@ -1,5 +1,5 @@
 import { Umzug, type UmzugStorage } from 'umzug'
-import { type Database, run, select } from '../database'
+import { type Database, run, select, transact } from '../database'
 import { up as first } from './migrations/001-first'
 
 const migrations = [{ name: '001-first', up: first }]
@@ -7,7 +7,7 @@ const migrations = [{ name: '001-first', up: first }]
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */
 export async function migrate(db: Database): Promise<void> {
   const lock = `${db.catalogue}-migrations`
-  await db.sequelize.transaction(async (transaction) => {
+  await transact(db, async (transaction) => {
     // The named lock belongs to the connection that the transaction holds.
     const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, 60) AS got', [lock], transaction)
     if (got?.got !== 1) throw new Error('Another server is still bringing the catalogue up to date.')

@@ -4,7 +4,7 @@ import { quoteName } from '@/core/names'
 import { checkRecord, type Problems, type Values } from '@/core/records'
 import { ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { run } from '../database'
+import { run, transact } from '../database'
 import { type Live, namesOf } from './live'
 import { holdCount, keepCount } from './running-numbers'
 import { columnsFor, refFrom, wholeValues } from './write-row'
@@ -37,7 +37,7 @@ export async function addMany(
     if (!whole.ok) return { ok: false, problem: { at, problems: whole.problem } }
     checked.push({ ...whole.value })
   }
-  return db.sequelize.transaction(async (transaction) => {
+  return transact(db, async (transaction) => {
     for (const field of running) {
       const counts = new Map<string, number>()
       for (const [at, values] of checked.entries()) {

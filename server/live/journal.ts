@@ -2,12 +2,15 @@ import { quoteName } from '@/core/names'
 import type { OpeningStep } from '@/core/opening'
 import type { Catalogue, OpeningRow } from '../catalogue'
 import { stamp } from '../clock'
-import { run, select, type Transaction } from '../database'
+import { run, select, transact, type Transaction } from '../database'
 import { log } from '../log'
 
-/** For tests of crashes: called before and after each statement. */
+/** Where a crash can find a step: not begun, carried out but not marked in the journal, or marked. */
+export type Moment = 'before' | 'unmarked' | 'after'
+
+/** For tests of crashes: called at each moment of each step. */
 export interface Hooks {
-  readonly between?: (position: number, moment: 'before' | 'after') => Promise<void> | void
+  readonly between?: (position: number, moment: Moment) => Promise<void> | void
 }
 
 /**
@@ -15,7 +18,7 @@ export interface Hooks {
  * takes all the steps before it back. One server at a time: a named lock, held by one connection.
  */
 export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}): Promise<'done' | 'taken-back'> {
-  return db.sequelize.transaction(async (transaction) => {
+  return transact(db, async (transaction) => {
     const lock = `${db.catalogue}-opening-${id}`
     const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, 120) AS got', [lock], transaction)
     if (got?.got !== 1) throw new Error('Another server is still opening this book.')
@@ -42,13 +45,13 @@ async function carryOut(
   hooks: Hooks,
 ): Promise<'done' | 'taken-back'> {
   const steps = JSON.parse(entry.steps) as OpeningStep[]
-  await db.sequelize.query(`USE ${quoteName(schema)}`, { transaction: connection })
+  await run(db, `USE ${quoteName(schema)}`, [], connection)
   // A record left open at some desk must not hold an opening up for ever.
   await run(db, 'SET SESSION lock_wait_timeout = 60', [], connection)
   for (let position = entry.position; position < steps.length; position++) {
     await hooks.between?.(position, 'before')
     try {
-      await runStep(db, entry.id!, steps[position]!.sql, position + 1, connection)
+      await run(db, steps[position]!.sql, [], connection)
     } catch (cause) {
       log.error(
         { cause, opening: entry.id, step: steps[position]!.sql },
@@ -57,6 +60,8 @@ async function carryOut(
       await putBack(db, entry, steps.slice(0, position), connection)
       return 'taken-back'
     }
+    await hooks.between?.(position, 'unmarked')
+    await mark(db, entry.id!, position + 1, connection)
     await hooks.between?.(position, 'after')
   }
   await db.sequelize.transaction(async (transaction) => {
@@ -70,17 +75,10 @@ async function carryOut(
 }
 
 /**
- * One statement, then its mark in the journal. An UPDATE and its mark commit together, because running
- * it twice could trade two words back; DDL commits by itself and can be run twice.
+ * Marks how far an opening has come. An UPDATE and its mark commit together, because running it twice
+ * could trade two words back; DDL commits by itself and can be run twice.
  */
-async function runStep(
-  db: Catalogue,
-  id: number,
-  sql: string,
-  position: number,
-  connection: Transaction,
-): Promise<void> {
-  await run(db, sql, [], connection)
+async function mark(db: Catalogue, id: number, position: number, connection: Transaction): Promise<void> {
   await run(db, `UPDATE ${quoteName(db.catalogue)}.openings SET position = ? WHERE id = ?`, [position, id], connection)
   await run(db, 'COMMIT', [], connection)
   await run(db, 'START TRANSACTION', [], connection)
@@ -94,7 +92,9 @@ async function putBack(
 ): Promise<void> {
   const first = steps.every((step) => step.undo === undefined)
   for (const [at, step] of [...steps.entries()].reverse()) {
-    if (step.undo) await runStep(db, entry.id!, step.undo, at, connection)
+    if (!step.undo) continue
+    await run(db, step.undo, [], connection)
+    await mark(db, entry.id!, at, connection)
   }
   // A first opening has nothing to go back to but an empty schema.
   if (first) await clear(db, connection)

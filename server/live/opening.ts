@@ -4,7 +4,7 @@ import { fail, ok, type Result } from '@/core/words'
 import { findBook, type StoredBook, storedBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
-import { select } from '../database'
+import { run, select, transact } from '../database'
 import { log } from '../log'
 import { resumeOpening } from './journal'
 
@@ -111,8 +111,8 @@ async function hasRecords(db: Catalogue, schema: string): Promise<boolean> {
 
 /** The plan's statements name tables alone; they are run with the live schema as the current one. */
 const countIn = (db: Catalogue, schema: string, sql: string): Promise<number> =>
-  db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query(`USE ${quoteName(schema)}`, { transaction })
+  transact(db, async (transaction) => {
+    await run(db, `USE ${quoteName(schema)}`, [], transaction)
     const [row] = await select<{ count: number }>(db, sql, [], transaction)
     return Number(row?.count ?? 0)
   })

@@ -3,7 +3,7 @@ import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { type Database, select, type Transaction } from '../database'
+import { type Database, select, transact, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
 import { databaseErrorOf } from './refusals'
 import { keyParams } from './rows'
@@ -100,7 +100,7 @@ export async function removeRecord(
 ): Promise<Result<string>> {
   const name = tableOf(live.book, tableId).name
   try {
-    return await db.sequelize.transaction(async (transaction) => {
+    return await transact(db, async (transaction) => {
       const held = await holdRow(db, live, tableId, ref, transaction)
       if (!held) return fail({ kind: 'no-such-record', table: name })
       if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })

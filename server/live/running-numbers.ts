@@ -3,7 +3,7 @@ import { countOf, runningPeriod, writeRunning } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { now } from '../clock'
 import type { Catalogue } from '../catalogue'
-import { select, type Transaction } from '../database'
+import { run, runForNumber, select, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
 
 /**
@@ -20,12 +20,13 @@ export async function giveRunningNumber(
   const field = fieldOf(tableOf(live.book, tableId), fieldId)
   const period = runningPeriod(field, now().moment)
   const counts = `${quoteName(db.catalogue)}.counts`
-  // For an INSERT, Sequelize answers with the id that the statement set.
-  const [count] = await db.sequelize.query(
+  const count = await runForNumber(
+    db,
     `INSERT INTO ${counts} (book_id, field_id, period, last) VALUES (?, ?, ?, LAST_INSERT_ID(1)) ON DUPLICATE KEY UPDATE last = LAST_INSERT_ID(last + 1)`,
-    { replacements: [live.id, fieldId, period], transaction },
+    [live.id, fieldId, period],
+    transaction,
   )
-  return writeRunning(Number(count), field, period)
+  return writeRunning(count, field, period)
 }
 
 /** Moves the count behind the highest number that stands in the table, where another tool wrote rows. */
@@ -74,8 +75,10 @@ export async function keepCount(
   last: number,
   transaction: Transaction,
 ): Promise<void> {
-  await db.sequelize.query(
+  await run(
+    db,
     `INSERT INTO ${quoteName(db.catalogue)}.counts (book_id, field_id, period, last) VALUES (?, ?, ?, ?) ON DUPLICATE KEY UPDATE last = GREATEST(last, VALUES(last))`,
-    { replacements: [live.id, fieldId, period, last], transaction },
+    [live.id, fieldId, period, last],
+    transaction,
   )
 }

@@ -4,7 +4,7 @@ import type { Value } from '@/core/kinds'
 import { checkRecord, type Problems, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import type { Transaction } from '../database'
+import { transact, type Transaction } from '../database'
 import type { Live } from './live'
 import { isPassing } from './refusals'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
@@ -53,9 +53,7 @@ export async function saveRecord(db: Catalogue, live: Live, who: string, request
   if ('whole' in checked) return { kind: 'refused', problems: checked }
   for (let attempt = 0; ; attempt++) {
     try {
-      const record = await db.sequelize.transaction((transaction) =>
-        write(db, live, who, request, checked, transaction),
-      )
+      const record = await transact(db, (transaction) => write(db, live, who, request, checked, transaction))
       return { kind: 'saved', record }
     } catch (cause) {
       if (isPassing(cause) && attempt < 4) continue
