@@ -2,7 +2,7 @@ import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '
 import { type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
 import { type Condition, findCondition } from './find-condition'
-import { rowReader } from './row-reader'
+import { rowReader, type StoredRow } from './row-reader'
 import { columnSql, joinPlan, type LabelPiece, labelPlan } from './label'
 import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
 
@@ -26,7 +26,7 @@ export interface ListQuery {
 export interface CompiledList {
   readonly sql: string
   readonly params: readonly (string | number | null)[]
-  readonly read: (row: Readonly<Record<string, string | number | null>>) => ListRow
+  readonly read: (row: StoredRow) => ListRow
 }
 
 /** Compiles a list to one statement with parameters, and the reader for its rows. */
@@ -57,6 +57,7 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   const sorting = sortColumns(book, names, table, query.sort)
   join(sorting)
   const sortSlots = sorting.columns.map((column) => select.add(column.sql))
+  const [ownSlot] = ['row_rev', 'changed_at', 'changed_by'].map((name) => select.add(columnSql('t', name)))
   const conditions = [
     query.key && {
       sql: keyColumns(table, names)
@@ -72,7 +73,7 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   ].filter((condition): condition is Condition => condition !== undefined)
   const where =
     conditions.length > 0 ? `\nWHERE ${conditions.map((condition) => `(${condition.sql})`).join(' AND ')}` : ''
-  const sql = `SELECT ${select.sql()}, t.\`row_rev\` AS rev, t.\`changed_at\` AS changedAt, t.\`changed_by\` AS changedBy
+  const sql = `SELECT ${select.sql()}
 FROM ${names.quoted(table.id)} t${[...joins.values()].map((line) => `\n${line}`).join('')}${where}
 ORDER BY ${orderSql(sorting)}
 LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
@@ -80,21 +81,19 @@ LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
   return {
     sql,
     params: conditions.flatMap((condition) => condition.params),
-    read: rowReader(book, { key, own: own.pieces, labelSlots, fields, sortSlots }),
+    read: rowReader(book, { key, own: own.pieces, labelSlots, fields, sortSlots, ownSlot: ownSlot! }),
   }
 }
 
-/** Selected expressions, each once, under short names. */
+/** Selected expressions, each once, known by their place. */
 class Selection {
-  private readonly slots = new Map<string, string>()
-  add(sql: string): string {
-    const known = this.slots.get(sql)
-    if (known) return known
-    const slot = `c${this.slots.size}`
+  private readonly slots = new Map<string, number>()
+  add(sql: string): number {
+    const slot = this.slots.get(sql) ?? this.slots.size
     this.slots.set(sql, slot)
     return slot
   }
-  sql = () => [...this.slots].map(([sql, slot]) => `${sql} AS ${slot}`).join(', ')
+  sql = () => [...this.slots.keys()].join(', ')
 }
 
 export const keyColumns = (table: Table, names: PhysicalNames) => table.key.flatMap((id) => names.columns(table.id, id))

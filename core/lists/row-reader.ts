@@ -4,44 +4,48 @@ import { type ListRow, refOf } from '../records'
 import type { LabelPiece } from './label'
 
 interface Slot {
-  readonly slot: string
+  /** The column's place in the row. */
+  readonly slot: number
   readonly leaf: Field
 }
 
 interface RowPlan {
   readonly key: readonly Slot[]
   readonly own: readonly LabelPiece[]
-  readonly labelSlots: readonly string[]
+  readonly labelSlots: readonly number[]
   readonly fields: readonly {
     readonly field: Field
     readonly columns: readonly Slot[]
     readonly pieces: readonly LabelPiece[]
-    readonly slots: readonly string[]
+    readonly slots: readonly number[]
   }[]
-  readonly sortSlots: readonly string[]
+  readonly sortSlots: readonly number[]
+  /** Where the row's own columns begin: revision, when it was changed, by whom. */
+  readonly ownSlot: number
 }
 
-type Stored = Readonly<Record<string, string | number | null>>
+/** A row as it comes: values in the order of the selected columns. */
+export type StoredRow = readonly (string | number | null)[]
 
 /** Everything that doesn't change from row to row is worked out once; a list has hundreds of rows. */
-export function rowReader(book: Book, plan: RowPlan): (row: Stored) => ListRow {
+export function rowReader(book: Book, plan: RowPlan): (row: StoredRow) => ListRow {
   const loader = ({ slot, leaf }: Slot) => {
     const { load } = kindOf(leaf.kind)
-    return (row: Stored): Value => {
+    return (row: StoredRow): Value => {
       const stored = row[slot] ?? null
       return stored === null ? null : load(stored)
     }
   }
   // The words a record is known by; blanks are left out.
-  const labeller = (pieces: readonly LabelPiece[], slots: readonly string[]) => {
+  const labeller = (pieces: readonly LabelPiece[], slots: readonly number[]) => {
     const parts = pieces.map(({ field }, at) => {
       const { load, show } = kindOf(field.kind)
-      return (row: Stored): string => {
+      return (row: StoredRow): string => {
         const stored = row[slots[at]!] ?? null
         return stored === null ? '' : show(load(stored), field, book.look)
       }
     })
-    return (row: Stored): string => {
+    return (row: StoredRow): string => {
       let label = ''
       for (const part of parts) {
         const words = part(row)
@@ -54,7 +58,7 @@ export function rowReader(book: Book, plan: RowPlan): (row: Stored) => ListRow {
   const label = labeller(plan.own, plan.labelSlots)
   const values = plan.fields.map(({ field, columns }) => {
     const loads = columns.map(loader)
-    const read = (row: Stored) =>
+    const read = (row: StoredRow) =>
       valueOf(
         loads.map((load) => load(row)),
         field,
@@ -74,9 +78,9 @@ export function rowReader(book: Book, plan: RowPlan): (row: Stored) => ListRow {
       label: label(row),
       values: read,
       labels: words,
-      rev: Number(row.rev),
-      changedAt: String(row.changedAt),
-      changedBy: row.changedBy === null ? null : String(row.changedBy),
+      rev: Number(row[plan.ownSlot]),
+      changedAt: String(row[plan.ownSlot + 1]),
+      changedBy: (row[plan.ownSlot + 2] as string | null) ?? null,
       cursor: plan.sortSlots.map((slot) => row[slot] ?? null),
     }
   }

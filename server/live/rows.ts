@@ -1,10 +1,10 @@
 import { findTable, linksTo, tableOf } from '@/core/book'
-import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery } from '@/core/lists'
+import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery, type StoredRow } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { formLayout, keyOfRef, type ListRow } from '@/core/records'
 import { fail, ok, type Result } from '@/core/words'
-import { type Database, select, type Transaction } from '../database'
+import { type Database, select, selectRows, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
 
 export interface ListPage {
@@ -21,7 +21,7 @@ export async function readList(
   transaction?: Transaction,
 ): Promise<ListPage> {
   const compiled = compileList(live.book, { ...query, limit: query.limit + 1 }, namesOf(live))
-  const rows = await select<Record<string, string | number | null>>(db, compiled.sql, compiled.params, transaction)
+  const rows = await selectRows<StoredRow>(db, compiled.sql, compiled.params, transaction)
   return { rows: rows.slice(0, query.limit).map(compiled.read), more: rows.length > query.limit }
 }
 
@@ -110,7 +110,7 @@ async function readRow(
   const columns = keyColumns(tableOf(live.book, tableId), namesOf(live))
   const stored = columns.map((column, at) => kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!))
   const { sql, read } = oneRecord(live, tableId)
-  const [row] = await select<Record<string, string | number | null>>(db, sql, stored, transaction)
+  const [row] = await selectRows<StoredRow>(db, sql, stored, transaction)
   return row && read(row)
 }
 
