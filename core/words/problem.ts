@@ -35,6 +35,7 @@ export type RecordProblem =
   | { readonly kind: 'no-such-record'; readonly table: string }
   | { readonly kind: 'dead-link'; readonly field: string; readonly table: string }
   | { readonly kind: 'needs-one'; readonly table: string; readonly child: string }
+  | { readonly kind: 'left-without'; readonly table: string; readonly record: string; readonly child: string }
   | { readonly kind: 'twice'; readonly child: string; readonly value: string }
   | { readonly kind: 'in-use'; readonly table: string; readonly by: readonly { table: string; count: number }[] }
   | { readonly kind: 'key-fixed'; readonly field: string }

@@ -74,6 +74,8 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return `The ${inSentence(problem.table)} chosen for ${problem.field} is no longer there. Pick another.`
     case 'needs-one':
       return `${capital(aOrAn(inSentence(problem.table)))} needs at least one ${inSentence(problem.child)}. Add it below.`
+    case 'left-without':
+      return `${problem.table} ${short(problem.record)} would be left without ${aOrAn(inSentence(problem.child))}, and it needs at least one. Give it another first.`
     case 'twice':
       return `“${short(problem.value)}” is listed twice under ${plural(problem.child)}. Take one of them out.`
     case 'in-use':

@@ -31,6 +31,7 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   taken: { kind: 'taken', fields: ['Visit', 'Appliance'], value: 'V-1-A-1' },
   'no-such-record': { kind: 'no-such-record', table },
   'dead-link': { kind: 'dead-link', field, table },
+  'left-without': { kind: 'left-without', table: 'Appliance', record: 'A-00007', child: 'Visit' },
   'needs-one': { kind: 'needs-one', table: 'Appliance', child: 'Visit' },
   twice: { kind: 'twice', child: 'Part', value: 'x' },
   'in-use': {

@@ -4,10 +4,11 @@ import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { type Database, select, transact, type Transaction } from '../database'
+import { holdLosing, leftWithout, type Losing } from './at-least-one'
 import { type Live, namesOf } from './live'
 import { databaseErrorOf } from './refusals'
 import { keyParams } from './rows'
-import { dropRow, holdRow } from './write-row'
+import { dropRow, holdRow, RowRefused } from './write-row'
 
 /** What removing a record would take with it, and what forbids it. */
 export interface RemovalSheet {
@@ -17,24 +18,35 @@ export interface RemovalSheet {
   readonly blocked: Result<null>
 }
 
+interface CountedRemoval extends RemovalSheet {
+  readonly losing: readonly Losing[]
+}
+
 interface Tally {
+  /** Other records that lose rows by what goes, and may need one. */
+  readonly losing: Losing[]
   readonly removed: Map<string, number>
   readonly left: Map<string, number>
   readonly keeping: Map<string, number>
 }
 
 /** Counts what hangs on a record, through every link, as the database would follow them. */
-export async function removalSheet(
+export async function removalSheet(db: Database, live: Live, tableId: string, ref: string): Promise<RemovalSheet> {
+  const { goes, stays, blocked } = await countRemoval(db, live, tableId, ref)
+  return { goes, stays, blocked }
+}
+
+async function countRemoval(
   db: Database,
   live: Live,
   tableId: string,
   ref: string,
   transaction?: Transaction,
-): Promise<RemovalSheet> {
-  const tally: Tally = { removed: new Map(), left: new Map(), keeping: new Map() }
+): Promise<CountedRemoval> {
+  const tally: Tally = { losing: [], removed: new Map(), left: new Map(), keeping: new Map() }
   const key = keyParams(live, tableId, ref)
   const table = tableOf(live.book, tableId)
-  if (!key) return { goes: [], stays: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
+  if (!key) return { goes: [], stays: [], losing: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
   const names = namesOf(live)
   const marks = keyColumns(table, names)
     .map((column) => `${quoteName(column.name)} = ?`)
@@ -46,6 +58,7 @@ export async function removalSheet(
   return {
     goes: words(tally.removed),
     stays: words(tally.left),
+    losing: tally.losing,
     blocked: by.length > 0 ? fail({ kind: 'in-use', table: table.name, by }) : ok(null),
   }
 }
@@ -80,7 +93,9 @@ async function follow(
     const into =
       fateOf(live, link) === 'remove' ? tally.removed : fateOf(live, link) === 'leave' ? tally.left : tally.keeping
     into.set(link.many, (into.get(link.many) ?? 0) + count)
-    if (into === tally.removed) await follow(db, live, link.many, children, params, tally, depth + 1, transaction)
+    if (into !== tally.removed) continue
+    tally.losing.push(...(await holdLosing(db, live, link.many, children, params, transaction)))
+    await follow(db, live, link.many, children, params, tally, depth + 1, transaction)
   }
 }
 
@@ -104,13 +119,16 @@ export async function removeRecord(
       const held = await holdRow(db, live, tableId, ref, transaction)
       if (!held) return fail({ kind: 'no-such-record', table: name })
       if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })
-      const sheet = await removalSheet(db, live, tableId, ref, transaction)
+      const sheet = await countRemoval(db, live, tableId, ref, transaction)
       if (!sheet.blocked.ok) return sheet.blocked
-      await dropRow(db, live, tableId, ref, transaction)
+      const losing = await dropRow(db, live, tableId, ref, transaction)
+      const without = await leftWithout(db, live, [...losing, ...sheet.losing], transaction)
+      if (without) throw new RowRefused(undefined, without)
       const with_ = sheet.goes.length > 0 ? ` with ${listed(sheet.goes)}` : ''
       return ok(`The ${inSentence(name)} was removed${with_}.`)
     })
   } catch (cause) {
+    if (cause instanceof RowRefused) return fail(cause.problem)
     if (databaseErrorOf(cause).errno !== 1451) throw cause
     // Somebody linked to it between our count and the removal.
     const sheet = await removalSheet(db, live, tableId, ref)

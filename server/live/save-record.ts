@@ -6,6 +6,7 @@ import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { transact, type Transaction } from '../database'
 import type { Live } from './live'
+import { leftWithout, type Losing } from './at-least-one'
 import { isPassing } from './refusals'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
 import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
@@ -125,9 +126,10 @@ async function write(
   { values, rows }: Checked,
   transaction: Transaction,
 ): Promise<LiveRecord> {
+  const losing: Losing[] = []
   const ref = await placed(
     (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),
-    () => writeParent(db, live, who, request, values, transaction),
+    () => writeParent(db, live, who, request, values, losing, transaction),
   )
   const parentKey = keyParams(live, request.table, ref)!
   for (const { link: linkId, rows: sent } of request.children) {
@@ -141,7 +143,7 @@ async function write(
           field && field !== link.field
             ? { ...none, rows: { [name]: { [field]: problem } } }
             : { ...none, rows: { [name]: { '': problem } } },
-        () => writeChild(db, live, who, link, row, { ...rows.get(name), [link.field]: ref }, transaction),
+        () => writeChild(db, live, who, link, row, { ...rows.get(name), [link.field]: ref }, losing, transaction),
       )
     }
   }
@@ -155,6 +157,9 @@ async function write(
       throw new At({ ...none, whole: [problem] })
     }
   }
+  // Last, when what was taken out may have been put elsewhere by the same save.
+  const without = await leftWithout(db, live, losing, transaction)
+  if (without) throw new At({ ...none, whole: [without] })
   const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
   const record = await readRecord(db, live, request.table, ref, transaction, sentOnly)
   if (!record.ok) throw new Error('Expected the record that was just saved.')
@@ -178,6 +183,7 @@ async function writeParent(
   who: string,
   request: SaveRequest,
   values: Values,
+  losing: Losing[],
   transaction: Transaction,
 ): Promise<string> {
   const { table, ref, rev } = request
@@ -185,7 +191,7 @@ async function writeParent(
   const held = await holdRow(db, live, table, ref, transaction)
   if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, table).name })
   if (held.rev !== rev) throw new Conflict(held.by)
-  await changeRow(db, live, table, ref, values, who, transaction)
+  losing.push(...(await changeRow(db, live, table, ref, values, who, transaction)))
   return ref
 }
 
@@ -196,6 +202,7 @@ async function writeChild(
   link: { many: string },
   row: z.infer<typeof Row>,
   values: Values,
+  losing: Losing[],
   transaction: Transaction,
 ): Promise<void> {
   if (row.ref === null) {
@@ -206,6 +213,9 @@ async function writeChild(
   if (!held && row.removed) return
   if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, link.many).name })
   if (held.rev !== row.rev) throw new Conflict(held.by)
-  if (row.removed) await dropRow(db, live, link.many, row.ref, transaction)
-  else await changeRow(db, live, link.many, row.ref, values, who, transaction)
+  losing.push(
+    ...(row.removed
+      ? await dropRow(db, live, link.many, row.ref, transaction)
+      : await changeRow(db, live, link.many, row.ref, values, who, transaction)),
+  )
 }

@@ -6,6 +6,7 @@ import { keyOfRef, refOf, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { run, select, type Transaction } from '../database'
+import { changedLinks, holdLosing, type Losing } from './at-least-one'
 import { type Live, namesOf } from './live'
 import { catchUpNumbers, giveRunningNumber } from './running-numbers'
 import { isDuplicate, refusalOf } from './refusals'
@@ -123,7 +124,10 @@ export async function holdRow(
   return row && { rev: row.rev, by: row.by ?? 'Another tool' }
 }
 
-/** Changes a row that is held. Only joining rows may change the fields of their key. */
+/**
+ * Changes a row that is held; the records that lost it and may need another. Only joining rows may
+ * change the fields of their key.
+ */
 export async function changeRow(
   db: Catalogue,
   live: Live,
@@ -132,19 +136,29 @@ export async function changeRow(
   values: Values,
   who: string,
   transaction: Transaction,
-): Promise<void> {
+): Promise<readonly Losing[]> {
   const table = tableOf(live.book, tableId)
   const changed = Object.fromEntries(
     Object.entries(values).filter(([id]) => table.role === 'joining' || !table.key.includes(id)),
   )
   const columns = columnsFor(live, tableId, changed)
-  if (columns.length === 0) return
+  if (columns.length === 0) return []
   const sets = [
     ...columns.map((column) => `${quoteName(column.name)} = ?`),
     '`row_rev` = `row_rev` + 1',
     '`changed_by` = ?',
   ].join(', ')
-  const params = [...columns.map((column) => column.value), who, ...keyParams(live, tableId, ref)!]
+  const key = keyParams(live, tableId, ref)!
+  const params = [...columns.map((column) => column.value), who, ...key]
+  const losing = await holdLosing(
+    db,
+    live,
+    tableId,
+    rowOf(live, tableId),
+    key,
+    transaction,
+    changedLinks(live, tableId, changed),
+  )
   try {
     await run(
       db,
@@ -155,21 +169,24 @@ export async function changeRow(
   } catch (cause) {
     throw asRefusal(live, tableId, cause)
   }
+  return losing
 }
 
+const rowOf = (live: Live, tableId: string) =>
+  `SELECT * FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`
+
+/** Removes one row; the records that lost it and may need another. */
 export async function dropRow(
   db: Catalogue,
   live: Live,
   tableId: string,
   ref: string,
   transaction: Transaction,
-): Promise<void> {
-  await run(
-    db,
-    `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`,
-    keyParams(live, tableId, ref)!,
-    transaction,
-  )
+): Promise<readonly Losing[]> {
+  const key = keyParams(live, tableId, ref)!
+  const losing = await holdLosing(db, live, tableId, rowOf(live, tableId), key, transaction)
+  await run(db, `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`, key, transaction)
+  return losing
 }
 
 function asRefusal(live: Live, tableId: string, cause: unknown): unknown {
