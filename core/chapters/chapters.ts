@@ -2,6 +2,7 @@ import { adviceOn } from '../advice'
 import type { Book } from '../book'
 import { allPairs, openPairs } from '../pairings'
 import { allFieldRules } from '../rules'
+import { counted } from '../words'
 
 export const chapterNames = ['needs', 'tables', 'pairings', 'rules', 'map', 'review', 'open'] as const
 export type ChapterName = (typeof chapterNames)[number]
@@ -31,28 +32,30 @@ export function chaptersOf(
       name: 'needs',
       title: 'Needs',
       count: unmet > 0 ? unmet : book.needs.length,
-      counted: unmet > 0 ? `${unmet} of ${book.needs.length} not met yet` : `${book.needs.length} needs, all met`,
+      counted:
+        unmet > 0 ? `${unmet} of ${book.needs.length} not met yet` : `${counted(book.needs.length, 'need')}, all met`,
       done: book.needs.length > 0 && unmet === 0,
     },
     {
       name: 'tables',
       title: 'Tables',
       count: book.tables.length,
-      counted: `${book.tables.length} tables`,
+      counted: counted(book.tables.length, 'table'),
       done: settled,
     },
     {
       name: 'pairings',
       title: 'Pairings',
       count: waiting > 0 ? waiting : pairs,
-      counted: waiting > 0 ? `${waiting} of ${pairs} pairs to answer` : `${pairs} pairs, all answered`,
+      counted:
+        waiting > 0 ? `${waiting} of ${counted(pairs, 'pair')} to answer` : `${counted(pairs, 'pair')}, all answered`,
       done: pairs > 0 && waiting === 0,
     },
     {
       name: 'rules',
       title: 'Rules',
       count: allFieldRules(book).length,
-      counted: `${allFieldRules(book).length} rules`,
+      counted: counted(allFieldRules(book).length, 'rule'),
       done: settled,
     },
     { name: 'map', title: 'Map', done: book.links.length > 0 },
@@ -60,14 +63,17 @@ export function chaptersOf(
       name: 'review',
       title: 'Review',
       count: advice.length,
-      counted: `${advice.length} pieces of advice`,
+      counted: advice.length === 1 ? '1 piece of advice' : `${advice.length} pieces of advice`,
       done: book.tables.length > 0 && advice.length === 0,
     },
     {
       name: 'open',
       title: 'Open',
       ...(opened.everOpened &&
-        opened.editsSince > 0 && { count: opened.editsSince, counted: `${opened.editsSince} edits since opened` }),
+        opened.editsSince > 0 && {
+          count: opened.editsSince,
+          counted: `${counted(opened.editsSince, 'edit')} since opened`,
+        }),
       done: opened.everOpened && opened.editsSince === 0,
     },
   ]

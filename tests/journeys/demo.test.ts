@@ -1,10 +1,10 @@
-import { AxeBuilder } from '@axe-core/webdriverjs'
 import { beforeAll, expect, inject, test } from 'vitest'
 import { demoPeople, loadDemo } from '@/demo/load'
 import type { Running } from '@/scripts/setup/application'
 import { closeCatalogue } from '@/server/catalogue'
 import { application, browserAt } from '../support/application'
 import { type Browser, Key } from '../support/browser'
+import { faults } from '../support/faults'
 
 let running: Running
 let clerk: Browser
@@ -26,13 +26,6 @@ beforeAll(async () => {
 const valueOf = async (browser: Browser, box: string) => (await browser.box(box)).getAttribute('value')
 const holds = (browser: Browser, box: string, value: string) =>
   browser.driver.wait(async () => (await valueOf(browser, box)) === value, 8000, `${box} never held ${value}`)
-
-async function faults(browser: Browser): Promise<string[]> {
-  const { violations } = await new AxeBuilder(browser.driver)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.html.slice(0, 160)}`))
-}
 
 test('staff see the Desk alone, find a visit among thousands and sort by any column', async () => {
   expect(await clerk.driver.findElements({ css: 'nav[aria-label="Sides"]' })).toEqual([])

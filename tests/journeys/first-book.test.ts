@@ -1,15 +1,7 @@
-import { AxeBuilder } from '@axe-core/webdriverjs'
 import { expect, test } from 'vitest'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
-
-/** Everything axe finds wrong on the page as it stands, in words. */
-async function faults(browser: Browser): Promise<string[]> {
-  const { violations } = await new AxeBuilder(browser.driver)
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze()
-  return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.html.slice(0, 160)}`))
-}
+import { Key } from '../support/browser'
+import { faults } from '../support/faults'
 
 test('from an empty start to related records in a list, with the keyboard', async () => {
   const running = await application('firstbook')

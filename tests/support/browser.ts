@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import {
   Builder,
   By,
+  error,
   type IWebDriverOptionsCookie,
   Key,
   logging,
@@ -80,8 +81,10 @@ export class Browser {
 
   /** The first element in sight, waited for. */
   async see(css: string, within = 10_000): Promise<WebElement> {
-    const element = await this.driver.wait(until.elementLocated(By.css(css)), within, `Nothing like ${css} appeared.`)
-    return this.driver.wait(until.elementIsVisible(element), within, `${css} is there but not in sight.`)
+    return this.steady(async () => {
+      const element = await this.driver.wait(until.elementLocated(By.css(css)), within, `Nothing like ${css} appeared.`)
+      return this.driver.wait(until.elementIsVisible(element), within, `${css} is there but not in sight.`)
+    })
   }
 
   /** Waits until the page says some words. */
@@ -127,14 +130,27 @@ export class Browser {
     return found!
   }
 
-  async press(name: string): Promise<void> {
-    const element = await this.named(name)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
-    await element.click()
+  press = (name: string): Promise<void> =>
+    this.steady(async () => {
+      const element = await this.named(name)
+      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
+      await element.click()
+    })
+
+  /** A page that is just drawn anew may take an element away between finding and using it; then it is found again. */
+  private async steady<T>(act: () => Promise<T>): Promise<T> {
+    for (let attempt = 0; ; attempt++) {
+      try {
+        return await act()
+      } catch (cause) {
+        if (!(cause instanceof error.StaleElementReferenceError) || attempt > 2) throw cause
+      }
+    }
   }
 
   /** Goes to a chapter by its bead on the thread. */
-  chapter = async (name: string) => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click()
+  chapter = (name: string) =>
+    this.steady(async () => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click())
 
   /** Picks one of the answers that stand side by side under a question. */
   async answer(question: string, words: string): Promise<void> {
@@ -148,20 +164,22 @@ export class Browser {
   }
 
   /** Puts words into a box by its name, in place of what stood there. */
-  async fill(name: string, words: string): Promise<void> {
-    const box = await this.box(name)
-    await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
-    await box.click()
-    await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
-  }
+  fill = (name: string, words: string): Promise<void> =>
+    this.steady(async () => {
+      const box = await this.box(name)
+      await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', box)
+      await box.click()
+      await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
+    })
 
   /** Types into whatever has the focus. */
-  async type(...keys: string[]): Promise<void> {
-    await this.driver
-      .switchTo()
-      .activeElement()
-      .sendKeys(...keys)
-  }
+  type = (...keys: string[]): Promise<void> =>
+    this.steady(() =>
+      this.driver
+        .switchTo()
+        .activeElement()
+        .sendKeys(...keys),
+    )
 
   focused = () =>
     this.driver.executeScript<string>(

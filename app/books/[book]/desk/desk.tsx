@@ -4,12 +4,13 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { DropdownMenu } from 'radix-ui'
-import { type ReactNode, useEffect, useMemo, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { deskTables, type ListRow } from '@/core/records'
 import { plural } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { FindDialog } from '@/ui/shell/find-dialog'
+import { useKeys } from '@/ui/use-keys'
 import { DeskBar, type DeskPeople } from './desk-bar'
 import { DeskContext, type LinkedWish, useDesk } from './desk-context'
 import { NewLinked } from './form/new-linked'
@@ -36,19 +37,7 @@ export function DeskRoom({ children, ...people }: DeskPeople & { readonly book: 
     [people],
   )
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault()
-        setFinding(true)
-      }
-      const typing =
-        event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName)
-      if (event.key === '?' && !typing) setHelping(true)
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [])
+  useKeys({ 'Ctrl K': () => setFinding(true) }, { '?': () => setHelping(true) })
 
   return (
     <QueryClientProvider client={queries}>

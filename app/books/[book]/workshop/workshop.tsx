@@ -8,6 +8,7 @@ import type { Book, Edit } from '@/core/book'
 import { chaptersOf } from '@/core/chapters'
 import { wordProblem } from '@/core/words'
 import { Thread } from '@/ui/shell/thread'
+import { useKeys } from '@/ui/use-keys'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
 import { FindOrDo } from './find-or-do'
 import { BookStore } from './store'
@@ -74,28 +75,12 @@ export function WorkshopRoom({
     [id, state.book, state.revision, opened, edit, store],
   )
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase()
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
-      if (key === 'k') {
-        event.preventDefault()
-        setFinding(true)
-      }
-      // While somebody types in a box, undo belongs to the words in it.
-      if (isTyping(event.target)) return
-      if (key === 'z' && !event.shiftKey) {
-        event.preventDefault()
-        void store.undo()
-      }
-      if (key === 'y' || (key === 'z' && event.shiftKey)) {
-        event.preventDefault()
-        void store.redo()
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [store])
+  // While somebody types in a box, undo belongs to the words in it.
+  const redo = () => void store.redo()
+  useKeys(
+    { 'Ctrl K': () => setFinding(true) },
+    { 'Ctrl Z': () => void store.undo(), 'Ctrl Y': redo, 'Ctrl Shift Z': redo },
+  )
 
   const since = state.revision - opened.revision + state.waiting
   const chapters = chaptersOf(state.book, { everOpened: opened.everOpened, editsSince: since })
@@ -171,10 +156,6 @@ function SaveState({
     </button>
   )
 }
-
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /** Looks every few seconds whether somebody else edited the book, while the page is seen. */
 function useOthersEdits(id: string, store: BookStore): void {

@@ -2,13 +2,14 @@
 
 import { useQueryClient } from '@tanstack/react-query'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
 import { inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { useKeys } from '@/ui/use-keys'
 import { useDesk } from '../desk-context'
 import { RecordForm, type RecordFormHandle } from '../form/record-form'
 import { RecordMargin } from './record-margin'
@@ -55,22 +56,13 @@ export function RecordPage({ tableId, stored: first }: Props) {
     if (!stored) router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`)
   }
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const key = event.key.toLowerCase()
-      if ((event.ctrlKey || event.metaKey) && key === 's') {
-        event.preventDefault()
-        // A dialog on top saves its own form.
-        if (!document.querySelector('[role="dialog"]')) void handle.current?.save()
-      }
-      if (event.altKey && key === 'n' && mayChange) {
-        event.preventDefault()
-        router.push(`${list}/new`)
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [router, list, mayChange])
+  useKeys({
+    'Ctrl S': () => {
+      // A dialog on top saves its own form.
+      if (!document.querySelector('[role="dialog"]')) void handle.current?.save()
+    },
+    'Alt N': mayChange ? () => router.push(`${list}/new`) : undefined,
+  })
 
   const keyIsRunning = table.key.length === 1 && fieldOf(table, table.key[0]!).kind === 'running'
   return (

@@ -1,12 +1,13 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { fieldOf, tableOf } from '@/core/book'
 import { showValue } from '@/core/kinds'
 import type { ListRow } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { classNames, TextBox } from '@/ui/kit'
+import { useKeys } from '@/ui/use-keys'
 import { useDesk } from '../desk-context'
 import { type RowsPage, rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
@@ -50,22 +51,13 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
     return answer.ok ? ((await answer.json()) as RowsPage).rows[0] : undefined
   }
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName)
-      if (event.key === '/' && !typing) {
-        event.preventDefault()
-        box.current?.focus()
-      }
-      if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-        event.preventDefault()
-        void neighbour(event.key === 'ArrowDown').then(go)
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  })
+  useKeys(
+    {
+      'Alt ArrowUp': () => void neighbour(false).then(go),
+      'Alt ArrowDown': () => void neighbour(true).then(go),
+    },
+    { '/': () => box.current?.focus() },
+  )
 
   return (
     <>

@@ -3,12 +3,13 @@
 import { Download, Plus } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { findField, tableOf } from '@/core/book'
 import type { Sort } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { useKeys } from '@/ui/use-keys'
 import { useDesk } from '../desk-context'
 import { rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
@@ -33,22 +34,10 @@ export function TableList({ tableId }: { readonly tableId: string }) {
   const count = rows.data?.pages[0]?.count ?? 0
   const noun = inSentence(table.name)
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(event.target.tagName)
-      if (event.key === '/' && !typing) {
-        event.preventDefault()
-        box.current?.focus()
-      }
-      if (event.altKey && event.key.toLowerCase() === 'n' && mayChange) {
-        event.preventDefault()
-        router.push(`${base}/${tableId}/new`)
-      }
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [router, base, tableId, mayChange])
+  useKeys(
+    { 'Alt N': mayChange ? () => router.push(`${base}/${tableId}/new`) : undefined },
+    { '/': () => box.current?.focus() },
+  )
 
   return (
     <Room bare>

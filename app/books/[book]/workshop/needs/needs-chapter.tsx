@@ -1,19 +1,9 @@
 'use client'
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useSearchParams } from 'next/navigation'
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { splitNeeds } from '@/core/needs'
-import { Empty, Note } from '@/ui/kit'
+import { Empty, Note, SortableRows } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -24,25 +14,9 @@ import { NeedLine } from './need-line'
 export function NeedsChapter() {
   const { book, edit } = useWorkshop()
   const [chosen, setChosen] = useState<string>()
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
   const needs = book.needs
   const unmet = needs.filter((need) => need.metBy.length === 0).length
   const current = needs.find((need) => need.id === chosen)
-
-  const place = (id: string, at: number) => {
-    const others = needs.filter((need) => need.id !== id)
-    edit({ kind: 'moveNeed', need: id, before: others[at]?.id ?? null })
-  }
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && over.id !== active.id)
-      place(
-        String(active.id),
-        needs.findIndex((need) => need.id === over.id),
-      )
-  }
 
   return (
     <Room
@@ -68,8 +42,11 @@ export function NeedsChapter() {
           <p className="mt-1 mb-3 text-ash-6">
             What the office must keep, and what it must be able to ask. One need to a line.
           </p>
-          <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-            <SortableContext items={needs.map((need) => need.id)} strategy={verticalListSortingStrategy}>
+          <SortableRows
+            ids={needs.map((need) => need.id)}
+            onPlace={(need, before) => edit({ kind: 'moveNeed', need, before })}
+          >
+            {(move) => (
               <ol className="border-t border-ash-3">
                 {needs.map((need, at) => (
                   <NeedLine
@@ -78,12 +55,12 @@ export function NeedsChapter() {
                     number={at + 1}
                     chosen={need.id === chosen}
                     onChoose={() => setChosen(need.id)}
-                    onMove={(by) => place(need.id, Math.max(0, at + by))}
+                    onMove={(by) => move(need.id, by)}
                   />
                 ))}
               </ol>
-            </SortableContext>
-          </DndContext>
+            )}
+          </SortableRows>
           <WriteNeed
             first={needs.length === 0}
             onWrite={(lines) => edit({ kind: 'addNeeds', needs: lines.map((text) => ({ id: freshId(), text })) })}

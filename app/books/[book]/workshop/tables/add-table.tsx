@@ -1,6 +1,6 @@
 'use client'
 
-import { type FormEvent, useState } from 'react'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { Button, Labelled, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -8,13 +8,17 @@ import { useWorkshop } from '../workshop-context'
 interface Props {
   readonly role: 'pick-list' | undefined
   readonly first: boolean
+  /** Whether somebody asked for it, rather than finding it where there is no table yet. */
+  readonly asked: boolean
   readonly onAdded: (table: string) => void
 }
 
 /** Names a new table, or a new pick list. */
-export function AddTable({ role, first, onAdded }: Props) {
+export function AddTable({ role, first, asked, onAdded }: Props) {
   const { edit } = useWorkshop()
   const [name, setName] = useState('')
+  const box = useRef<HTMLInputElement>(null)
+  useEffect(() => box.current?.focus(), [asked])
   const add = (event: FormEvent) => {
     event.preventDefault()
     const id = freshId()
@@ -35,7 +39,7 @@ export function AddTable({ role, first, onAdded }: Props) {
         htmlFor="table-name"
         hint={role ? undefined : 'It starts with a running number as its key. You can choose another key later.'}
       >
-        <TextBox id="table-name" autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+        <TextBox id="table-name" ref={box} value={name} onChange={(event) => setName(event.target.value)} />
       </Labelled>
       <Button type="submit" look="main" disabled={!name.trim()} className="mt-4">
         {role ? 'Add the pick list' : 'Add the table'}

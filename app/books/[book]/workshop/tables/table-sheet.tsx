@@ -1,17 +1,8 @@
 'use client'
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core'
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useState } from 'react'
 import type { Table } from '@/core/book'
+import { SortableRows } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { AddField } from './add-field'
 import { FieldRow } from './field-row'
@@ -28,21 +19,6 @@ interface Props {
 export function TableSheet({ table, field: first, onShow }: Props) {
   const { edit } = useWorkshop()
   const [unfolded, setUnfolded] = useState(first)
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
-  const place = (id: string, at: number) => {
-    const others = table.fields.filter((field) => field.id !== id)
-    edit({ kind: 'moveField', field: id, before: others[at]?.id ?? null })
-  }
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && over.id !== active.id)
-      place(
-        String(active.id),
-        table.fields.findIndex((field) => field.id === over.id),
-      )
-  }
   return (
     <>
       <TableHead table={table} onShow={onShow} />
@@ -52,22 +28,25 @@ export function TableSheet({ table, field: first, onShow }: Props) {
         <span>What it holds</span>
         <span>What staff will see</span>
       </div>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={table.fields.map((field) => field.id)} strategy={verticalListSortingStrategy}>
+      <SortableRows
+        ids={table.fields.map((field) => field.id)}
+        onPlace={(field, before) => edit({ kind: 'moveField', field, before })}
+      >
+        {(move) => (
           <ol aria-label={`Fields of ${table.name}`}>
-            {table.fields.map((field, at) => (
+            {table.fields.map((field) => (
               <FieldRow
                 key={field.id}
                 table={table}
                 field={field}
                 unfolded={field.id === unfolded}
                 onUnfold={(open) => setUnfolded(open ? field.id : undefined)}
-                onMove={(by) => place(field.id, Math.max(0, at + by))}
+                onMove={(by) => move(field.id, by)}
               />
             ))}
           </ol>
-        </SortableContext>
-      </DndContext>
+        )}
+      </SortableRows>
       <AddField table={table} />
     </>
   )

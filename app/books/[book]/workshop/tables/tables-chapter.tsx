@@ -30,9 +30,10 @@ export function TablesChapter() {
     >
       {adding || !table ? (
         <AddTable
-          key={adding ?? 'first'}
+          key={adding === 'list' ? 'list' : 'table'}
           role={adding === 'list' ? 'pick-list' : undefined}
           first={book.tables.length === 0}
+          asked={adding !== null}
           onAdded={show}
         />
       ) : (
