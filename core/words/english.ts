@@ -26,3 +26,6 @@ export const inSentence = (name: string) =>
 
 /** @example aOrAn('appliance') // => 'an appliance' */
 export const aOrAn = (noun: string) => `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`
+
+/** @example capital('boat type') // => 'Boat type' */
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,5 +1,5 @@
 export { type Json, sameJson } from './json'
 export type { PartWord, Problem } from './problem'
 export { fail, ok, type Result } from './result'
-export { aOrAn, counted, inSentence, listed, plural } from './english'
+export { aOrAn, capital, counted, inSentence, listed, plural } from './english'
 export { wordProblem } from './wording'

@@ -1,4 +1,4 @@
-import { aOrAn, counted, inSentence, listed, plural } from './english'
+import { aOrAn, capital, counted, inSentence, listed, plural } from './english'
 import type { EditProblem, PeopleProblem, Problem, RecordProblem, ValueProblem } from './problem'
 
 /** The sentence a person reads: what is wrong, and what would be right. */
@@ -174,4 +174,3 @@ function wordEdit(problem: EditProblem): string {
 }
 
 const short = (text: string) => (text.length > 40 ? `${text.slice(0, 39)}…` : text)
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

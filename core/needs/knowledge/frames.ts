@@ -1,0 +1,89 @@
+const set = (words: string) => new Set(words.trim().split(/\s+/))
+
+/** What an office does with facts: their object is what is kept, their "of", "for", "about" what it is kept about. */
+export const recording = set(
+  'keep record note store track log write register know hold enter collect list save jot document take capture need require want ask count remember state specify mention',
+)
+
+/** The subject owns its objects: facts about it, or what hangs on it. */
+export const owning = set(
+  'have has had contain include comprise carry consist hold show list need get give say bear receive specify cover get',
+)
+
+/** The subject is one of several that belong to the object. */
+export const belonging = set('belong live stand sit work hang lie part')
+
+/**
+ * Happenings that offices keep records of: the verb and the noun it is written down as. A tie told by the
+ * verb runs through that table where the needs speak of it.
+ */
+export const happenings: Readonly<Record<string, readonly string[]>> = {
+  borrow: ['loan', 'borrowing'],
+  lend: ['loan'],
+  loan: ['loan'],
+  book: ['booking', 'reservation'],
+  reserve: ['reservation', 'booking'],
+  rent: ['rental', 'tenancy', 'lease', 'hire'],
+  lease: ['lease'],
+  let: ['letting', 'tenancy', 'booking'],
+  hire: ['hire', 'booking', 'rental'],
+  order: ['order'],
+  place: ['order'],
+  buy: ['purchase', 'order', 'sale', 'ticket'],
+  purchase: ['purchase'],
+  sell: ['sale'],
+  pay: ['payment'],
+  enrol: ['enrolment', 'enrollment', 'registration'],
+  enroll: ['enrollment', 'enrolment', 'registration'],
+  register: ['registration'],
+  attend: ['attendance'],
+  visit: ['visit'],
+  donate: ['donation'],
+  give: ['donation'],
+  inspect: ['inspection'],
+  check: ['check', 'inspection'],
+  harvest: ['harvest'],
+  request: ['request'],
+  ask: ['request'],
+  deliver: ['delivery'],
+  repair: ['repair'],
+  treat: ['treatment'],
+  examine: ['examination'],
+  subscribe: ['subscription'],
+  assign: ['assignment'],
+  sample: ['sample'],
+  measure: ['measurement', 'reading'],
+  read: ['reading'],
+  survey: ['survey'],
+  swap: ['swap'],
+  exchange: ['exchange'],
+  transfer: ['transfer'],
+  vaccinate: ['vaccination'],
+  serve: ['service'],
+  service: ['service'],
+  train: ['training'],
+  complain: ['complaint'],
+  apply: ['application'],
+  vote: ['vote'],
+  win: ['win'],
+  feed: ['feeding'],
+  appoint: ['appointment'],
+  invoice: ['invoice'],
+  bill: ['bill'],
+}
+
+/** Verbs that say when or where something is, not that two things are tied: "takes place on a date". */
+export const happeningAt = set('take begin start end last run meet')
+
+/** Begin a sentence that the data must answer. */
+export const askingFirst = set(
+  'list show see find print report which who whose what when where how display search look tell give',
+)
+
+/** What "one of them" does, and the fact it becomes. */
+export const leadingWords: readonly (readonly [RegExp, string])[] = [
+  [/\b(leads?|is (the |in the )?lead(er|ing)?)\b/, 'leads'],
+  [/\bin charge\b/, 'in charge'],
+  [/\b(is )?(the )?(head|main|chief|first|primary|senior)\b/, 'main'],
+  [/\b(is )?(the )?(chair|chairs|captain|spokesperson|contact|responsible)\b/, 'responsible'],
+]

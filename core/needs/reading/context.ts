@@ -1,0 +1,59 @@
+import { attributeHeads, noThings } from '../knowledge/attributes'
+import { happenings } from '../knowledge/frames'
+import type { Fact } from './facts'
+import type { Phrase } from './phrases'
+
+/** What is known while a need is read: the things so far, and what the sentence before spoke of. */
+export class Context {
+  /** The tie told last in this need, for "we note how many". */
+  lastTie: { a: string; b: string } | undefined
+  /** The thing spoken of last, for "its name". */
+  lastOwner: string | undefined
+  /** The happening told last: "when they pay we note the amount". */
+  lastVerb: string | undefined
+  lastFact: { owner: string; name: string } | undefined
+
+  constructor(
+    readonly need: number,
+    private readonly things: ReadonlySet<string>,
+    private readonly names: ReadonlyMap<string, string>,
+  ) {}
+
+  /** The thing that a name means: itself, what it is also called, or the thing at its end ("rowing boat" is a boat). */
+  thing(name: string): string | undefined {
+    const known = (word: string) => this.names.get(word) ?? (this.things.has(word) ? word : undefined)
+    const whole = known(name)
+    if (whole) return whole
+    if (attributeHeads.has(name.split(' ').at(-1)!) || / (of|per) /.test(name)) return undefined
+    const words = name.split(' ')
+    for (let from = 1; from < words.length; from++) {
+      const shorter = known(words.slice(from).join(' '))
+      if (shorter) return shorter
+    }
+    const longer = [...this.things].filter((thing) => thing.endsWith(` ${name}`))
+    return longer.length === 1 && !attributeHeads.has(name) ? longer[0] : undefined
+  }
+
+  of = (phrase: Phrase | undefined): string | undefined => (phrase ? this.thing(phrase.name) : undefined)
+
+  /** The table that a happening is written down in, where the needs speak of one. */
+  happening(verb: string): string | undefined {
+    const nouns = Object.hasOwn(happenings, verb) ? happenings[verb]! : []
+    return nouns.map((noun) => this.thing(noun)).find((thing) => thing !== undefined)
+  }
+
+  /** Whether a name could be that of a thing at all. */
+  may = (name: string): boolean =>
+    !noThings.has(name) &&
+    !noThings.has(name.split(' ').at(-1)!) &&
+    !attributeHeads.has(name.split(' ').at(-1)!) &&
+    /[a-z]{2}/.test(name)
+
+  thingFact(phrase: Phrase | undefined, weight: number, sure = false): Fact[] {
+    if (!phrase || noThings.has(phrase.name) || / of /.test(phrase.name)) return []
+    if (noThings.has(phrase.name.split(' ').at(-1)!)) return []
+    return [{ kind: 'thing', name: phrase.name, weight, ...(sure && { sure }), at: this.at(phrase) }]
+  }
+
+  at = ({ start, end }: { readonly start: number; readonly end: number }) => ({ need: this.need, start, end })
+}

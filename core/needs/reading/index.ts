@@ -1,0 +1,3 @@
+export { readNeeds } from './read-needs'
+export type { OpenQuestion, Reading, ReadField, ReadQuestion, ReadTable, ReadTie } from './reading'
+export type { Evidence } from './facts'

@@ -1,0 +1,105 @@
+import type { Clause } from './clauses'
+import type { Context } from './context'
+import type { Element } from './elements'
+import type { Fact } from './facts'
+import { hintedKind, itemsOf, placeOf, wordsOf } from './items'
+import type { Phrase } from './phrases'
+import { readDoing } from './read-doing'
+import { readList } from './read-list'
+
+/** "A visit is booked, done or cancelled", "is at one premises", "is taught by one tutor". */
+export function readBeing(clause: Clause, subject: Phrase, context: Context): Fact[] {
+  const doing = clause.doing!
+  const name = context.of(subject) ?? subject.name
+  const first = clause.rest[0]
+  if (isChoice(clause)) return choices(clause, subject, name, context)
+  if (
+    doing.verb === 'be' &&
+    first?.kind === 'thing' &&
+    subject.det === 'each' &&
+    !first.phrase.of &&
+    context.of(first.phrase)
+  ) {
+    const as = context.of(first.phrase)!
+    if (as !== name && first.phrase.det === 'a')
+      return [...context.thingFact(first.phrase, 1), { kind: 'same', name: subject.name, as, at: context.at(subject) }]
+  }
+  // "may be owner, tenant or agent of several premises": a part that somebody plays.
+  const role = roleIn(clause.rest)
+  if (doing.verb === 'be' && role) {
+    const other = context.of(role.of)
+    const facts = [...context.thingFact(subject, 1.2), ...context.thingFact(role.of, 1.2)]
+    if (!other || other === name) return facts
+    context.lastTie = { a: name, b: other }
+    const at = context.at(placeOf(clause.rest[0]!))
+    return [
+      ...facts,
+      { kind: 'tie', a: name, b: other, perA: role.of.quantity ?? { least: 0, most: 'several' }, verb: 'be', at },
+      ...(role.words.length > 1
+        ? [
+            {
+              kind: 'pairFact',
+              a: name,
+              b: other,
+              named: { name: 'role', kind: 'pick', choices: role.words },
+              at,
+            } as const,
+          ]
+        : []),
+    ]
+  }
+  return readDoing(clause, subject, context)
+}
+
+function roleIn(rest: readonly Element[]): { words: string[]; of: Phrase } | undefined {
+  const items = itemsOf(rest)
+  const last = items.at(-1)?.phrase
+  if (!last?.of || items.length < 2) return undefined
+  if (!last.of.quantity && !last.of.plural) return undefined
+  return { words: items.map((item) => item.phrase?.name ?? wordsOf(item)), of: last.of }
+}
+
+/** Two words or more joined by "or", none of them a thing that is kept. */
+function isChoice({ doing, rest }: Clause): boolean {
+  const joined = rest.some((element) => element.kind === 'joint' && element.word === 'or')
+  if (!joined || doing!.not) return false
+  const first = rest[0]
+  const loose = doing!.passive || /ing$/.test(doing!.form)
+  if (first?.kind === 'prep' && !/^(in|on|under|at|out)$/.test(first.word) && !loose) return false
+  const items = itemsOf(rest)
+  return items.every((item) => {
+    const words = wordsOf(item)
+    return words.split(' ').length <= 4 && !item.phrase?.quantity && !item.phrase?.of
+  })
+}
+
+function choices(clause: Clause, subject: Phrase, name: string, context: Context): Fact[] {
+  const doing = clause.doing!
+  const at = context.at({ start: subject.start, end: placeOf(clause.rest.at(-1)!).end })
+  const items = itemsOf(clause.rest).map((item) => wordsOf(item))
+  const words = [...(doing.verb !== 'be' ? [doing.form] : []), ...items]
+    .map((word) => word.replace(/^be /, ''))
+    .filter(Boolean)
+  const last = context.lastFact
+  // "their level, which is beginner or improver": the choices of the fact just named.
+  if (last && (last.name === subject.name || last.name.endsWith(` ${subject.name}`)) && !context.of(subject))
+    return [{ kind: 'fact', owner: last.owner, named: { name: last.name, kind: 'pick', choices: words }, at }]
+  if (!context.of(subject) && !context.may(subject.name)) {
+    const owner = subject.of ? context.of(subject.of) : subject.owner ? context.thing(subject.owner) : context.lastOwner
+    return owner ? [{ kind: 'fact', owner, named: { name: subject.name, kind: 'pick', choices: words }, at }] : []
+  }
+  const things = itemsOf(clause.rest).filter((item) => item.phrase?.det === 'a').length
+  const paid = doing.verb === 'pay' || clause.rest.some((element) => element.kind === 'prep' && element.word === 'by')
+  const called =
+    things > 1 || (doing.verb === 'be' && itemsOf(clause.rest).every((item) => item.phrase))
+      ? 'type'
+      : paid
+        ? 'way of paying'
+        : 'state'
+  return [
+    ...context.thingFact(subject, 1.5),
+    { kind: 'fact', owner: name, named: { name: called, kind: 'pick', choices: words }, at },
+  ]
+}
+
+export { hintedKind, readList }

@@ -1,0 +1,228 @@
+import { happeningAt, owning, recording } from '../knowledge/frames'
+import type { Quantity } from '../knowledge/quantities'
+import type { Clause } from './clauses'
+import type { Context } from './context'
+import type { Element } from './elements'
+import type { Fact } from './facts'
+import { itemsOf } from './items'
+import { type Phrase } from './phrases'
+import { readBeing } from './read-being'
+import { readList, readPairList } from './read-list'
+import { readDoing } from './read-doing'
+
+const office = new Set(['we', 'i', 'you', 'us', 'staff', 'somebody', 'someone'])
+
+/** What a clause says. The things known so far are in the context; each clause may tell of more. */
+export function readClause(clause: Clause, context: Context): Fact[] {
+  const { doing, pronoun, subject } = clause
+  if (!doing) return readVerbless(clause, context)
+  const byOffice = (pronoun !== undefined && office.has(pronoun)) || (subject === undefined && pronoun === undefined)
+  if (byOffice && recording.has(lastVerb(clause))) return readRecording(clause, context)
+  if (byOffice) return readByOffice(clause, context)
+  if (!subject) return readThere(clause, context)
+  if (recording.has(doing.verb) && clause.lead.length > 0 && !owning.has(doing.verb))
+    return readRecording(clause, context)
+  context.lastVerb = doing.verb
+  if (doing.verb === 'be' || doing.passive || doing.form === 'is') return readBeing(clause, subject, context)
+  return owning.has(doing.verb) && !doing.passive
+    ? readOwning(clause, subject, context)
+    : readDoing(clause, subject, context)
+}
+
+/** "we want to keep", "we need to know": the last verb says what is done. */
+function lastVerb({ doing, rest }: Clause): string {
+  let verb = doing!.verb
+  for (let at = 0; at < rest.length; at++) {
+    const element = rest[at]!
+    const next = rest[at + 1]
+    if (element.kind === 'prep' && element.word === 'to' && next?.kind === 'doing') verb = next.doing.verb
+    else if (element.kind === 'doing') verb = element.doing.verb
+    else if (
+      !(element.kind === 'prep' && element.word === 'to') &&
+      element.kind !== 'other' &&
+      element.kind !== 'quality'
+    )
+      break
+  }
+  return verb
+}
+
+/** What follows the last verb of "we want to be able to keep …". */
+function objects({ rest }: Clause): readonly Element[] {
+  let from = 0
+  for (let at = 0; at < rest.length; at++) {
+    const element = rest[at]!
+    if (element.kind === 'doing' && (at === 0 || rest[at - 1]?.kind === 'prep')) from = at + 1
+    else if (
+      !(element.kind === 'prep' && element.word === 'to') &&
+      element.kind !== 'other' &&
+      element.kind !== 'quality'
+    )
+      break
+  }
+  // "keep track of", "write down", "take a note of"
+  while (
+    rest[from] &&
+    (isWord(rest[from]!, /^(down|of|about|on|up)$/) || isNamed(rest[from]!, /^(track|note|record)$/))
+  )
+    from++
+  return rest.slice(from)
+}
+
+const isWord = (element: Element, words: RegExp) =>
+  (element.kind === 'prep' || element.kind === 'quality' || element.kind === 'other') && words.test(element.word)
+const isNamed = (element: Element, words: RegExp) => element.kind === 'thing' && words.test(element.phrase.name)
+
+/** "For each loan we note the day it went out": facts about what stands before, or after "of", "for", "about". */
+function readRecording(clause: Clause, context: Context): Fact[] {
+  const facts: Fact[] = []
+  const rest = objects(clause)
+  const leads = clause.lead
+    .map(({ phrase }) => phrase)
+    .filter((phrase) => context.may(phrase.name) || context.of(phrase))
+  for (const phrase of leads) {
+    const one = phrase.det === 'each' || phrase.det === 'a'
+    facts.push(...context.thingFact(phrase, one ? 3 : 1.5, one))
+  }
+  const owners = [
+    ...new Set(
+      leads
+        .flatMap((phrase) => [phrase, ...(phrase.of ? [phrase.of] : [])])
+        .map((phrase) => context.of(phrase) ?? phrase.name),
+    ),
+  ]
+  if (owners.length >= 2) {
+    const [b, a] = owners as [string, string]
+    context.lastTie = { a, b }
+    return [
+      ...facts,
+      { kind: 'tie', a, b, perA: several, loose: true, verb: 'have', at: context.at(leads[0]!) },
+      ...readPairList(rest, a, b, context),
+    ]
+  }
+  if (owners.length === 1) {
+    context.lastOwner = owners[0]
+    return [...facts, ...readList(rest, owners[0]!, context)]
+  }
+  const about = ownerAtEnd(rest)
+  if (about && (context.may(about.name) || context.of(about))) {
+    const owner = context.of(about) ?? about.name
+    // "note the quantity of each treatment given": a fact about the two that were just tied.
+    const tie = context.lastTie
+    if (tie && (tie.a === owner || tie.b === owner) && about.det === 'each')
+      return readPairList(rest, tie.a, tie.b, context)
+    context.lastOwner = owner
+    return [
+      ...context.thingFact(about, about.det === 'each' || about.det === 'a' ? 3 : 1.5, true),
+      ...readList(rest, owner, context),
+    ]
+  }
+  if (context.lastTie) return readPairList(rest, context.lastTie.a, context.lastTie.b, context)
+  const happened = context.lastVerb && context.happening(context.lastVerb)
+  if (happened) return readList(rest, happened, context)
+  const items = itemsOf(rest)
+  if (
+    context.lastOwner &&
+    items.some((item) => item.asking || !item.phrase || item.phrase.det !== undefined || !context.may(item.phrase.name))
+  )
+    return readList(rest, context.lastOwner, context)
+  return items.flatMap((item) =>
+    item.phrase && context.may(item.phrase.name) ? context.thingFact(item.phrase, 2) : [],
+  )
+}
+
+const several: Quantity = { least: undefined, most: 'several' }
+
+/** Whose facts they are: the last "of each X" or "for each X", or the possessor of the first. */
+function ownerAtEnd(rest: readonly Element[]): Phrase | undefined {
+  for (let at = rest.length - 1; at >= 0; at--) {
+    const element = rest[at]!
+    if (element.kind !== 'thing') continue
+    if (element.phrase.of) return element.phrase.of
+    const before = rest[at - 1]
+    if (
+      before?.kind === 'prep' &&
+      /^(of|for|about|on)$/.test(before.word) &&
+      ['each', 'a', 'the'].includes(element.phrase.det ?? '')
+    )
+      return element.phrase
+    if (element.phrase.owner) return { ...element.phrase, name: element.phrase.owner, det: 'each', owner: undefined }
+  }
+  return undefined
+}
+
+/** "On each job we use materials", "We open a job for a vehicle". */
+function readByOffice(clause: Clause, context: Context): Fact[] {
+  const lead = clause.lead.map(({ phrase }) => phrase).find((phrase) => context.may(phrase.name))
+  context.lastVerb = lastVerb(clause)
+  if (lead)
+    return [...context.thingFact(lead, 1.5), ...readDoing({ ...clause, lead: clause.lead.slice(1) }, lead, context)]
+  const things = clause.rest.flatMap((element, at) =>
+    element.kind === 'thing' ? [{ phrase: element.phrase, prep: clause.rest[at - 1] }] : [],
+  )
+  const first = things[0]
+  const second = things.find(({ prep }) => prep?.kind === 'prep' && /^(for|from|to|about|with|at)$/.test(prep.word))
+  if (!first || !second || first === second)
+    return first && first.phrase.plural && !first.phrase.quantity ? context.thingFact(first.phrase, 0.6) : []
+  const a = context.of(first.phrase)
+  const b = context.of(second.phrase)
+  if (a && b && a !== b) {
+    context.lastTie = { a, b }
+    return [{ kind: 'tie', a, b, perA: perOne(second.phrase), verb: clause.doing!.verb, at: context.at(first.phrase) }]
+  }
+  return [...context.thingFact(first.phrase, 0.8), ...context.thingFact(second.phrase, 0.8)]
+}
+
+export const perOne = ({ quantity, plural, det }: Phrase): Quantity =>
+  quantity ??
+  (plural
+    ? { least: undefined, most: 'several' }
+    : { least: det === 'a' || det === 'the' || det === 'each' ? 1 : undefined, most: 1 })
+
+/** "There are several boats of each type", "In each apiary stand several hives". */
+function readThere(clause: Clause, context: Context): Fact[] {
+  const first = clause.rest.find((element) => element.kind === 'thing')
+  if (first?.kind !== 'thing') return []
+  const lead = clause.lead.map(({ phrase }) => phrase).find((phrase) => context.of(phrase) ?? context.may(phrase.name))
+  const of = first.phrase.of ?? lead
+  if (!of) return context.thingFact(first.phrase, 1)
+  const b = context.of(first.phrase)
+  const a = context.of(of)
+  const facts = [...context.thingFact(first.phrase, 1.2), ...context.thingFact(of, 1.2)]
+  return a && b && a !== b
+    ? [...facts, { kind: 'tie', a, b, perA: perOne(first.phrase), verb: 'have', at: context.at(first.phrase) }]
+    : facts
+}
+
+/** "A customer has a name": facts about the subject, or what hangs on it. */
+function readOwning(clause: Clause, subject: Phrase, context: Context): Fact[] {
+  const facts: Fact[] = []
+  const strong = clause.doing!.verb === 'have'
+  for (const owner of [subject, ...clause.besides]) {
+    facts.push(...context.thingFact(owner, strong ? 2.5 : 1.5, strong && owner.det !== 'the'))
+    const name = context.of(owner) ?? owner.name
+    context.lastOwner = name
+    const lead = clause.lead
+      .map(({ phrase }) => context.of(phrase))
+      .find((other) => other !== undefined && other !== name)
+    if (lead) {
+      context.lastTie = { a: lead, b: name }
+      facts.push(...readPairList(clause.rest, lead, name, context))
+    } else facts.push(...readList(clause.rest, name, context, clause.doing!, subject))
+  }
+  return facts
+}
+
+/** Statements without a verb: "In one swap several packets", "One event, many dishes", a bare list. */
+function readVerbless(clause: Clause, context: Context): Fact[] {
+  const things = clause.rest.flatMap((element) => (element.kind === 'thing' ? [element.phrase] : []))
+  const [first, second] = things
+  if (things.length === 2 && first?.quantity?.most === 1 && second && (second.quantity || second.plural)) {
+    const a = context.of(first)
+    const b = context.of(second)
+    if (a && b) return [{ kind: 'tie', a, b, perA: perOne(second), verb: 'have', at: context.at(first) }]
+  }
+  return []
+}
+
+export { happeningAt }

@@ -1,0 +1,122 @@
+import { attributeHeads, noThings } from '../knowledge/attributes'
+import type { Quantity } from '../knowledge/quantities'
+import type { Clause } from './clauses'
+import type { Context } from './context'
+import type { Fact } from './facts'
+import { hintedKind, namedBy } from './items'
+import type { Phrase } from './phrases'
+import { readPairList } from './read-list'
+
+/** "A member borrows tools", "is booked for one premises on a day": ties to things, and facts told on the way. */
+export function readDoing(clause: Clause, subject: Phrase, context: Context): Fact[] {
+  const doing = clause.doing!
+  const name = context.of(subject) ?? subject.name
+  const weight =
+    subject.det === 'each' || subject.det === 'a' || subject.det === 'no' ? 1.2 : subject.plural ? 0.9 : 0.4
+  const facts: Fact[] = context.thingFact(subject, weight)
+  if (context.of(subject)) context.lastOwner = name
+  const self = context.of(subject)
+  const withAt = clause.rest.findIndex((element) => element.kind === 'prep' && element.word === 'with')
+  const main = withAt > 0 ? clause.rest.slice(0, withAt) : clause.rest
+  let tied = false
+  let prep = ''
+  let list = false
+  for (const [at, element] of main.entries()) {
+    if (element.kind === 'prep') prep = element.word
+    if (element.kind === 'joint') list = /^(and|or|,)$/.test(element.word)
+    if (element.kind !== 'thing') continue
+    const { phrase } = element
+    const other =
+      context.of(phrase) ??
+      (phrase.of && noThings.has(phrase.name.split(' ').at(-1)!) ? context.of(phrase.of) : undefined)
+    if (self && other && other !== self) {
+      facts.push(tie(clause, subject, self, phrase, other, context))
+      facts.push(...context.thingFact(phrase, phrase.quantity || /^(to|by)$/.test(prep) ? 1.2 : 0.6))
+      tied = true
+    } else if (
+      self &&
+      other === self &&
+      /^(report|supervise|manage|depend|refer|belong|be|marry|replace|follow)$/.test(doing.verb) &&
+      phrase !== subject
+    ) {
+      facts.push({
+        kind: 'tie',
+        a: self,
+        b: self,
+        perA: { least: 0, most: 1 },
+        verb: doing.verb,
+        at: context.at(phrase),
+      })
+    } else if (!other) {
+      const may = context.may(phrase.name)
+      if (may)
+        facts.push(
+          ...context.thingFact(phrase, phrase.quantity ? 1.2 : phrase.det === 'a' || phrase.plural ? 0.6 : 0.2),
+        )
+      const told = self && factTold(clause, phrase, prep, at, context)
+      if (told) facts.push(told)
+    }
+    prep = ''
+  }
+  void list
+  // "on each job we use materials": what is led in is tied to the subject.
+  const lead = clause.lead
+    .map(({ phrase }) => phrase)
+    .find((phrase) => context.of(phrase) && context.of(phrase) !== self)
+  if (self && lead && !tied) {
+    const a = context.of(lead)!
+    context.lastTie = { a, b: self }
+    facts.push({ kind: 'tie', a, b: self, perA: quantity(subject), verb: doing.verb, at: context.at(subject) })
+  }
+  for (const { phrase } of clause.lead) facts.push(...context.thingFact(phrase, 0.8))
+  if (withAt > 0 && context.lastTie && tied)
+    facts.push(...readPairList(clause.rest.slice(withAt + 1), context.lastTie.a, context.lastTie.b, context))
+  return facts
+}
+
+const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
+  said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
+
+function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: string, context: Context): Fact {
+  const { verb, may, not } = clause.doing!
+  const at = context.at({ start: subject.start, end: phrase.end })
+  const negative = subject.det === 'no' || not
+  context.lastTie = { a, b }
+  // "Up to eight pupils take part in a lesson": counted from the object.
+  const counted = subject.quantity && (subject.quantity.most !== 1 || subject.plural)
+  if (counted && (phrase.det || phrase.quantity?.most === 1))
+    return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb, at }
+  const said = quantity(phrase)
+  const loose = subject.plural && !subject.quantity && !phrase.quantity && phrase.plural && subject.det !== 'each'
+  const perA: Quantity =
+    negative && said.figure ? { least: undefined, most: said.figure } : may ? { ...said, least: 0 } : said
+  if (phrase.det === 'no' || (not && !said.figure))
+    return { kind: 'tie', a, b, perA: { least: 0, most: undefined }, verb, at }
+  return { kind: 'tie', a, b, perA, ...(loose && { loose }), verb, at }
+}
+
+/** "takes place on a date", "is reported on a day", "costs an amount", "is from a start time to an end time". */
+function factTold(clause: Clause, phrase: Phrase, prep: string, at: number, context: Context): Fact | undefined {
+  const doing = clause.doing!
+  const head = phrase.name.split(' ').at(-1)!
+  if (!attributeHeads.has(head) || doing.not) return undefined
+  if (/^(place|part|time|case|way)$/.test(phrase.name) && prep === '') return undefined
+  const owner = context.lastOwner
+  if (!owner) return undefined
+  const date = /^(date|day|time)$/.test(phrase.name)
+  const happened = date && doing.passive ? `${phrase.name} ${doing.form}` : undefined
+  const span =
+    date && prep === 'from' ? `start ${phrase.name}` : date && prep === 'to' ? `end ${phrase.name}` : undefined
+  const named = namedBy({
+    phrase,
+    tail: clause.rest.slice(at + 1, at + 2).filter((one) => one.kind === 'aside'),
+    asking: undefined,
+    start: phrase.start,
+    end: phrase.end,
+  })
+  if (!named) return undefined
+  const name = span ?? happened ?? named.name
+  const kind = named.kind ?? hintedKind(name)
+  context.lastFact = { owner, name }
+  return { kind: 'fact', owner, named: { ...named, name, ...(kind && { kind }) }, at: context.at(phrase) }
+}

@@ -1,0 +1,174 @@
+import { isChatter, isIntroduction, type Sentence, sentencesOf } from './sentences'
+import { noThings } from '../knowledge/attributes'
+import { leadingWords } from '../knowledge/frames'
+import { assemble } from './assemble'
+import { clausesOf } from './clauses'
+import { Context } from './context'
+import { elementsOf, type Element } from './elements'
+import type { Fact } from './facts'
+import { phraseAt } from './phrases'
+import { questionsIn } from './questions'
+import { readClause } from './read-clause'
+import { readList } from './read-list'
+import type { Reading } from './reading'
+import { thingsIn } from './things'
+import { tokensOf } from './tokens'
+
+/**
+ * Reads needs written in plain English and proposes a design: tables, fields, ties and questions, each
+ * with the words it rests on. Read twice: first to see which nouns are things of their own, then for what
+ * is said about them. The same needs give the same reading.
+ */
+export function readNeeds(needs: readonly string[]): Reading {
+  const lines = needs.map((text) => linesOf(text))
+  let facts = readAll(lines, new Set(), new Map())
+  for (let round = 0; round < 2; round++) {
+    const { things, names } = thingsIn(facts)
+    facts = readAll(lines, things, names)
+  }
+  return assemble(facts, needs)
+}
+
+type Line =
+  | { readonly kind: 'sentence'; readonly sentence: Sentence; readonly elements: readonly Element[] }
+  | {
+      readonly kind: 'heading'
+      readonly name: string
+      readonly sentence: Sentence
+      readonly elements: readonly Element[]
+      readonly alone: boolean
+    }
+  | { readonly kind: 'question'; readonly sentence: Sentence }
+
+/** The sentences of one need with their words already classed; chatter goes. */
+function linesOf(text: string): Line[] {
+  if (isChatter(text) && text.length < 80) return []
+  const lines: Line[] = []
+  for (const sentence of sentencesOf(text)) {
+    if (isChatter(sentence.text) || isIntroduction(sentence.text)) continue
+    const questions = questionsIn(sentence)
+    if (questions) lines.push(...questions.map((question) => ({ kind: 'question' as const, sentence: question })))
+    else lines.push(lineOf(sentence))
+  }
+  return lines
+}
+
+/** "Clients: name, address" is a heading with its facts; a short line without a verb may head what follows. */
+function lineOf(sentence: Sentence): Line {
+  const headed = /^([\p{L}][\p{L}' -]{1,40}?)\s*(?::|\s[–—-]\s)\s*(\S.*)$/su.exec(sentence.text)
+  if (headed) {
+    const head = tokensOf(headed[1]!, sentence.start)
+    const name = phraseAt(head, 0)
+    const rest = sentence.text.length - headed[2]!.length
+    const elements = elementsOf(tokensOf(headed[2]!, sentence.start + rest))
+    if (
+      name &&
+      name.next === head.length &&
+      !head.some((token) => token.is === 'verb' || token.is === 'be') &&
+      !noThings.has(name.phrase.name)
+    )
+      return { kind: 'heading', name: name.phrase.name, sentence, elements, alone: false }
+  }
+  const tokens = tokensOf(sentence.text, sentence.start)
+  const elements = elementsOf(tokens)
+  const words = tokens.filter((token) => token.is !== 'mark')
+  const phrase = phraseAt(tokens, 0)
+  if (
+    words.length <= 3 &&
+    phrase &&
+    phrase.next >= words.length &&
+    !/[.!?,]$/.test(sentence.text) &&
+    !noThings.has(phrase.phrase.name)
+  )
+    return { kind: 'heading', name: phrase.phrase.name, sentence, elements: [], alone: true }
+  return { kind: 'sentence', sentence, elements }
+}
+
+function readAll(
+  needs: readonly (readonly Line[])[],
+  things: ReadonlySet<string>,
+  names: ReadonlyMap<string, string>,
+): Fact[] {
+  const facts: Fact[] = []
+  let headed: string | undefined
+  needs.forEach((lines, need) => {
+    const context = new Context(need, things, names)
+    context.lastOwner = headed
+    for (const line of lines) {
+      const at = { need, start: line.sentence.start, end: line.sentence.start + line.sentence.text.length }
+      if (line.kind === 'question')
+        facts.push({ kind: 'question', text: line.sentence.text.replace(/[.?!]+$/, ''), at })
+      else if (line.kind === 'heading') {
+        const owner = context.thing(line.name) ?? line.name
+        const own = readHeaded(line.elements, owner, context)
+        facts.push(
+          {
+            kind: 'thing',
+            name: line.name,
+            weight: line.alone ? 1 : own.weight,
+            ...(own.weight > 2 && { sure: true }),
+            at,
+          },
+          ...own.facts,
+        )
+        headed = line.alone ? owner : headed
+        context.lastOwner = owner
+      } else facts.push(...readSentence(line.sentence, line.elements, context))
+    }
+  })
+  return facts
+}
+
+/** What stands after "Clients:": a list of facts, or sentences about them. */
+function readHeaded(elements: readonly Element[], owner: string, context: Context): { facts: Fact[]; weight: number } {
+  const verb = elements.some((element) => element.kind === 'doing')
+  context.lastOwner = owner
+  const listed = elements[0]?.kind === 'thing' && elements[1]?.kind === 'joint' && elements[1].word === ','
+  if (!verb || listed) return { facts: readList(elements, owner, context), weight: 3 }
+  return { facts: clausesOf(elements).flatMap((clause) => readClause(clause, context)), weight: 1.5 }
+}
+
+function readSentence(sentence: Sentence, elements: readonly Element[], context: Context): Fact[] {
+  const same = synonyms(sentence, context)
+  const facts: Fact[] = [...same]
+  for (const clause of clausesOf(elements)) {
+    if (clause.pronoun === 'one of them') {
+      const found = leadingWords.find(([pattern]) => pattern.test(sentence.text))
+      if (found && context.lastTie) {
+        const { a, b } = context.lastTie
+        facts.push({
+          kind: 'pairFact',
+          a,
+          b,
+          named: { name: found[1], kind: 'tick' },
+          limit: 1,
+          at: context.at({ start: sentence.start, end: sentence.start + sentence.text.length }),
+        })
+      }
+      continue
+    }
+    facts.push(...readClause(clause, context))
+  }
+  return facts
+}
+
+/** "a member, also called a friend of the choir": one thing under two names. */
+function synonyms(sentence: Sentence, context: Context): Fact[] {
+  const found =
+    /(?:^|[\s(])(?:an?|the|each|every)?\s*([\p{L}-]+(?: [\p{L}-]+)?),? (?:\()?(?:also (?:called|known as)|which we (?:also )?call|we (?:also )?call (?:it|them)|known as|a\.?k\.?a\.?|otherwise known as) (?:an? |the )?([\p{L}-]+(?: of the [\p{L}-]+| [\p{L}-]+)?)/iu.exec(
+      sentence.text,
+    )
+  if (!found) return []
+  const name = (words: string) => phraseAt(tokensOf(words, 0), 0)?.phrase.name
+  const first = name(found[1]!.replace(/^(each|every|an?|the) /i, ''))
+  const second = name(found[2]!)
+  if (!first || !second || first === second) return []
+  return [
+    {
+      kind: 'same',
+      name: second,
+      as: first,
+      at: context.at({ start: sentence.start + found.index, end: sentence.start + found.index + found[0].length }),
+    },
+  ]
+}

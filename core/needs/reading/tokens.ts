@@ -1,0 +1,224 @@
+import nlp from 'compromise/two'
+import { usuallyThings } from '../knowledge/verbs'
+import {
+  anyOne,
+  articles,
+  asking,
+  being,
+  conjunctions,
+  fillers,
+  having,
+  modals,
+  negatives,
+  numbers,
+  possessives,
+  prepositions,
+  pronouns,
+} from '../knowledge/words'
+import { isPlural } from './lemma'
+
+export type WordClass =
+  | 'each'
+  | 'article'
+  | 'possessive'
+  | 'number'
+  | 'noun'
+  | 'adjective'
+  | 'verb'
+  | 'participle'
+  | 'gerund'
+  | 'be'
+  | 'have'
+  | 'modal'
+  | 'not'
+  | 'preposition'
+  | 'conjunction'
+  | 'pronoun'
+  | 'asking'
+  | 'filler'
+  | 'mark'
+
+/** A word or a mark of punctuation, with its place in the need's text. */
+export interface Token {
+  readonly text: string
+  readonly lower: string
+  readonly start: number
+  readonly end: number
+  readonly is: WordClass
+}
+
+interface Term {
+  readonly text: string
+  readonly pre: string
+  readonly post: string
+  readonly tags?: ReadonlySet<string>
+}
+
+const marks = new Set([',', ';', ':', '(', ')', '–', '—', '.', '!', '?', '/'])
+
+/** Splits text into words and marks and says what each word is. `offset` is where the text begins in its need. */
+export function tokensOf(text: string, offset: number): Token[] {
+  const terms = (nlp(text) as unknown as { docs: Term[][] }).docs.flat()
+  const rough: (Token & { readonly tags: ReadonlySet<string> })[] = []
+  let at = offset
+  const put = (words: string, is: WordClass, tags: ReadonlySet<string>) => {
+    if (words)
+      rough.push({
+        text: words,
+        lower: words.toLowerCase().replace(/’/g, "'"),
+        start: at,
+        end: at + words.length,
+        is,
+        tags,
+      })
+    at += words.length
+  }
+  const none: ReadonlySet<string> = new Set()
+  const punctuation = (between: string) => {
+    for (const sign of between) {
+      const dash = sign === '-' && / - /.test(` ${between} `) && between.trim() === '-'
+      if (marks.has(sign) || dash) put(sign, 'mark', none)
+      else at += sign.length
+    }
+  }
+  for (const { text: words, pre, post, tags } of terms) {
+    punctuation(pre)
+    put(words, 'noun', tags ?? none)
+    punctuation(post)
+  }
+  const known = rough.map((token) =>
+    token.is === 'mark' ? token : { ...token, is: closedClass(token.lower) ?? openClass(token.tags) },
+  )
+  return settle(known)
+}
+
+function closedClass(lower: string): WordClass | undefined {
+  if (anyOne.has(lower)) return 'each'
+  if (articles.has(lower) && lower !== 'that') return 'article'
+  if (possessives.has(lower)) return 'possessive'
+  if (modals.has(lower)) return 'modal'
+  if (negatives.has(lower)) return 'not'
+  if (being.has(lower)) return 'be'
+  if (having.has(lower)) return 'have'
+  if (prepositions.has(lower)) return 'preposition'
+  if (conjunctions.has(lower)) return 'conjunction'
+  if (pronouns.has(lower)) return 'pronoun'
+  if (asking.has(lower)) return 'asking'
+  if (Object.hasOwn(numbers, lower) || /^\d+([.,]\d+)?$/.test(lower)) return 'number'
+  if (fillers.has(lower)) return 'filler'
+  if (/^(all|both|most)$/.test(lower)) return 'each'
+  return undefined
+}
+
+function openClass(tags: ReadonlySet<string>): WordClass {
+  if (tags.has('Gerund')) return 'gerund'
+  if (tags.has('PastTense') || tags.has('Participle')) return 'participle'
+  if (tags.has('Verb')) return 'verb'
+  if (tags.has('Adjective')) return 'adjective'
+  if (tags.has('Adverb')) return 'filler'
+  return 'noun'
+}
+
+const opensPhrase = new Set<WordClass>(['article', 'each', 'possessive', 'number', 'adjective'])
+
+/** Settles from their neighbours what words are that may be a thing or a doing. */
+function settle(tokens: readonly Token[]): Token[] {
+  const out: Token[] = []
+  tokens.forEach((token, at) => {
+    const before = out[at - 1]
+    const after = tokens[at + 1]
+    out.push({ ...token, is: settled(token, before, after, tokens[at + 2], out) })
+  })
+  return out.map(({ text, lower, start, end, is }) => ({ text, lower, start, end, is }))
+}
+
+function settled(
+  token: Token,
+  before: Token | undefined,
+  after: Token | undefined,
+  afterNext: Token | undefined,
+  done: readonly Token[],
+): WordClass {
+  const { is, lower } = token
+  const subjectBefore =
+    before?.is === 'noun' || before?.is === 'pronoun' || before?.is === 'filler' || before?.is === 'not'
+  if (is === 'verb') {
+    if (before && opensPhrase.has(before.is)) return 'noun'
+    if (before?.is === 'modal' || before?.lower === 'to') return 'verb'
+    if (before?.is === 'preposition') return 'noun'
+    // "films have", "repairs are": a plural at the head of a clause, before what only a subject can have.
+    const verbAfter = after && ['have', 'be', 'modal'].includes(after.is)
+    if (verbAfter && !(before?.is === 'pronoun')) return 'noun'
+    if (!before || before.is === 'mark' || before.is === 'conjunction') {
+      if (after?.is === 'mark' || after?.is === 'conjunction' || after === undefined) return 'noun'
+      if (isPlural(lower) && !after) return 'noun'
+      if (isPlural(lower) && (after.is === 'verb' || after.is === 'preposition')) return 'noun'
+      if (usuallyThings.has(lower) && after.is === 'noun') return 'noun'
+    }
+    // A second plain verb in a clause without a joint is a thing: "hire out rowing boats", "place orders".
+    if (!subjectBefore && isPlural(lower)) return 'noun'
+    if (before?.is === 'noun' && doing(done) && !/^(that|which|who)$/.test(before.lower)) return 'noun'
+    if (before?.is === 'noun' && usuallyThings.has(lower) && (after === undefined || after.is === 'mark')) return 'noun'
+    return 'verb'
+  }
+  if (is === 'participle') {
+    // "an inspected hive" stands before a noun; "date returned" is left alone.
+    return is
+  }
+  if (is === 'gerund') {
+    if (
+      before &&
+      (before.is === 'article' || before.is === 'each' || before.is === 'preposition') &&
+      after?.is !== 'noun'
+    )
+      return 'noun'
+    if (after?.is === 'noun' && before?.is !== 'be') return 'adjective'
+    return before?.is === 'be' ? 'gerund' : 'noun'
+  }
+  if (is === 'adjective') {
+    const nounAfter = after && ['noun', 'adjective', 'verb', 'gerund', 'participle'].includes(after.is)
+    if (
+      before &&
+      ['article', 'each', 'number', 'possessive'].includes(before.is) &&
+      !nounAfter &&
+      !(after?.is === 'conjunction' && afterNext?.is === 'adjective')
+    )
+      return 'noun'
+    return 'adjective'
+  }
+  if (is === 'noun' && before?.is === 'modal') return 'verb'
+  if (is === 'noun' && /^(we|they|i|you)$/.test(before?.lower ?? '') && !isPlural(lower)) return 'verb'
+  // "mechanics work on a job": a plain form between a plural subject and what only follows a verb.
+  if (
+    is === 'noun' &&
+    before?.is === 'noun' &&
+    isPlural(before.lower) &&
+    !isPlural(lower) &&
+    after &&
+    (['preposition', 'article', 'each', 'number', 'possessive'].includes(after.is) ||
+      (after.is === 'noun' && usuallyThings.has(lower))) &&
+    !doing(done) &&
+    after.lower !== 'of'
+  )
+    return 'verb'
+  if (
+    is === 'noun' &&
+    before?.lower === 'to' &&
+    after &&
+    ['article', 'noun', 'each'].includes(after.is) &&
+    !isPlural(lower) &&
+    !usuallyThings.has(lower)
+  )
+    return 'verb'
+  return is
+}
+
+/** Whether the clause so far has a verb already. */
+function doing(done: readonly Token[]): boolean {
+  for (let at = done.length - 1; at >= 0; at--) {
+    const { is, lower } = done[at]!
+    if (is === 'mark' || is === 'asking' || lower === 'and' || lower === 'but') return false
+    if (is === 'verb' || is === 'be' || is === 'have') return true
+  }
+  return false
+}
