@@ -44,7 +44,6 @@ export const quantityPhrases: readonly (readonly [
   ['more than N', undefined, 'several'],
   ['any number of', 0, 'several'],
   ['as many', 0, 'several'],
-  ['a number of', undefined, 'several'],
   ['a lot of', undefined, 'several'],
   ['lots of', undefined, 'several'],
   ['plenty of', undefined, 'several'],

@@ -10,7 +10,7 @@ export const modals = set('may can could might must should will would shall cann
 export const optional = set('may can could might cannot')
 export const negatives = set('no not never none neither without nobody')
 export const prepositions = set(
-  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside',
+  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside down off',
 )
 export const conjunctions = set('and or but nor & plus')
 export const pronouns = set(
@@ -23,6 +23,9 @@ export const having = set('has have had having')
 export const fillers = set(
   'also usually normally often sometimes always only just then currently already again together roughly simply generally typically still ever either both otherwise actually really at-least too here there now later together once each-time later',
 )
+
+/** Stand before a plural and leave open how many. */
+export const manyWords = set('several many multiple numerous various some few')
 
 /** Numbers as words. */
 export const numbers: Readonly<Record<string, number>> = {

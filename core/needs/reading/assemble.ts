@@ -133,7 +133,7 @@ function throughHappenings(pairs: readonly Pair[], things: ReadonlySet<string>):
     const happened = pair.verbs
       .flatMap((verb) => (Object.hasOwn(happenings, verb) ? happenings[verb]! : []))
       .find((noun) => things.has(noun) && noun !== pair.a && noun !== pair.b)
-    if (!happened || (pair.verbs.length > 1 && !pair.verbs.every((verb) => happenings[verb]))) {
+    if (!happened) {
       out.push(pair)
       continue
     }
@@ -168,6 +168,11 @@ function tieOf(pair: Pair): ReadTie {
   const onlyLoose = (perA.loose || perA.several === undefined) && (perB.loose || perB.several === undefined)
   if (perA.several && (perB.several || (onlyLoose && perB.several === undefined && perA.loose)))
     return { from: a, to: b, kind: 'n-n', must: perA.least === 1, least: perA.least === 1, ...limited, ...base }
+  // One side was told alone: what only gathers or uses others shares them, what owns or makes them doesn't.
+  if (perA.several && perB.several === undefined && sharing(pair))
+    return { from: a, to: b, kind: 'n-n', must: perA.least === 1, least: perA.least === 1, ...limited, ...base }
+  if (perB.several && perA.several === undefined && sharing(pair))
+    return { from: b, to: a, kind: 'n-n', must: perB.least === 1, least: perB.least === 1, ...limited, ...base }
   if (perA.several)
     return { from: a, to: b, kind: '1-n', must: perB.least !== 0, least: perA.least === 1, ...limited, ...base }
   if (perB.several)
@@ -178,6 +183,14 @@ function tieOf(pair: Pair): ReadTie {
   if (perA.several === false) return { from: b, to: a, kind: '1-n', must: perA.least === 1, least: false, ...base }
   return { from: a, to: b, kind: '1-n', must: perB.least === 1, least: false, ...base }
 }
+
+const sharing = ({ facts, verbs }: Pair) =>
+  facts.length > 0 ||
+  verbs.some((verb) =>
+    /^(use|contain|include|involve|cover|show|go|work|part|take|be|sign|attend|sing|play|give|list|need|require|speak|know|perform|feature|serve)$/.test(
+      verb,
+    ),
+  )
 
 /** The things a question speaks of, by their names or by what happens to them. */
 function mentioned(text: string, context: Context): string[] {

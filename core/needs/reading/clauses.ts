@@ -45,6 +45,16 @@ export function clausesOf(elements: readonly Element[]): Clause[] {
         return
       }
     }
+    // "When they pay we note the amount": what happens, then what is done about it.
+    const opening = current.find((one) => !isJoint(one))
+    if (
+      hasDoing &&
+      opening?.kind === 'asking' &&
+      /^(when|if)$/.test(opening.word) &&
+      isSubject(element) &&
+      elements[at + 1]?.kind === 'doing'
+    )
+      close(',')
     current.push(element)
   })
   close(undefined)

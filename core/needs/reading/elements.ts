@@ -15,17 +15,19 @@ export interface Doing {
   readonly end: number
 }
 
+interface WordElement {
+  readonly kind: 'prep' | 'joint' | 'asking' | 'pronoun' | 'oneOf' | 'other'
+  readonly word: string
+  readonly start: number
+  readonly end: number
+}
+
 /** A sentence cut into pieces that patterns are matched on. */
 export type Element =
   | { readonly kind: 'thing'; readonly phrase: Phrase }
   | { readonly kind: 'doing'; readonly doing: Doing }
   | { readonly kind: 'quality'; readonly word: string; readonly start: number; readonly end: number }
-  | {
-      readonly kind: 'prep' | 'joint' | 'asking' | 'pronoun' | 'oneOf' | 'other'
-      readonly word: string
-      readonly start: number
-      readonly end: number
-    }
+  | WordElement
   | { readonly kind: 'aside'; readonly inside: readonly Element[]; readonly start: number; readonly end: number }
 
 const particles = new Set(['out', 'up', 'down', 'off', 'back', 'in', 'over', 'away', 'after', 'on'])
@@ -33,11 +35,7 @@ const particles = new Set(['out', 'up', 'down', 'off', 'back', 'in', 'over', 'aw
 export function elementsOf(tokens: readonly Token[]): Element[] {
   const out: Element[] = []
   let at = 0
-  const word = (
-    kind: 'prep' | 'joint' | 'asking' | 'pronoun' | 'oneOf' | 'other',
-    token: Token,
-    last = token,
-  ): Element => ({
+  const word = (kind: WordElement['kind'], token: Token, last = token): WordElement => ({
     kind,
     word: token.lower,
     start: token.start,
@@ -58,7 +56,7 @@ export function elementsOf(tokens: readonly Token[]): Element[] {
       tokens[at + 1]?.lower === 'of' &&
       tokens[at + 2]?.is === 'pronoun'
     ) {
-      out.push({ ...word('oneOf', token, tokens[at + 2]!), word: token.lower })
+      out.push(word('oneOf', token, tokens[at + 2]!))
       at += 3
       continue
     }
@@ -111,6 +109,7 @@ function doingAt(
     else if (/^(do|does|did|don't|doesn't)$/.test(lower)) not ||= lower.includes("n't")
     else if (is !== 'filler' || at === from) break
   }
+  while (at > from && tokens[at - 1]!.is === 'filler' && !isMain(tokens[at])) at--
   const helpers = at > from && tokens.slice(from, at).some((token) => token.is !== 'not' && token.is !== 'filler')
   if (at > from && !helpers) return undefined
   const main = tokens[at]
@@ -137,6 +136,8 @@ function doingAt(
   if (be) return made('be', 'is', at, false)
   return undefined
 }
+
+const isMain = (token: Token | undefined) => token !== undefined && ['verb', 'participle', 'gerund'].includes(token.is)
 
 /** "goes out" has nothing after it; "goes out of the house" and "works in one room" do. */
 const objectFollows = (tokens: readonly Token[], at: number) => {

@@ -7,6 +7,8 @@ import type { Phrase } from './phrases'
 /** One entry of a list: "the date it was issued", "whether they sang solo", "urgency (low, high)". */
 export interface Item {
   readonly phrase: Phrase | undefined
+  /** What stands before the thing: "in service". */
+  readonly lead: readonly Element[]
   readonly tail: readonly Element[]
   readonly asking: string | undefined
   readonly start: number
@@ -36,11 +38,13 @@ function itemOf(elements: readonly Element[]): Item {
   const start = placeOf(elements[0]!).start
   const end = placeOf(elements.at(-1)!).end
   const first = elements[0]!
-  if (first.kind === 'asking') return { phrase: undefined, tail: elements.slice(1), asking: first.word, start, end }
+  if (first.kind === 'asking')
+    return { phrase: undefined, lead: [], tail: elements.slice(1), asking: first.word, start, end }
   const at = elements.findIndex((element) => element.kind === 'thing')
   const thing = elements[at]
   return {
     phrase: thing?.kind === 'thing' ? thing.phrase : undefined,
+    lead: at > 0 ? elements.slice(0, at) : [],
     tail: elements.slice(at + 1),
     asking: undefined,
     start,
@@ -58,7 +62,12 @@ export function choicesIn(elements: readonly Element[]): string[] | undefined {
 }
 
 export function wordsOf(item: Item): string {
-  const words = item.phrase ? [item.phrase.name] : []
+  const words = item.phrase
+    ? [
+        ...item.lead.flatMap((one) => (one.kind === 'prep' || one.kind === 'quality' ? [one.word] : [])),
+        item.phrase.name,
+      ]
+    : []
   for (const element of item.tail) {
     if (element.kind === 'quality') words.push(element.word)
     if (element.kind === 'prep') words.push(element.word)

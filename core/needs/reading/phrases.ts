@@ -1,6 +1,6 @@
 import { measureNouns, units } from '../knowledge/attributes'
 import { type Quantity, quantityPhrases } from '../knowledge/quantities'
-import { emptyAdjectives, numbers } from '../knowledge/words'
+import { emptyAdjectives, manyWords, numbers } from '../knowledge/words'
 import { isPlural, singular } from './lemma'
 import type { Token } from './tokens'
 
@@ -25,7 +25,7 @@ const patterns = quantityPhrases
   .sort((a, b) => b.words.length - a.words.length)
 
 const numberOf = (token: Token): number | undefined =>
-  token.is !== 'number'
+  token.is !== 'number' || manyWords.has(token.lower)
     ? undefined
     : Object.hasOwn(numbers, token.lower)
       ? numbers[token.lower]
@@ -111,6 +111,11 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
   let of: Phrase | undefined
   let unit: string | undefined
   const head = name.split(' ').at(-1)!
+  // "a date and time" is one fact.
+  if (/^(date|day)$/.test(name) && tokens[next]?.lower === 'and' && tokens[next + 1]?.lower === 'time') {
+    name = 'date and time'
+    next += 2
+  }
   if (tokens[next]?.lower === 'of') {
     const inner = phraseAt(tokens, next + 1)
     if (inner) {

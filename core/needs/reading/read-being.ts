@@ -2,10 +2,9 @@ import type { Clause } from './clauses'
 import type { Context } from './context'
 import type { Element } from './elements'
 import type { Fact } from './facts'
-import { hintedKind, itemsOf, placeOf, wordsOf } from './items'
+import { itemsOf, placeOf, wordsOf } from './items'
 import type { Phrase } from './phrases'
 import { readDoing } from './read-doing'
-import { readList } from './read-list'
 
 /** "A visit is booked, done or cancelled", "is at one premises", "is taught by one tutor". */
 export function readBeing(clause: Clause, subject: Phrase, context: Context): Fact[] {
@@ -60,7 +59,7 @@ function roleIn(rest: readonly Element[]): { words: string[]; of: Phrase } | und
 }
 
 /** Two words or more joined by "or", none of them a thing that is kept. */
-function isChoice({ doing, rest }: Clause): boolean {
+export function isChoice({ doing, rest }: Clause): boolean {
   const joined = rest.some((element) => element.kind === 'joint' && element.word === 'or')
   if (!joined || doing!.not) return false
   const first = rest[0]
@@ -90,16 +89,10 @@ function choices(clause: Clause, subject: Phrase, name: string, context: Context
   }
   const things = itemsOf(clause.rest).filter((item) => item.phrase?.det === 'a').length
   const paid = doing.verb === 'pay' || clause.rest.some((element) => element.kind === 'prep' && element.word === 'by')
-  const called =
-    things > 1 || (doing.verb === 'be' && itemsOf(clause.rest).every((item) => item.phrase))
-      ? 'type'
-      : paid
-        ? 'way of paying'
-        : 'state'
+  const kinds = doing.verb === 'be' && itemsOf(clause.rest).every((item) => item.phrase && item.lead.length === 0)
+  const called = things > 1 || kinds ? 'type' : paid ? 'way of paying' : 'state'
   return [
     ...context.thingFact(subject, 1.5),
     { kind: 'fact', owner: name, named: { name: called, kind: 'pick', choices: words }, at },
   ]
 }
-
-export { hintedKind, readList }

@@ -1,12 +1,12 @@
-import { happeningAt, owning, recording } from '../knowledge/frames'
+import { happenings, owning, recording } from '../knowledge/frames'
 import type { Quantity } from '../knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
 import type { Element } from './elements'
 import type { Fact } from './facts'
-import { itemsOf } from './items'
+import { itemsOf, placeOf } from './items'
 import { type Phrase } from './phrases'
-import { readBeing } from './read-being'
+import { isChoice, readBeing } from './read-being'
 import { readList, readPairList } from './read-list'
 import { readDoing } from './read-doing'
 
@@ -19,11 +19,16 @@ export function readClause(clause: Clause, context: Context): Fact[] {
   const byOffice = (pronoun !== undefined && office.has(pronoun)) || (subject === undefined && pronoun === undefined)
   if (byOffice && recording.has(lastVerb(clause))) return readRecording(clause, context)
   if (byOffice) return readByOffice(clause, context)
-  if (!subject) return readThere(clause, context)
+  if (!subject) {
+    if (pronoun) context.lastVerb = doing.verb
+    return readThere(clause, context)
+  }
   if (recording.has(doing.verb) && clause.lead.length > 0 && !owning.has(doing.verb))
     return readRecording(clause, context)
   context.lastVerb = doing.verb
-  if (doing.verb === 'be' || doing.passive || doing.form === 'is') return readBeing(clause, subject, context)
+  context.lastSubject = context.of(subject)
+  if (doing.verb === 'be' || doing.passive || doing.form === 'is' || (/ing$/.test(doing.form) && isChoice(clause)))
+    return readBeing(clause, subject, context)
   return owning.has(doing.verb) && !doing.passive
     ? readOwning(clause, subject, context)
     : readDoing(clause, subject, context)
@@ -63,7 +68,7 @@ function objects({ rest }: Clause): readonly Element[] {
   // "keep track of", "write down", "take a note of"
   while (
     rest[from] &&
-    (isWord(rest[from]!, /^(down|of|about|on|up)$/) || isNamed(rest[from]!, /^(track|note|record)$/))
+    (isWord(rest[from]!, /^(down|of|about|on|up)$/) || isNamed(rest[from]!, /^(track|note|record|down)$/))
   )
     from++
   return rest.slice(from)
@@ -101,8 +106,10 @@ function readRecording(clause: Clause, context: Context): Fact[] {
     ]
   }
   if (owners.length === 1) {
-    context.lastOwner = owners[0]
-    return [...facts, ...readList(rest, owners[0]!, context)]
+    const owner = owners[0]!
+    context.lastOwner = owner
+    const happening = context.lastVerb !== undefined && context.happening(context.lastVerb) === owner
+    return [...facts, ...(happening ? ofSubject(owner, context, rest) : []), ...readList(rest, owner, context)]
   }
   const about = ownerAtEnd(rest)
   if (about && (context.may(about.name) || context.of(about))) {
@@ -117,9 +124,10 @@ function readRecording(clause: Clause, context: Context): Fact[] {
       ...readList(rest, owner, context),
     ]
   }
+  const happened = context.lastVerb ? noted(context.lastVerb, context) : undefined
+  if (happened)
+    return [...happened.facts, ...ofSubject(happened.thing, context, rest), ...readList(rest, happened.thing, context)]
   if (context.lastTie) return readPairList(rest, context.lastTie.a, context.lastTie.b, context)
-  const happened = context.lastVerb && context.happening(context.lastVerb)
-  if (happened) return readList(rest, happened, context)
   const items = itemsOf(rest)
   if (
     context.lastOwner &&
@@ -129,6 +137,23 @@ function readRecording(clause: Clause, context: Context): Fact[] {
   return items.flatMap((item) =>
     item.phrase && context.may(item.phrase.name) ? context.thingFact(item.phrase, 2) : [],
   )
+}
+
+/** What happenings are noted down as, even where no noun was said: "when they pay we note the amount". */
+function noted(verb: string, context: Context): { thing: string; facts: Fact[] } | undefined {
+  const known = context.happening(verb)
+  if (known) return { thing: known, facts: [] }
+  if (!/^(pay|inspect|harvest|donate|visit|deliver|vaccinate)$/.test(verb)) return undefined
+  const thing = happenings[verb]![0]!
+  return { thing, facts: [{ kind: 'thing', name: thing, weight: 2, at: context.at({ start: 0, end: 0 }) }] }
+}
+
+/** Each thing that happened is of one that it was told of. */
+function ofSubject(thing: string, context: Context, rest: readonly Element[]): Fact[] {
+  const of = context.lastSubject
+  const first = rest[0]
+  if (!of || of === thing || !first) return []
+  return [{ kind: 'tie', a: of, b: thing, perA: several, verb: 'have', at: context.at(placeOf(first)) }]
 }
 
 const several: Quantity = { least: undefined, most: 'several' }
@@ -199,7 +224,8 @@ function readOwning(clause: Clause, subject: Phrase, context: Context): Fact[] {
   const facts: Fact[] = []
   const strong = clause.doing!.verb === 'have'
   for (const owner of [subject, ...clause.besides]) {
-    facts.push(...context.thingFact(owner, strong ? 2.5 : 1.5, strong && owner.det !== 'the'))
+    const named = owner.det !== 'the' && owner.det !== 'own'
+    facts.push(...context.thingFact(owner, !named ? 0.8 : strong ? 2.5 : 1.5, strong && named))
     const name = context.of(owner) ?? owner.name
     context.lastOwner = name
     const lead = clause.lead
@@ -224,5 +250,3 @@ function readVerbless(clause: Clause, context: Context): Fact[] {
   }
   return []
 }
-
-export { happeningAt }

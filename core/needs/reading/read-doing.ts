@@ -20,17 +20,22 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   const main = withAt > 0 ? clause.rest.slice(0, withAt) : clause.rest
   let tied = false
   let prep = ''
-  let list = false
+  let made: string | undefined
   for (const [at, element] of main.entries()) {
     if (element.kind === 'prep') prep = element.word
-    if (element.kind === 'joint') list = /^(and|or|,)$/.test(element.word)
     if (element.kind !== 'thing') continue
     const { phrase } = element
     const other =
       context.of(phrase) ??
       (phrase.of && noThings.has(phrase.name.split(' ').at(-1)!) ? context.of(phrase.of) : undefined)
     if (self && other && other !== self) {
-      facts.push(tie(clause, subject, self, phrase, other, context))
+      if (made && prep !== '' && made !== other) {
+        // "writes notes on a ticket": the note is on the ticket.
+        context.lastTie = { a: made, b: other }
+        facts.push({ kind: 'tie', a: made, b: other, perA: quantity(phrase), verb: doing.verb, at: context.at(phrase) })
+      } else facts.push(tie(clause, subject, self, phrase, other, context))
+      if (prep === '' && making.test(doing.verb) && !doing.passive) made = other
+      if (prep === '' && !doing.passive) context.lastOwner = other
       facts.push(...context.thingFact(phrase, phrase.quantity || /^(to|by)$/.test(prep) ? 1.2 : 0.6))
       tied = true
     } else if (
@@ -58,7 +63,6 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
     }
     prep = ''
   }
-  void list
   // "on each job we use materials": what is led in is tied to the subject.
   const lead = clause.lead
     .map(({ phrase }) => phrase)
@@ -74,11 +78,15 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   return facts
 }
 
+/** Their object comes to be by them: one order is placed by one customer. */
+const making = /^(make|place|write|open|raise|issue|send|file|submit|create|take|sign|draw|produce|order|give|buy)$/
+
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
 
 function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: string, context: Context): Fact {
-  const { verb, may, not } = clause.doing!
+  const doing = clause.doing!
+  const { verb, may, not } = doing
   const at = context.at({ start: subject.start, end: phrase.end })
   const negative = subject.det === 'no' || not
   context.lastTie = { a, b }
@@ -88,6 +96,9 @@ function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: stri
     return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb, at }
   const said = quantity(phrase)
   const loose = subject.plural && !subject.quantity && !phrase.quantity && phrase.plural && subject.det !== 'each'
+  const act = doing.verb !== 'be' && !doing.passive
+  if (act && phrase.det === 'a' && !phrase.quantity && !negative)
+    return { kind: 'tie', a, b, perA: { least: undefined, most: undefined }, verb, at }
   const perA: Quantity =
     negative && said.figure ? { least: undefined, most: said.figure } : may ? { ...said, least: 0 } : said
   if (phrase.det === 'no' || (not && !said.figure))
@@ -109,6 +120,7 @@ function factTold(clause: Clause, phrase: Phrase, prep: string, at: number, cont
     date && prep === 'from' ? `start ${phrase.name}` : date && prep === 'to' ? `end ${phrase.name}` : undefined
   const named = namedBy({
     phrase,
+    lead: [],
     tail: clause.rest.slice(at + 1, at + 2).filter((one) => one.kind === 'aside'),
     asking: undefined,
     start: phrase.start,

@@ -2,12 +2,14 @@ import type { Doing, Element } from './elements'
 import type { Context } from './context'
 import type { Fact } from './facts'
 import { type Item, choicesIn, isSeveral, itemsOf, namedBy, wordsOf } from './items'
+import { singular } from './lemma'
 import type { Phrase } from './phrases'
 import type { Quantity } from '../knowledge/quantities'
 
 const quantityOf = (phrase: Phrase, doing: Doing | undefined): Quantity => {
   const base: Quantity =
     phrase.quantity ?? (phrase.plural ? { least: undefined, most: 'several' } : { least: 1, most: 1 })
+  if (phrase.det === 'no') return { least: 0, most: 1 }
   if (doing?.not && base.figure) return { least: undefined, most: base.figure }
   return doing?.may ? { ...base, least: 0 } : base
 }
@@ -23,7 +25,15 @@ export function readList(
   const [own, together] = cutAtWith(elements)
   const facts: Fact[] = []
   for (const item of itemsOf(own)) facts.push(...readItem(item, owner, context, doing, subject))
-  if (together.length > 0 && context.lastTie)
+  const tie = facts.findLast((fact) => fact.kind === 'tie')
+  const single = itemsOf(own).length === 1 ? itemsOf(own)[0]?.phrase : undefined
+  if (together.length > 0 && single?.det === 'a' && doing) {
+    // "gets an invoice with a number and a date": they are the invoice's.
+    const other = context.of(single) ?? single.name
+    if (context.may(single.name)) facts.push(...context.thingFact(single, 1))
+    if (tie || !context.of(single))
+      facts.push(...itemsOf(together).flatMap((item) => readItem(item, other, context, undefined, undefined)))
+  } else if (together.length > 0 && context.lastTie)
     facts.push(...readPairList(together, context.lastTie.a, context.lastTie.b, context))
   else if (together.length > 0)
     facts.push(...itemsOf(together).flatMap((item) => readItem(item, owner, context, undefined, undefined)))
@@ -43,7 +53,7 @@ function readItem(
   doing: Doing | undefined,
   subject: Phrase | undefined,
 ): Fact[] {
-  const { phrase } = item
+  const { phrase } = countedThing(item, context)
   const at = context.at(item)
   if (phrase && !item.asking) {
     const other = context.of(phrase)
@@ -78,6 +88,16 @@ function readItem(
     return [{ kind: 'tie', a: owner, b: linked, perA: { least: 1, most: 1 }, verb: 'have', at }]
   context.lastFact = { owner, name: named.name }
   return [{ kind: 'fact', owner, named, at }]
+}
+
+/** "a number of tasks" counts where tasks are things of their own, and is a fact where they are not. */
+function countedThing(item: Item, context: Context): Item {
+  const { phrase } = item
+  const counted = phrase && /^number of (.+)$/.exec(phrase.name)?.[1]
+  const thing = counted && phrase.det === 'a' ? context.thing(singular(counted)) : undefined
+  return thing && phrase
+    ? { ...item, phrase: { ...phrase, name: thing, det: undefined, quantity: { least: undefined, most: 'several' } } }
+    : item
 }
 
 /** A list of facts about two things together. */

@@ -129,6 +129,12 @@ function readHeaded(elements: readonly Element[], owner: string, context: Contex
 }
 
 function readSentence(sentence: Sentence, elements: readonly Element[], context: Context): Fact[] {
+  // What was tied a sentence ago may still be meant, what came before that not.
+  const [tie, before] = [context.lastTie, context.tieBefore]
+  if (tie && tie === before) context.lastTie = undefined
+  context.tieBefore = context.lastTie
+  context.lastVerb = undefined
+  context.lastSubject = undefined
   const same = synonyms(sentence, context)
   const facts: Fact[] = [...same]
   for (const clause of clausesOf(elements)) {

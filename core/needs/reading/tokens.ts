@@ -8,6 +8,7 @@ import {
   conjunctions,
   fillers,
   having,
+  manyWords,
   modals,
   negatives,
   numbers,
@@ -61,28 +62,29 @@ export function tokensOf(text: string, offset: number): Token[] {
   const terms = (nlp(text) as unknown as { docs: Term[][] }).docs.flat()
   const rough: (Token & { readonly tags: ReadonlySet<string> })[] = []
   let at = offset
+  const none: ReadonlySet<string> = new Set()
   const put = (words: string, is: WordClass, tags: ReadonlySet<string>) => {
-    if (words)
-      rough.push({
-        text: words,
-        lower: words.toLowerCase().replace(/’/g, "'"),
-        start: at,
-        end: at + words.length,
-        is,
-        tags,
-      })
+    if (words) rough.push({ text: words, lower: plainLower(words), start: at, end: at + words.length, is, tags })
     at += words.length
   }
-  const none: ReadonlySet<string> = new Set()
   const punctuation = (between: string) => {
-    for (const sign of between) {
-      const dash = sign === '-' && / - /.test(` ${between} `) && between.trim() === '-'
+    for (const [place, sign] of [...between].entries()) {
+      const dash = sign === '-' && between[place - 1] === ' ' && between[place + 1] === ' '
       if (marks.has(sign) || dash) put(sign, 'mark', none)
       else at += sign.length
     }
   }
-  for (const { text: words, pre, post, tags } of terms) {
+  for (let i = 0; i < terms.length; i++) {
+    const { text: words, pre, post, tags } = terms[i]!
     punctuation(pre)
+    // "kick-off" and "e-mail" are one word each.
+    const next = terms[i + 1]
+    if (post === '-' && next?.pre === '' && next.text) {
+      put(`${words}-${next.text}`, 'noun', next.tags?.has('Verb') ? none : (next.tags ?? none))
+      punctuation(next.post)
+      i++
+      continue
+    }
     put(words, 'noun', tags ?? none)
     punctuation(post)
   }
@@ -91,6 +93,8 @@ export function tokensOf(text: string, offset: number): Token[] {
   )
   return settle(known)
 }
+
+const plainLower = (words: string) => words.toLowerCase().replace(/’/g, "'")
 
 function closedClass(lower: string): WordClass | undefined {
   if (anyOne.has(lower)) return 'each'
@@ -104,7 +108,7 @@ function closedClass(lower: string): WordClass | undefined {
   if (conjunctions.has(lower)) return 'conjunction'
   if (pronouns.has(lower)) return 'pronoun'
   if (asking.has(lower)) return 'asking'
-  if (Object.hasOwn(numbers, lower) || /^\d+([.,]\d+)?$/.test(lower)) return 'number'
+  if (manyWords.has(lower) || Object.hasOwn(numbers, lower) || /^\d+([.,]\d+)?$/.test(lower)) return 'number'
   if (fillers.has(lower)) return 'filler'
   if (/^(all|both|most)$/.test(lower)) return 'each'
   return undefined
@@ -129,7 +133,16 @@ function settle(tokens: readonly Token[]): Token[] {
     const after = tokens[at + 1]
     out.push({ ...token, is: settled(token, before, after, tokens[at + 2], out) })
   })
-  return out.map(({ text, lower, start, end, is }) => ({ text, lower, start, end, is }))
+  return out.map(({ text, lower, start, end, is }, at) => ({ text, lower, start, end, is: fixed(out, at) ?? is }))
+}
+
+/** "best before date", "use by date": a preposition inside a name. */
+function fixed(tokens: readonly Token[], at: number): WordClass | undefined {
+  const pair = (first: number) =>
+    /^(best before|use by|sell by|pick up|drop off|check in|check out)$/.test(
+      `${tokens[first]?.lower} ${tokens[first + 1]?.lower}`,
+    ) && /^(date|time|day|place|address|point)$/.test(tokens[first + 2]?.lower ?? '')
+  return pair(at) || pair(at - 1) ? 'adjective' : undefined
 }
 
 function settled(
@@ -146,6 +159,11 @@ function settled(
     if (before && opensPhrase.has(before.is)) return 'noun'
     if (before?.is === 'modal' || before?.lower === 'to') return 'verb'
     if (before?.is === 'preposition') return 'noun'
+    // ", and belongs to one category": another verb of the same subject.
+    if (before && (before.is === 'mark' || before.is === 'conjunction') && after && isPlural(lower)) {
+      const objectNext = ['article', 'number', 'each', 'possessive'].includes(after.is) || after.lower === 'to'
+      if (objectNext && done.some((one) => one.is === 'verb' || one.is === 'be' || one.is === 'have')) return 'verb'
+    }
     // "films have", "repairs are": a plural at the head of a clause, before what only a subject can have.
     const verbAfter = after && ['have', 'be', 'modal'].includes(after.is)
     if (verbAfter && !(before?.is === 'pronoun')) return 'noun'
