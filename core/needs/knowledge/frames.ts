@@ -39,7 +39,6 @@ export const happenings: Readonly<Record<string, readonly string[]>> = {
   attend: ['attendance'],
   visit: ['visit'],
   donate: ['donation'],
-  give: ['donation'],
   inspect: ['inspection'],
   check: ['check', 'inspection'],
   harvest: ['harvest'],

@@ -35,6 +35,7 @@ export const kindHints: readonly (readonly [RegExp, KindName])[] = [
     'date',
   ],
   [/\b(expires?|valid until|best before|due|born|hired on|joined|issued|purchased) ?(on)?$/, 'date'],
+  [/^year (of|built|joined|made|published)/, 'whole'],
   [/\b(time|clock|hour of day|opening hours)$|\btime (of|in|out|it|they)\b/, 'time'],
   [/\b(score|grade|mark|star|rating|stars)s?$/, 'mark'],
   [

@@ -10,7 +10,7 @@ export const modals = set('may can could might must should will would shall cann
 export const optional = set('may can could might cannot')
 export const negatives = set('no not never none neither without nobody')
 export const prepositions = set(
-  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside down off',
+  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside down off out up back away',
 )
 export const conjunctions = set('and or but nor & plus')
 export const pronouns = set(
@@ -21,7 +21,7 @@ export const being = set('is are was were be been being isn’t aren’t')
 export const having = set('has have had having')
 /** Mean little by themselves and are passed over between words that do. */
 export const fillers = set(
-  'also usually normally often sometimes always only just then currently already again together roughly simply generally typically still ever either both otherwise actually really at-least too here there now later together once each-time later',
+  'also usually normally often sometimes always only just then currently already again together roughly simply generally typically still ever either both otherwise actually really at-least too so here there now later together once each-time later',
 )
 
 /** Stand before a plural and leave open how many. */
@@ -57,5 +57,5 @@ export const numbers: Readonly<Record<string, number>> = {
 
 /** Stand before a thing without naming another thing: "a particular boat", "the usual price" keeps its own list. */
 export const emptyAdjectives = set(
-  'particular certain own new different other same given single separate individual actual specific real various respective relevant possible existing current necessary following further additional extra more whole entire single-handed',
+  'particular certain own new different other same given single separate individual actual specific real various respective relevant possible existing current necessary unique optional basic following further additional extra more whole entire single-handed',
 )

@@ -6,12 +6,14 @@ import type { Evidence, Fact, Named } from './facts'
 import { infinitive, singular } from './lemma'
 import { openQuestions } from './open-questions'
 import type { ReadField, Reading, ReadQuestion, ReadTable, ReadTie } from './reading'
-import { thingsIn } from './things'
 import { type Pair, pairsIn } from './ties'
 
 /** Puts what the sentences say together: one table for each thing, its facts, and the ties resolved from both sides. */
-export function assemble(facts: readonly Fact[], needs: readonly string[]): Reading {
-  const { things, names } = thingsIn(facts)
+export function assemble(
+  facts: readonly Fact[],
+  things: ReadonlySet<string>,
+  names: ReadonlyMap<string, string>,
+): Reading {
   const context = new Context(0, things, names)
   const fields = new Map<string, ReadField[]>()
   const rows: { owner: string; named: Named; at: Evidence }[] = []
@@ -28,7 +30,7 @@ export function assemble(facts: readonly Fact[], needs: readonly string[]): Read
     )
       add(owner, fact.named, fact.at)
   }
-  const told = throughHappenings(pairsIn(facts), things)
+  const told = throughHappenings(pairsIn(placed(facts)), things)
   const ties: ReadTie[] = []
   for (const pair of told) {
     const tie = tieOf(pair)
@@ -82,7 +84,6 @@ export function assemble(facts: readonly Fact[], needs: readonly string[]): Read
         ]
       : [],
   )
-  void needs
   const shown = ties.filter((tie) => kept.has(tie.from) && kept.has(tie.to))
   return {
     tables: tables.map((table) => ({
@@ -101,6 +102,17 @@ export function assemble(facts: readonly Fact[], needs: readonly string[]): Read
     questions,
     open: openQuestions(tables, shown, told),
   }
+}
+
+/** "the quantity of each treatment" belongs to the one tie that treatments share with others. */
+function placed(facts: readonly Fact[]): Fact[] {
+  const pairs = pairsIn(facts)
+  return facts.flatMap((fact): Fact[] => {
+    if (fact.kind !== 'pairFact' || fact.b !== '*') return [fact]
+    const shared = pairs.filter((pair) => (pair.a === fact.a || pair.b === fact.a) && tieOf(pair).kind === 'n-n')
+    if (shared.length !== 1) return []
+    return [{ ...fact, a: shared[0]!.a, b: shared[0]!.b }]
+  })
 }
 
 const shownField = (field: ReadField): ReadField => ({ ...field, name: capital(field.name) })
@@ -177,6 +189,8 @@ function tieOf(pair: Pair): ReadTie {
     return { from: a, to: b, kind: '1-n', must: perB.least !== 0, least: perA.least === 1, ...limited, ...base }
   if (perB.several)
     return { from: b, to: a, kind: '1-n', must: perA.least !== 0, least: perB.least === 1, ...limited, ...base }
+  if (perA.several === undefined && perB.several === undefined && sharing(pair))
+    return { from: a, to: b, kind: 'n-n', must: false, least: false, ...base }
   if (perA.several === false && perB.several === false)
     return { from: a, to: b, kind: '1-1', must: perB.least !== 0, least: perA.least === 1, ...base }
   // Only one side was told: one a has one b, so one b may have several a.
@@ -187,7 +201,7 @@ function tieOf(pair: Pair): ReadTie {
 const sharing = ({ facts, verbs }: Pair) =>
   facts.length > 0 ||
   verbs.some((verb) =>
-    /^(use|contain|include|involve|cover|show|go|work|part|take|be|sign|attend|sing|play|give|list|need|require|speak|know|perform|feature|serve)$/.test(
+    /^(share|use|contain|include|involve|cover|show|be|sign|attend|sing|play|give|list|need|require|speak|know|perform|feature|serve|rate|review|score|vote)$/.test(
       verb,
     ),
   )

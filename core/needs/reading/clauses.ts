@@ -11,6 +11,8 @@ export interface Clause {
   readonly pronoun: string | undefined
   readonly doing: Doing | undefined
   readonly rest: readonly Element[]
+  /** What stands before the verb: the subject with all that is said of it. */
+  readonly head: readonly Element[]
   /** The mark that the clause ended with: a list may follow a colon. */
   readonly after: string | undefined
   readonly asking: string | undefined
@@ -139,14 +141,23 @@ function clauseOf(elements: readonly Element[], after: string | undefined, befor
     if (element.kind === 'prep') prep = element.word
     if (element.kind === 'thing') lead.push({ prep, phrase: element.phrase })
   }
-  const base = { lead, after, asking, besides: [] as Phrase[] }
+  const base = { lead, after, asking, besides: [] as Phrase[], head: elements.slice(at) as readonly Element[] }
+  // "Every year each tenant pays": when it happens is not who does it.
+  const when = elements[at]
+  if (
+    when?.kind === 'thing' &&
+    /^(year|month|week|day|season|quarter|term|time|morning|evening)$/.test(when.phrase.name) &&
+    elements[at + 1]?.kind === 'thing'
+  )
+    at++
   const first = elements[at]
   const doingAt = elements.findIndex((one, i) => i >= at && one.kind === 'doing')
   if (doingAt < 0)
-    return { ...base, subject: undefined, pronoun: undefined, doing: undefined, rest: elements.slice(at) }
+    return { ...base, subject: undefined, pronoun: undefined, doing: undefined, rest: elements.slice(at), head: [] }
   const doing = (elements[doingAt] as { doing: Doing }).doing
   const rest = elements.slice(doingAt + 1)
   const head = elements.slice(at, doingAt)
+  base.head = head
   const things = head.flatMap((one) => (one.kind === 'thing' ? [one.phrase] : []))
   if (first && first.kind !== 'doing') {
     if (first.kind === 'thing') {

@@ -103,7 +103,7 @@ function doingAt(
       may ||= optional.has(lower)
       must ||= lower === 'must'
       not ||= lower === 'cannot'
-    } else if (is === 'not') not = true
+    } else if (is === 'not' && lower !== 'no') not = true
     else if (is === 'be') be = true
     else if (is === 'have') have = true
     else if (/^(do|does|did|don't|doesn't)$/.test(lower)) not ||= lower.includes("n't")

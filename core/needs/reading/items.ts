@@ -89,13 +89,14 @@ export function namedBy(item: Item): Named | undefined {
   const counted =
     aside?.kind === 'aside' && aside.inside.some((element) => element.kind === 'asking' && element.word === 'how')
   const more = moreWords(tail)
-  const name = [phrase.name, ...more].join(' ')
-  const kind = choices ? 'pick' : counted ? 'whole' : (hintedKind(name) ?? hintedKind(phrase.name))
+  const name = [isSeveral(phrase) ? phrase.name : phrase.said, ...more].join(' ')
+  const yesNo = choices?.every((choice) => /^(yes|no)$/.test(choice))
+  const kind = yesNo ? 'tick' : choices ? 'pick' : counted ? 'whole' : (hintedKind(name) ?? hintedKind(phrase.name))
   const several = isSeveral(phrase)
   return {
     name,
     ...(kind && { kind }),
-    ...(choices && { choices }),
+    ...(choices && !yesNo && { choices }),
     ...(several && { several }),
     ...(phrase.unit && { unit: phrase.unit }),
   }
@@ -121,7 +122,7 @@ function moreWords(tail: readonly Element[]): string[] {
     } else if (element.kind === 'quality') words.push(element.word)
     else if (element.kind === 'thing' && (tail[at + 1]?.kind === 'doing' || tail[at - 1]?.kind === 'quality'))
       words.push(element.phrase.name)
-    else if (element.kind === 'prep' && /^(in|out|off|on)$/.test(element.word) && tail[at + 1] === undefined)
+    else if (element.kind === 'prep' && /^(in|out|off|on|back|up)$/.test(element.word) && tail[at + 1] === undefined)
       words.push(element.word)
     else if (element.kind !== 'pronoun') break
   }

@@ -12,6 +12,8 @@ export interface Phrase {
   readonly det: 'each' | 'a' | 'the' | 'no' | 'own' | undefined
   readonly quantity: Quantity | undefined
   readonly plural: boolean
+  /** The name as it was written, not brought to the singular. */
+  readonly said: string
   /** Whose it is: "the client's name". */
   readonly owner: string | undefined
   /** "the name of each client" */
@@ -110,6 +112,7 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
   const plural = isPlural(words.at(-1)!.lower)
   let of: Phrase | undefined
   let unit: string | undefined
+  const bare = name
   const head = name.split(' ').at(-1)!
   // "a date and time" is one fact.
   if (/^(date|day)$/.test(name) && tokens[next]?.lower === 'and' && tokens[next + 1]?.lower === 'time') {
@@ -149,6 +152,10 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
       det,
       quantity: quantity?.quantity,
       plural,
+      said:
+        name.startsWith(bare) && plural
+          ? words.at(-1)!.lower.replace(/^/, name.slice(0, bare.length - head.length)) + name.slice(bare.length)
+          : name,
       owner,
       of,
       unit,

@@ -4,7 +4,7 @@ import type { Clause } from './clauses'
 import type { Context } from './context'
 import type { Element } from './elements'
 import type { Fact } from './facts'
-import { itemsOf, placeOf } from './items'
+import { type Item, itemsOf, placeOf } from './items'
 import { type Phrase } from './phrases'
 import { isChoice, readBeing } from './read-being'
 import { readList, readPairList } from './read-list'
@@ -16,7 +16,12 @@ const office = new Set(['we', 'i', 'you', 'us', 'staff', 'somebody', 'someone'])
 export function readClause(clause: Clause, context: Context): Fact[] {
   const { doing, pronoun, subject } = clause
   if (!doing) return readVerbless(clause, context)
-  const byOffice = (pronoun !== undefined && office.has(pronoun)) || (subject === undefined && pronoun === undefined)
+  if (subject && isOffice(subject) && recording.has(lastVerb(clause)) && !doing.passive)
+    return readRecording(clause, context)
+  if (doing.passive && keeping.test(doing.verb) && clause.head.length > 0) return readKept(clause, context)
+  const imperative =
+    subject === undefined && pronoun === undefined && doing.verb !== 'be' && !doing.passive && clause.lead.length === 0
+  const byOffice = (pronoun !== undefined && office.has(pronoun)) || imperative
   if (byOffice && recording.has(lastVerb(clause))) return readRecording(clause, context)
   if (byOffice) return readByOffice(clause, context)
   if (!subject) {
@@ -32,6 +37,21 @@ export function readClause(clause: Clause, context: Context): Fact[] {
   return owning.has(doing.verb) && !doing.passive
     ? readOwning(clause, subject, context)
     : readDoing(clause, subject, context)
+}
+
+/** "The system must store …": the office's tools speak for the office. */
+const isOffice = ({ name, det }: Phrase) =>
+  /^(system|database|program|programme|software|application|app|tool|solution|office|company|firm|business|organisation|organization|club|school|shop|association|charity|library|team|manager|owner|administrator)$/.test(
+    name,
+  ) &&
+  det !== 'each' &&
+  det !== 'a'
+
+const keeping = /^(keep|record|note|store|register|log|write|track|list|hold|save|enter|document|collect|capture)$/
+
+/** "The date and amount of each payment are recorded": what is kept stands before the verb. */
+function readKept(clause: Clause, context: Context): Fact[] {
+  return readRecording({ ...clause, rest: clause.head, doing: { ...clause.doing!, passive: false } }, context)
 }
 
 /** "we want to keep", "we need to know": the last verb says what is done. */
@@ -114,6 +134,10 @@ function readRecording(clause: Clause, context: Context): Fact[] {
   const about = ownerAtEnd(rest)
   if (about && (context.may(about.name) || context.of(about))) {
     const owner = context.of(about) ?? about.name
+    const first = rest.find((element) => element.kind === 'thing')
+    const counts =
+      first?.kind === 'thing' && /^(quantity|amount|number|share|hours?|dose|portion)\b/.test(first.phrase.name)
+    if (!context.lastTie && about.det === 'each' && counts) return readPairList(rest, owner, '*', context)
     // "note the quantity of each treatment given": a fact about the two that were just tied.
     const tie = context.lastTie
     if (tie && (tie.a === owner || tie.b === owner) && about.det === 'each')
@@ -134,9 +158,21 @@ function readRecording(clause: Clause, context: Context): Fact[] {
     items.some((item) => item.asking || !item.phrase || item.phrase.det !== undefined || !context.may(item.phrase.name))
   )
     return readList(rest, context.lastOwner, context)
-  return items.flatMap((item) =>
-    item.phrase && context.may(item.phrase.name) ? context.thingFact(item.phrase, 2) : [],
-  )
+  return readKeepList(items, context)
+}
+
+/** "We keep clients (name, phone), jobs and invoices"; "customer details (name, phone)". */
+function readKeepList(items: readonly Item[], context: Context): Fact[] {
+  return items.flatMap((item): Fact[] => {
+    if (!item.phrase) return []
+    const about = /^(.+) (detail|information|data|record|info)$/.exec(item.phrase.name)?.[1]
+    const phrase = about ? { ...item.phrase, name: about } : item.phrase
+    if (!context.may(phrase.name)) return []
+    const aside = item.tail.find((element) => element.kind === 'aside')
+    const owner = context.of(phrase) ?? phrase.name
+    const own = aside?.kind === 'aside' ? readList(aside.inside, owner, context) : []
+    return [...context.thingFact(phrase, own.length > 1 ? 3 : 2, own.length > 1), ...own]
+  })
 }
 
 /** What happenings are noted down as, even where no noun was said: "when they pay we note the amount". */
@@ -171,7 +207,7 @@ function ownerAtEnd(rest: readonly Element[]): Phrase | undefined {
       ['each', 'a', 'the'].includes(element.phrase.det ?? '')
     )
       return element.phrase
-    if (element.phrase.owner) return { ...element.phrase, name: element.phrase.owner, det: 'each', owner: undefined }
+    if (element.phrase.owner) return { ...element.phrase, name: element.phrase.owner, det: 'the', owner: undefined }
   }
   return undefined
 }
@@ -214,9 +250,10 @@ function readThere(clause: Clause, context: Context): Fact[] {
   const b = context.of(first.phrase)
   const a = context.of(of)
   const facts = [...context.thingFact(first.phrase, 1.2), ...context.thingFact(of, 1.2)]
-  return a && b && a !== b
-    ? [...facts, { kind: 'tie', a, b, perA: perOne(first.phrase), verb: 'have', at: context.at(first.phrase) }]
-    : facts
+  if (!a || !b || a === b) return facts
+  context.lastTie = { a, b }
+  const verb = clause.doing!.verb === 'be' && !first.phrase.of ? 'share' : 'have'
+  return [...facts, { kind: 'tie', a, b, perA: perOne(first.phrase), verb, at: context.at(first.phrase) }]
 }
 
 /** "A customer has a name": facts about the subject, or what hangs on it. */
@@ -248,5 +285,12 @@ function readVerbless(clause: Clause, context: Context): Fact[] {
     const b = context.of(second)
     if (a && b) return [{ kind: 'tie', a, b, perA: perOne(second), verb: 'have', at: context.at(first) }]
   }
-  return []
+  const about = ownerAtEnd(clause.rest)
+  if (about && (context.may(about.name) || context.of(about)))
+    return [
+      ...context.thingFact(about, about.det === 'each' ? 3 : 1.5, about.det === 'each'),
+      ...readList(clause.rest, context.of(about) ?? about.name, context),
+    ]
+  const withAside = itemsOf(clause.rest).filter((item) => item.tail.some((element) => element.kind === 'aside'))
+  return readKeepList(withAside, context)
 }

@@ -1,4 +1,5 @@
 import { attributeHeads, noThings } from '../knowledge/attributes'
+import { belonging } from '../knowledge/frames'
 import type { Quantity } from '../knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
@@ -12,11 +13,19 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   const doing = clause.doing!
   const name = context.of(subject) ?? subject.name
   const weight =
-    subject.det === 'each' || subject.det === 'a' || subject.det === 'no' ? 1.2 : subject.plural ? 0.9 : 0.4
+    subject.det === 'each' || subject.det === 'a' || subject.det === 'no'
+      ? 1.2
+      : subject.plural || subject.det === undefined
+        ? 0.9
+        : 0.4
   const facts: Fact[] = context.thingFact(subject, weight)
   if (context.of(subject)) context.lastOwner = name
   const self = context.of(subject)
-  const withAt = clause.rest.findIndex((element) => element.kind === 'prep' && element.word === 'with')
+  // "is with one vet" ties like any other word before a thing; "works on jobs, with the hours" adds facts.
+  const withAt = clause.rest.findIndex((element, at) => {
+    const next = clause.rest[at + 1]
+    return element.kind === 'prep' && element.word === 'with' && !(next?.kind === 'thing' && context.of(next.phrase))
+  })
   const main = withAt > 0 ? clause.rest.slice(0, withAt) : clause.rest
   let tied = false
   let prep = ''
@@ -36,12 +45,12 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
       } else facts.push(tie(clause, subject, self, phrase, other, context))
       if (prep === '' && making.test(doing.verb) && !doing.passive) made = other
       if (prep === '' && !doing.passive) context.lastOwner = other
-      facts.push(...context.thingFact(phrase, phrase.quantity || /^(to|by)$/.test(prep) ? 1.2 : 0.6))
+      facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
       tied = true
     } else if (
       self &&
       other === self &&
-      /^(report|supervise|manage|depend|refer|belong|be|marry|replace|follow)$/.test(doing.verb) &&
+      /^(report|supervise|manage|depend|refer|belong|marry|replace|follow)$/.test(doing.verb) &&
       phrase !== subject
     ) {
       facts.push({
@@ -54,10 +63,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
       })
     } else if (!other) {
       const may = context.may(phrase.name)
-      if (may)
-        facts.push(
-          ...context.thingFact(phrase, phrase.quantity ? 1.2 : phrase.det === 'a' || phrase.plural ? 0.6 : 0.2),
-        )
+      if (may) facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
       const told = self && factTold(clause, phrase, prep, at, context)
       if (told) facts.push(told)
     }
@@ -70,7 +76,8 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   if (self && lead && !tied) {
     const a = context.of(lead)!
     context.lastTie = { a, b: self }
-    facts.push({ kind: 'tie', a, b: self, perA: quantity(subject), verb: doing.verb, at: context.at(subject) })
+    const verb = belonging.has(doing.verb) || making.test(doing.verb) ? doing.verb : 'share'
+    facts.push({ kind: 'tie', a, b: self, perA: quantity(subject), verb, at: context.at(subject) })
   }
   for (const { phrase } of clause.lead) facts.push(...context.thingFact(phrase, 0.8))
   if (withAt > 0 && context.lastTie && tied)
@@ -78,8 +85,16 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   return facts
 }
 
+/** How strongly it speaks for a noun that something is tied to it: "belongs to one category" more than "in the morning". */
+function weighed({ quantity: said, det, plural }: Phrase, prep: string, verb: string): number {
+  if (/^(belong|assign|own|teach|lead|run|handle)$/.test(verb) && (said || det === 'a')) return 2
+  if (said) return 1.2
+  if (prep === 'by' || prep === 'to') return det === 'a' || plural ? 1 : 0.4
+  return det === 'a' || plural ? 0.6 : 0.2
+}
+
 /** Their object comes to be by them: one order is placed by one customer. */
-const making = /^(make|place|write|open|raise|issue|send|file|submit|create|take|sign|draw|produce|order|give|buy)$/
+const making = /^(make|place|write|open|raise|issue|send|file|submit|create|draw|produce)$/
 
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
@@ -93,14 +108,18 @@ function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: stri
   // "Up to eight pupils take part in a lesson": counted from the object.
   const counted = subject.quantity && (subject.quantity.most !== 1 || subject.plural)
   if (counted && (phrase.det || phrase.quantity?.most === 1))
-    return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb, at }
+    return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb: making.test(verb) ? verb : 'share', at }
   const said = quantity(phrase)
   const loose = subject.plural && !subject.quantity && !phrase.quantity && phrase.plural && subject.det !== 'each'
+  // "Products are grouped into categories": each is in one; "the site is divided into plots": each plot is of one site.
+  if (/^(group|categorise|categorize|classify|organise|organize|sort|file)$/.test(verb) && doing.passive && loose)
+    return { kind: 'tie', a, b, perA: { least: 1, most: 1 }, verb, at }
   const act = doing.verb !== 'be' && !doing.passive
   if (act && phrase.det === 'a' && !phrase.quantity && !negative)
     return { kind: 'tie', a, b, perA: { least: undefined, most: undefined }, verb, at }
   const perA: Quantity =
     negative && said.figure ? { least: undefined, most: said.figure } : may ? { ...said, least: 0 } : said
+  if (act && making.test(verb) && loose) return { kind: 'tie', a: b, b: a, perA: { least: 1, most: 1 }, verb, at }
   if (phrase.det === 'no' || (not && !said.figure))
     return { kind: 'tie', a, b, perA: { least: 0, most: undefined }, verb, at }
   return { kind: 'tie', a, b, perA, ...(loose && { loose }), verb, at }
@@ -111,7 +130,11 @@ function factTold(clause: Clause, phrase: Phrase, prep: string, at: number, cont
   const doing = clause.doing!
   const head = phrase.name.split(' ').at(-1)!
   if (!attributeHeads.has(head) || doing.not) return undefined
-  if (/^(place|part|time|case|way)$/.test(phrase.name) && prep === '') return undefined
+  if (
+    /^(place|part|time|case|way)$/.test(phrase.name) &&
+    (prep === '' || (phrase.name === 'time' && phrase.det === 'a' && prep === 'at'))
+  )
+    return undefined
   const owner = context.lastOwner
   if (!owner) return undefined
   const date = /^(date|day|time)$/.test(phrase.name)

@@ -63,12 +63,19 @@ function readItem(
       const quantity = quantityOf(phrase, doing && { ...doing, not: negative ?? false })
       context.lastTie = { a: owner, b: other }
       const facts: Fact[] = [{ kind: 'tie', a: owner, b: other, perA: quantity, verb: 'have', at }]
+      // "Each job gets an invoice": one for one, unless other words say otherwise.
+      if (doing && /^(get|receive)$/.test(doing.verb) && phrase.det === 'a')
+        facts.push({ kind: 'tie', a: other, b: owner, perA: { least: 1, most: 1 }, verb: doing.verb, at })
       const aside = item.tail.find((element) => element.kind === 'aside')
       const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined
       return choices
         ? [...facts, { kind: 'fact', owner: other, named: { name: 'name', kind: 'pick', choices }, at }]
         : facts
     }
+    const of = phrase.of && context.of(phrase.of)
+    // "holds seeds of one variety": the tie is to what they are of.
+    if (!other && of && of !== owner && phrase.of?.quantity)
+      return [{ kind: 'tie', a: owner, b: of, perA: quantityOf(phrase.of, doing), verb: 'be', at }]
     const weight = phrase.quantity && !self && context.may(phrase.name) ? 1 : 0
     const facts: Fact[] = weight ? context.thingFact(phrase, weight) : []
     if (doing?.not || subject?.det === 'no') return facts

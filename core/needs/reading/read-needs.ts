@@ -21,12 +21,29 @@ import { tokensOf } from './tokens'
  */
 export function readNeeds(needs: readonly string[]): Reading {
   const lines = needs.map((text) => linesOf(text))
-  let facts = readAll(lines, new Set(), new Map())
+  let known = thingsIn(readAll(lines, new Set(), new Map()))
+  // A noun once known for a thing stays one: what is said of it reads otherwise then, and says more of others.
   for (let round = 0; round < 2; round++) {
-    const { things, names } = thingsIn(facts)
-    facts = readAll(lines, things, names)
+    const now = thingsIn(readAll(lines, known.things, known.names))
+    known = { things: new Set([...known.things, ...now.things]), names: now.names }
   }
-  return assemble(facts, needs)
+  return assemble(readAll(lines, known.things, known.names), known.things, known.names)
+}
+
+/**
+ * Turns wordings that only join lists into plain commas. Every replacement is as long as what it stands
+ * for, so that places in the text stay true.
+ */
+function smoothed(text: string): string {
+  return text.replace(
+    /\b(?:such as|as well as|including|namely|for example|for instance|e\.g\.|i\.e\.|in addition to)(?=[\s:,])|\bone of the following:?|\b(?:is|are|be) one of:?(?! (?:them|its|our|their|the|those)\b)|\band\/or\b/giu,
+    (words) => {
+      const be = /^(is|are|be) one of/i.exec(words)?.[1]
+      if (be) return be.padEnd(words.length)
+      if (/^one of/i.test(words)) return ''.padEnd(words.length)
+      return (words.toLowerCase() === 'and/or' ? 'or' : ',').padEnd(words.length)
+    },
+  )
 }
 
 type Line =
@@ -44,7 +61,7 @@ type Line =
 function linesOf(text: string): Line[] {
   if (isChatter(text) && text.length < 80) return []
   const lines: Line[] = []
-  for (const sentence of sentencesOf(text)) {
+  for (const sentence of sentencesOf(smoothed(text))) {
     if (isChatter(sentence.text) || isIntroduction(sentence.text)) continue
     const questions = questionsIn(sentence)
     if (questions) lines.push(...questions.map((question) => ({ kind: 'question' as const, sentence: question })))
@@ -71,6 +88,10 @@ function lineOf(sentence: Sentence): Line {
   }
   const tokens = tokensOf(sentence.text, sentence.start)
   const elements = elementsOf(tokens)
+  // "Client (name, address, phone)"
+  const [thing, aside, more] = elements
+  if (thing?.kind === 'thing' && aside?.kind === 'aside' && more === undefined && aside.inside.length > 2)
+    return { kind: 'heading', name: thing.phrase.name, sentence, elements: aside.inside, alone: false }
   const words = tokens.filter((token) => token.is !== 'mark')
   const phrase = phraseAt(tokens, 0)
   if (
