@@ -25,7 +25,7 @@ export const fillers = set(
 )
 
 /** Stand before a plural and leave open how many. */
-export const manyWords = set('several many multiple numerous various some few')
+export const manyWords = set('several many multiple numerous various some few more')
 
 /** Numbers as words. */
 export const numbers: Readonly<Record<string, number>> = {

@@ -201,7 +201,7 @@ function tieOf(pair: Pair): ReadTie {
 const sharing = ({ facts, verbs }: Pair) =>
   facts.length > 0 ||
   verbs.some((verb) =>
-    /^(share|use|contain|include|involve|cover|show|be|sign|attend|sing|play|give|list|need|require|speak|know|perform|feature|serve|rate|review|score|vote)$/.test(
+    /^(share|carry|use|contain|include|involve|cover|show|be|sign|attend|sing|play|give|list|need|require|speak|know|perform|feature|serve|rate|review|score|vote)$/.test(
       verb,
     ),
   )

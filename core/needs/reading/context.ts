@@ -66,8 +66,8 @@ export class Context {
 
   thingFact(phrase: Phrase | undefined, weight: number, sure = false): Fact[] {
     if (!phrase || never.test(phrase.name)) return []
-    const of = phrase.name.indexOf(' of ')
-    const name = of > 0 ? phrase.name.slice(0, of) : phrase.name
+    const of = phrase.core.indexOf(' of ')
+    const name = of > 0 ? phrase.core.slice(0, of) : phrase.core
     const last = name.split(' ').at(-1)!
     if (of > 0 && measureNouns.has(last)) return []
     if (!sure && (noThings.has(name) || noThings.has(last))) return []

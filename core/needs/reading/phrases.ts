@@ -12,6 +12,8 @@ export interface Phrase {
   readonly det: 'each' | 'a' | 'the' | 'no' | 'own' | undefined
   readonly quantity: Quantity | undefined
   readonly plural: boolean
+  /** The name without a participle before it: a swept appliance is an appliance. */
+  readonly core: string
   /** The name as it was written, not brought to the singular. */
   readonly said: string
   /** Whose it is: "the client's name". */
@@ -73,9 +75,11 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
   let quantity = quantityAt(tokens, at)
   if (!quantity) {
     det = determiner(tokens[at])
+    // "for another job" says that there may be more than one.
+    if (tokens[at]?.lower === 'another') quantity = { quantity: { least: undefined, most: 'several' }, taken: 0 }
     if (det) at++
     if (det && tokens[at]?.lower === 'of') return undefined
-    quantity = quantityAt(tokens, at)
+    quantity ??= quantityAt(tokens, at)
   }
   if (quantity) at += quantity.taken
   if (!det && quantity) {
@@ -152,6 +156,7 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
       det,
       quantity: quantity?.quantity,
       plural,
+      core: words.length > 1 && words[0]!.is === 'participle' ? nameOf(words.slice(1)) : name,
       said:
         name.startsWith(bare) && plural
           ? words.at(-1)!.lower.replace(/^/, name.slice(0, bare.length - head.length)) + name.slice(bare.length)

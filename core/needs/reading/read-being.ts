@@ -76,7 +76,13 @@ function choices(clause: Clause, subject: Phrase, name: string, context: Context
   const doing = clause.doing!
   const at = context.at({ start: subject.start, end: placeOf(clause.rest.at(-1)!).end })
   const items = itemsOf(clause.rest).map((item) => wordsOf(item))
-  const words = [...(doing.verb !== 'be' ? [doing.form] : []), ...items]
+  // "paid in parts, by card or cash": the choices begin with the first "by".
+  const by = items.findIndex((item) => item.startsWith('by '))
+  const told = by < 0 ? items : items.slice(by)
+  const words = [
+    ...(doing.verb !== 'be' && by < 0 ? [doing.form] : []),
+    ...told.map((item) => item.replace(/^by /, '')),
+  ]
     .map((word) => word.replace(/^be /, ''))
     .filter(Boolean)
   const last = context.lastFact

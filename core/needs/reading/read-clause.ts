@@ -1,10 +1,11 @@
+import { attributeHeads } from '../knowledge/attributes'
 import { happenings, owning, recording } from '../knowledge/frames'
 import type { Quantity } from '../knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
 import type { Element } from './elements'
 import type { Fact } from './facts'
-import { type Item, itemsOf, placeOf } from './items'
+import { hintedKind, type Item, itemsOf, placeOf } from './items'
 import { type Phrase } from './phrases'
 import { isChoice, readBeing } from './read-being'
 import { readList, readPairList } from './read-list'
@@ -148,6 +149,8 @@ function readRecording(clause: Clause, context: Context): Fact[] {
       ...readList(rest, owner, context),
     ]
   }
+  const both = whichAndWhich(rest, context)
+  if (both) return both
   const happened = context.lastVerb ? noted(context.lastVerb, context) : undefined
   if (happened)
     return [...happened.facts, ...ofSubject(happened.thing, context, rest), ...readList(rest, happened.thing, context)]
@@ -170,9 +173,37 @@ function readKeepList(items: readonly Item[], context: Context): Fact[] {
     if (!context.may(phrase.name)) return []
     const aside = item.tail.find((element) => element.kind === 'aside')
     const owner = context.of(phrase) ?? phrase.name
-    const own = aside?.kind === 'aside' ? readList(aside.inside, owner, context) : []
+    // "materials (cloth, leather, board)" gives examples, "clients (name, phone)" gives facts.
+    const facts =
+      aside?.kind === 'aside' &&
+      itemsOf(aside.inside).some(
+        ({ phrase: one }) => one && (hintedKind(one.name) !== undefined || attributeHeads.has(one.name)),
+      )
+    const own = facts ? readList(aside.inside, owner, context) : []
     return [...context.thingFact(phrase, own.length > 1 ? 3 : 2, own.length > 1), ...own]
   })
+}
+
+/** "which materials went into which job, and how much": a tie with facts of its own. */
+function whichAndWhich(rest: readonly Element[], context: Context): Fact[] | undefined {
+  const whiches = rest.flatMap((element, at) => {
+    const thing = rest[at + 1]
+    return element.kind === 'asking' && element.word === 'which' && thing?.kind === 'thing'
+      ? [{ at: at + 1, phrase: thing.phrase }]
+      : []
+  })
+  const [first, second] = whiches
+  if (!first || !second || whiches.length !== 2) return undefined
+  const [b, a] = [context.of(first.phrase) ?? first.phrase.name, context.of(second.phrase) ?? second.phrase.name]
+  context.lastTie = { a, b }
+  const at = context.at(first.phrase)
+  return [
+    ...context.thingFact(first.phrase, 2, true),
+    ...context.thingFact(second.phrase, 2, true),
+    { kind: 'tie', a, b, perA: several, verb: 'share', at },
+    { kind: 'tie', a: b, b: a, perA: several, verb: 'share', at },
+    ...readPairList(rest.slice(second.at + 1), a, b, context),
+  ]
 }
 
 /** What happenings are noted down as, even where no noun was said: "when they pay we note the amount". */

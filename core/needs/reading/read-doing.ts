@@ -85,9 +85,13 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   return facts
 }
 
+const person =
+  /(er|or|ist|ian|ant|man|woman|person|nurse|coach|guide|chef|clerk|parent|student|agent|patient|vet|artist|doctor)$/
+
 /** How strongly it speaks for a noun that something is tied to it: "belongs to one category" more than "in the morning". */
-function weighed({ quantity: said, det, plural }: Phrase, prep: string, verb: string): number {
+function weighed({ name, quantity: said, det, plural }: Phrase, prep: string, verb: string): number {
   if (/^(belong|assign|own|teach|lead|run|handle)$/.test(verb) && (said || det === 'a')) return 2
+  if (prep === 'by' && (det === 'a' || said) && person.test(name)) return 2
   if (said) return 1.2
   if (prep === 'by' || prep === 'to') return det === 'a' || plural ? 1 : 0.4
   return det === 'a' || plural ? 0.6 : 0.2

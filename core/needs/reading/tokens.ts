@@ -155,13 +155,19 @@ function settled(
   const { is, lower } = token
   const subjectBefore =
     before?.is === 'noun' || before?.is === 'pronoun' || before?.is === 'filler' || before?.is === 'not'
+  if (lower === 'way') return 'noun'
+  // "is run by", "was put in": after "is" and before "by" stands what is done.
+  if ((is === 'noun' || is === 'verb') && before?.is === 'be' && after?.lower === 'by') return 'participle'
   if (is === 'verb') {
     if (before && opensPhrase.has(before.is)) return 'noun'
     if (before?.is === 'modal' || before?.lower === 'to') return 'verb'
     if (before?.is === 'preposition') return 'noun'
     // ", and belongs to one category": another verb of the same subject.
     if (before && (before.is === 'mark' || before.is === 'conjunction') && after && isPlural(lower)) {
-      const objectNext = ['article', 'number', 'each', 'possessive'].includes(after.is) || after.lower === 'to'
+      const objectNext =
+        ['article', 'number', 'each', 'possessive'].includes(after.is) ||
+        after.lower === 'to' ||
+        /^consists?$/.test(lower)
       if (objectNext && done.some((one) => one.is === 'verb' || one.is === 'be' || one.is === 'have')) return 'verb'
     }
     // "films have", "repairs are": a plural at the head of a clause, before what only a subject can have.
