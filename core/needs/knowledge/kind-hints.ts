@@ -31,7 +31,7 @@ export const kindHints: readonly (readonly [RegExp, KindName])[] = [
   ],
   [/\b(price|cost|fee|rate|charge|rent) (per|each|of|charged|paid|at|for)\b/, 'money'],
   [
-    /\b(date of|day of|date when|day when)\b|\bdate\b|\b(birthday|birthdate|deadline|expiry|expiration|due day|day)$/,
+    /\b(date of|day of|date when|day when)\b|\bdate\b|\b(birthday|birthdate|dob|night|deadline|expiry|expiration|due day|day)$/,
     'date',
   ],
   [/\b(expires?|valid until|best before|due|born|hired on|joined|issued|purchased) ?(on)?$/, 'date'],
@@ -39,7 +39,7 @@ export const kindHints: readonly (readonly [RegExp, KindName])[] = [
   [/\b(time|clock|hour of day|opening hours)$|\btime (of|in|out|it|they)\b/, 'time'],
   [/\b(score|grade|mark|star|rating|stars)s?$/, 'mark'],
   [
-    /\b(age|year|vintage|floor|storey|mileage|stock|minute|day count|page|copy|copies|piece|seat|bedroom|bed|goal|card|point|guest|people|person|place|level of stock|run|run time|running time|duration in minutes|term|edition|interval|unit count|bottle|portion)s?$/,
+    /\b(age|year|vintage|duration|floor|storey|mileage|stock|minute|day count|page|copy|copies|piece|seat|bedroom|bed|goal|card|point|guest|people|person|place|level of stock|run|run time|running time|duration in minutes|term|edition|interval|unit count|bottle|portion)s?$/,
     'whole',
   ],
   [/\b(in stock|on hand|in hand)$/, 'whole'],

@@ -51,7 +51,8 @@ export function assemble(
     tables.push({ name, fields: own, evidence })
   }
   for (const { owner, named, at } of rows) {
-    const name = `${owner} ${singular(named.name)}`
+    const plain = singular(named.name)
+    const name = plain.startsWith(`${owner} `) ? plain : `${owner} ${plain}`
     if (tables.some((table) => table.name === name)) continue
     tables.push({
       name,

@@ -88,6 +88,14 @@ function startsClause(elements: readonly Element[], from: number): boolean {
   }
   if (!isSubject(first)) return false
   at++
+  // "several lines, each line for one book"
+  if (
+    first.kind === 'thing' &&
+    first.phrase.det === 'each' &&
+    elements[at]?.kind === 'prep' &&
+    elements[at + 1]?.kind === 'thing'
+  )
+    return true
   // "the coach and the captain sign"
   if (
     elements[at]?.kind === 'joint' &&

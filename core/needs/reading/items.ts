@@ -53,7 +53,8 @@ function itemOf(elements: readonly Element[]): Item {
 }
 
 /** Kind by name; undefined where the name says nothing. */
-export const hintedKind = (name: string): KindName | undefined => kindHints.find(([pattern]) => pattern.test(name))?.[1]
+export const hintedKind = (name: string): KindName | undefined =>
+  kindHints.find(([pattern]) => pattern.test(name.toLowerCase()))?.[1]
 
 /** The words of a choice list in brackets or after "which is". */
 export function choicesIn(elements: readonly Element[]): string[] | undefined {

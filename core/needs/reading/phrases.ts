@@ -1,4 +1,4 @@
-import { measureNouns, units } from '../knowledge/attributes'
+import { attributeHeads, measureNouns, units } from '../knowledge/attributes'
 import { type Quantity, quantityPhrases } from '../knowledge/quantities'
 import { emptyAdjectives, manyWords, numbers } from '../knowledge/words'
 import { isPlural, singular } from './lemma'
@@ -127,7 +127,7 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
     const inner = phraseAt(tokens, next + 1)
     if (inner) {
       const bare = inner.phrase.det === undefined && inner.phrase.quantity === undefined && !inner.phrase.owner
-      if (bare && (measureNouns.has(head) || !inner.phrase.plural || head === 'number')) {
+      if (bare && (measureNouns.has(name) || !inner.phrase.plural || name === 'number')) {
         name = `${name} of ${inner.phrase.plural ? wordsOf(tokens, next + 1, inner.next) : inner.phrase.name}`
         of = inner.phrase.of
       } else of = inner.phrase
@@ -136,7 +136,7 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
   }
   if (tokens[next]?.lower === 'per' || (tokens[next]?.lower === 'for' && tokens[next + 1]?.lower === 'each')) {
     const inner = phraseAt(tokens, tokens[next]!.lower === 'per' ? next + 1 : next + 2)
-    if (inner && tokens[next]!.lower === 'per') {
+    if (inner && tokens[next]!.lower === 'per' && attributeHeads.has(head)) {
       name = `${name} per ${inner.phrase.name}`
       next = inner.next
     }

@@ -7,6 +7,25 @@ const wish =
 /** The questions in a sentence, each as the part that asks; undefined where it asks nothing. */
 export function questionsIn(sentence: Sentence): Sentence[] | undefined {
   const { text, start } = sentence
+  const wanted =
+    /^(?:and |also )?(?:i|we)(?:'d| would)? ?(?:also )?(?:like|love|want|need) (?=(?:an? )?(?:lists?|reports?|overview|total|summary|count) )/i.exec(
+      text,
+    )
+  if (wanted) return split({ text: text.slice(wanted[0].length), start: start + wanted[0].length })
+  // "Reports: list of unpaid invoices; number of appointments per dentist"
+  const listed =
+    /^(?:reports?|queries|questions|lists?|searches|overviews?|output|answers?)(?: (?:needed|wanted|required))?\s*[:–-]\s*/i.exec(
+      text,
+    )
+  if (listed) {
+    const rest = text.slice(listed[0].length)
+    let from = start + listed[0].length
+    return rest.split(/(?<=;)/).flatMap((part) => {
+      const at = from + (part.length - part.trimStart().length)
+      from += part.length
+      return part.trim() ? [{ text: part.trim().replace(/;$/, ''), start: at }] : []
+    })
+  }
   const wished = wish.exec(text)
   if (wished) {
     const rest = text.slice(wished[0].length)

@@ -3,7 +3,7 @@ import { happenings, owning, recording } from '../knowledge/frames'
 import type { Quantity } from '../knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
-import type { Element } from './elements'
+import type { Doing, Element } from './elements'
 import type { Fact } from './facts'
 import { hintedKind, type Item, itemsOf, placeOf } from './items'
 import { type Phrase } from './phrases'
@@ -141,7 +141,7 @@ function readRecording(clause: Clause, context: Context): Fact[] {
     if (!context.lastTie && about.det === 'each' && counts) return readPairList(rest, owner, '*', context)
     // "note the quantity of each treatment given": a fact about the two that were just tied.
     const tie = context.lastTie
-    if (tie && (tie.a === owner || tie.b === owner) && about.det === 'each')
+    if (tie && (tie.a === owner || tie.b === owner) && about.det === 'each' && counts)
       return readPairList(rest, tie.a, tie.b, context)
     context.lastOwner = owner
     return [
@@ -307,6 +307,8 @@ function readOwning(clause: Clause, subject: Phrase, context: Context): Fact[] {
   return facts
 }
 
+const plainBe: Doing = { verb: 'be', form: 'is', may: false, must: false, not: false, passive: false, start: 0, end: 0 }
+
 /** Statements without a verb: "In one swap several packets", "One event, many dishes", a bare list. */
 function readVerbless(clause: Clause, context: Context): Fact[] {
   const things = clause.rest.flatMap((element) => (element.kind === 'thing' ? [element.phrase] : []))
@@ -316,8 +318,13 @@ function readVerbless(clause: Clause, context: Context): Fact[] {
     const b = context.of(second)
     if (a && b) return [{ kind: 'tie', a, b, perA: perOne(second), verb: 'have', at: context.at(first) }]
   }
+  const [each, prep] = clause.rest
+  if (each?.kind === 'thing' && each.phrase.det === 'each' && prep?.kind === 'prep')
+    return readBeing({ ...clause, doing: plainBe, rest: clause.rest.slice(1) }, each.phrase, context)
   const about = ownerAtEnd(clause.rest)
-  if (about && (context.may(about.name) || context.of(about)))
+  const attribute =
+    each?.kind === 'thing' && (hintedKind(each.phrase.name) !== undefined || attributeHeads.has(each.phrase.name))
+  if (about && attribute && (context.may(about.name) || context.of(about)))
     return [
       ...context.thingFact(about, about.det === 'each' ? 3 : 1.5, about.det === 'each'),
       ...readList(clause.rest, context.of(about) ?? about.name, context),

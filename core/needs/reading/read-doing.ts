@@ -20,6 +20,10 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
         : 0.4
   const facts: Fact[] = context.thingFact(subject, weight)
   if (context.of(subject)) context.lastOwner = name
+  else
+    context.lastSubject = clause.rest
+      .map((element) => (element.kind === 'thing' ? context.of(element.phrase) : undefined))
+      .find((thing) => thing !== undefined)
   const self = context.of(subject)
   // "is with one vet" ties like any other word before a thing; "works on jobs, with the hours" adds facts.
   const withAt = clause.rest.findIndex((element, at) => {
@@ -42,7 +46,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
         // "writes notes on a ticket": the note is on the ticket.
         context.lastTie = { a: made, b: other }
         facts.push({ kind: 'tie', a: made, b: other, perA: quantity(phrase), verb: doing.verb, at: context.at(phrase) })
-      } else facts.push(tie(clause, subject, self, phrase, other, context))
+      } else facts.push(tie(clause, subject, self, phrase, other, prep, context))
       if (prep === '' && making.test(doing.verb) && !doing.passive) made = other
       if (prep === '' && !doing.passive) context.lastOwner = other
       facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
@@ -64,7 +68,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
     } else if (!other) {
       const may = context.may(phrase.name)
       if (may) facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
-      const told = self && factTold(clause, phrase, prep, at, context)
+      const told = self && factTold(clause, subject, phrase, prep, at, context)
       if (told) facts.push(told)
     }
     prep = ''
@@ -103,7 +107,15 @@ const making = /^(make|place|write|open|raise|issue|send|file|submit|create|draw
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
 
-function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: string, context: Context): Fact {
+function tie(
+  clause: Clause,
+  subject: Phrase,
+  a: string,
+  phrase: Phrase,
+  b: string,
+  prep: string,
+  context: Context,
+): Fact {
   const doing = clause.doing!
   const { verb, may, not } = doing
   const at = context.at({ start: subject.start, end: phrase.end })
@@ -118,7 +130,7 @@ function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: stri
   // "Products are grouped into categories": each is in one; "the site is divided into plots": each plot is of one site.
   if (/^(group|categorise|categorize|classify|organise|organize|sort|file)$/.test(verb) && doing.passive && loose)
     return { kind: 'tie', a, b, perA: { least: 1, most: 1 }, verb, at }
-  const act = doing.verb !== 'be' && !doing.passive
+  const act = doing.verb !== 'be' && !doing.passive && prep === ''
   if (act && phrase.det === 'a' && !phrase.quantity && !negative)
     return { kind: 'tie', a, b, perA: { least: undefined, most: undefined }, verb, at }
   const perA: Quantity =
@@ -130,13 +142,31 @@ function tie(clause: Clause, subject: Phrase, a: string, phrase: Phrase, b: stri
 }
 
 /** "takes place on a date", "is reported on a day", "costs an amount", "is from a start time to an end time". */
-function factTold(clause: Clause, phrase: Phrase, prep: string, at: number, context: Context): Fact | undefined {
+function factTold(
+  clause: Clause,
+  subject: Phrase,
+  phrase: Phrase,
+  prep: string,
+  at: number,
+  context: Context,
+): Fact | undefined {
   const doing = clause.doing!
   const head = phrase.name.split(' ').at(-1)!
-  if (!attributeHeads.has(head) || doing.not) return undefined
+  if (doing.not || (phrase.plural && !phrase.det && prep !== '')) return undefined
+  if (!attributeHeads.has(head)) {
+    // "takes place at a venue": a place or person told on the way, with no facts of its own.
+    const where = /^(at|in|by|with|from|about|for)$/.test(prep) && (phrase.det === 'a' || phrase.quantity?.most === 1)
+    const settled =
+      doing.verb === 'be' || doing.passive || /^(take|happen|start|begin|end|meet|stand|live)$/.test(doing.verb)
+    if (!where || !settled || !context.may(phrase.name) || subject.det === 'the') return undefined
+  }
   if (
     /^(place|part|time|case|way)$/.test(phrase.name) &&
-    (prep === '' || (phrase.name === 'time' && phrase.det === 'a' && prep === 'at'))
+    (prep === '' ||
+      (phrase.name === 'time' &&
+        phrase.det === 'a' &&
+        prep === 'at' &&
+        !/^(take|be|begin|start|happen|hold|end)$/.test(doing.verb)))
   )
     return undefined
   const owner = context.lastOwner

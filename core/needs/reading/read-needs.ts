@@ -12,7 +12,7 @@ import { readClause } from './read-clause'
 import { readList } from './read-list'
 import type { Reading } from './reading'
 import { thingsIn } from './things'
-import { tokensOf } from './tokens'
+import { type Token, tokensOf } from './tokens'
 
 /**
  * Reads needs written in plain English and proposes a design: tables, fields, ties and questions, each
@@ -54,6 +54,7 @@ type Line =
       readonly sentence: Sentence
       readonly elements: readonly Element[]
       readonly alone: boolean
+      readonly of: string | undefined
     }
   | { readonly kind: 'question'; readonly sentence: Sentence }
 
@@ -76,22 +77,28 @@ function lineOf(sentence: Sentence): Line {
   if (headed) {
     const head = tokensOf(headed[1]!, sentence.start)
     const name = phraseAt(head, 0)
-    const rest = sentence.text.length - headed[2]!.length
-    const elements = elementsOf(tokensOf(headed[2]!, sentence.start + rest))
-    if (
-      name &&
-      name.next === head.length &&
-      !head.some((token) => token.is === 'verb' || token.is === 'be') &&
-      !noThings.has(name.phrase.name)
-    )
-      return { kind: 'heading', name: name.phrase.name, sentence, elements, alone: false }
+    const from = sentence.text.length - headed[2]!.length
+    const elements = elementsOf(tokensOf(headed[2]!, sentence.start + from))
+    const finite = head.some((token) => ['verb', 'be', 'have', 'modal', 'pronoun'].includes(token.is))
+    // "Rules: no job may …" only announces what follows.
+    if (name && announcing.test(name.phrase.name))
+      return { kind: 'sentence', sentence: { text: headed[2]!, start: sentence.start + from }, elements }
+    if (name && !finite && head[0]!.is !== 'preposition' && !noThings.has(name.phrase.name))
+      return {
+        kind: 'heading',
+        name: name.phrase.core,
+        sentence,
+        elements,
+        alone: false,
+        of: phraseIn(head, name.next),
+      }
   }
   const tokens = tokensOf(sentence.text, sentence.start)
   const elements = elementsOf(tokens)
   // "Client (name, address, phone)"
   const [thing, aside, more] = elements
   if (thing?.kind === 'thing' && aside?.kind === 'aside' && more === undefined && aside.inside.length > 2)
-    return { kind: 'heading', name: thing.phrase.name, sentence, elements: aside.inside, alone: false }
+    return { kind: 'heading', name: thing.phrase.name, sentence, elements: aside.inside, alone: false, of: undefined }
   const words = tokens.filter((token) => token.is !== 'mark')
   const phrase = phraseAt(tokens, 0)
   if (
@@ -101,8 +108,26 @@ function lineOf(sentence: Sentence): Line {
     !/[.!?,]$/.test(sentence.text) &&
     !noThings.has(phrase.phrase.name)
   )
-    return { kind: 'heading', name: phrase.phrase.name, sentence, elements: [], alone: true }
+    return { kind: 'heading', name: phrase.phrase.name, sentence, elements: [], alone: true, of: undefined }
   return { kind: 'sentence', sentence, elements }
+}
+
+/** What a question asks for by name speaks a little for being kept. */
+function asked(sentence: Sentence, context: Context): Fact[] {
+  return elementsOf(tokensOf(sentence.text, sentence.start)).flatMap((element) =>
+    element.kind === 'thing' && context.may(element.phrase.name) ? context.thingFact(element.phrase, 0.7) : [],
+  )
+}
+
+const announcing = /^(rule|note|need|requirement|important|constraint|limit|remark|business rule|also|other)$/
+
+/** The thing a heading's words go on to name: "Treatments at an appointment". */
+function phraseIn(tokens: readonly Token[], from: number): string | undefined {
+  for (let at = from; at < tokens.length; at++) {
+    const found = tokens[at]!.is === 'preposition' ? phraseAt(tokens, at + 1) : undefined
+    if (found) return found.phrase.name
+  }
+  return undefined
 }
 
 function readAll(
@@ -118,7 +143,10 @@ function readAll(
     for (const line of lines) {
       const at = { need, start: line.sentence.start, end: line.sentence.start + line.sentence.text.length }
       if (line.kind === 'question')
-        facts.push({ kind: 'question', text: line.sentence.text.replace(/[.?!]+$/, ''), at })
+        facts.push(
+          { kind: 'question', text: line.sentence.text.replace(/[.?!]+$/, ''), at },
+          ...asked(line.sentence, context),
+        )
       else if (line.kind === 'heading') {
         const owner = context.thing(line.name) ?? line.name
         const own = readHeaded(line.elements, owner, context)
@@ -132,6 +160,9 @@ function readAll(
           },
           ...own.facts,
         )
+        const of = line.of && context.thing(line.of)
+        if (of && of !== owner)
+          facts.push({ kind: 'tie', a: of, b: owner, perA: { least: undefined, most: 'several' }, verb: 'have', at })
         headed = line.alone ? owner : headed
         context.lastOwner = owner
       } else facts.push(...readSentence(line.sentence, line.elements, context))

@@ -85,8 +85,10 @@ export function tokensOf(text: string, offset: number): Token[] {
       i++
       continue
     }
-    put(words, 'noun', tags ?? none)
-    punctuation(post)
+    // The possessor's sign of a plural stands after the word: "the actors' names".
+    const possessor = /^['’](?=\s)/.test(post) && /s$/.test(words)
+    put(possessor ? words + post[0] : words, 'noun', tags ?? none)
+    punctuation(possessor ? post.slice(1) : post)
   }
   const known = rough.map((token) =>
     token.is === 'mark' ? token : { ...token, is: closedClass(token.lower) ?? openClass(token.tags) },
@@ -211,6 +213,18 @@ function settled(
     return 'adjective'
   }
   if (is === 'noun' && before?.is === 'modal') return 'verb'
+  // "the firm runs a fleet"
+  const objectAfter = after && ['article', 'number', 'each', 'possessive'].includes(after.is)
+  if (
+    is === 'noun' &&
+    before?.is === 'noun' &&
+    !isPlural(before.lower) &&
+    isPlural(lower) &&
+    objectAfter &&
+    !doing(done) &&
+    done.some((one) => ['article', 'each', 'possessive'].includes(one.is))
+  )
+    return 'verb'
   if (is === 'noun' && /^(we|they|i|you)$/.test(before?.lower ?? '') && !isPlural(lower)) return 'verb'
   // "mechanics work on a job": a plain form between a plural subject and what only follows a verb.
   if (
