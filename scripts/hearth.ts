@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs'
 import { adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
+import { plainReading, readNeeds, splitNeeds } from '@/core/needs'
 import { creationScript } from '@/core/opening'
 import { wordProblem } from '@/core/words'
 
 const usage = `npm run -s hearth -- check BOOK.json                advice on a book, as JSON
 npm run -s hearth -- sql BOOK.json [--for mariadb]   the script that makes its database
+npm run -s hearth -- read-needs FILE                 the design that needs in plain English describe, as JSON
 `
 
 /** Wrong use ends with 2, refused input with 1; problems go to standard error, answers to standard output. */
@@ -26,6 +28,17 @@ const verbs: Record<string, (words: readonly string[]) => string> = {
     }
     return creationScript(bookIn(file))
   },
+  'read-needs': ([file]) => `${JSON.stringify(plainReading(readNeeds(splitNeeds(textIn(file)))), null, 2)}\n`,
+}
+
+/** The words of a file; needs are plain text. */
+function textIn(file: string | undefined): string {
+  if (!file) throw new Refused(2, usage)
+  try {
+    return readFileSync(file, 'utf8')
+  } catch (cause) {
+    throw new Refused(1, `${file} can’t be read: ${cause instanceof Error ? cause.message : String(cause)}`)
+  }
 }
 
 function bookIn(file: string | undefined): Book {

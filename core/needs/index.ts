@@ -3,6 +3,7 @@ export { splitNeeds } from './split-needs'
 export {
   type Evidence,
   type OpenQuestion,
+  plainReading,
   readNeeds,
   type Reading,
   type ReadField,

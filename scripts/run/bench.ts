@@ -4,13 +4,15 @@ import { join } from 'node:path'
 import { benchBook } from '@/bench/book'
 import { benchLists } from '@/bench/lists'
 import { tell } from '@/bench/measure'
+import { benchNeeds } from '@/bench/needs'
 import { benchSaves } from '@/bench/saves'
 import { startPrivateDatabase } from '../setup/private-database'
 import { runScript } from '../setup/run-script'
 import { say } from '../setup/say.mjs'
 
-/** Measures our own functions against plain SQL in the same run; prints ratios. */
+/** How needs are read, then our own functions against plain SQL in the same run; prints scores and ratios. */
 await runScript(async (later) => {
+  benchNeeds()
   const folder = mkdtempSync(join(tmpdir(), 'hearth-bench-'))
   later(() => rmSync(folder, { recursive: true, force: true }))
   const server = await startPrivateDatabase(folder)

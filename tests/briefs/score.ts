@@ -112,8 +112,10 @@ export function score(brief: Brief, reading: Reading): { scores: Scores; missed:
     let right = 0
     for (const name of tie.fields) {
       const i = own.findIndex((field) => alike(field.name, name))
-      if (i >= 0) (own.splice(i, 1), right++)
-      else missed.push(`no tie field ${name} on ${tie.from} ${tie.to}`)
+      if (i >= 0) {
+        own.splice(i, 1)
+        right++
+      } else missed.push(`no tie field ${name} on ${tie.from} ${tie.to}`)
     }
     count(scores['tie fields'], right, found!.fields.length, tie.fields.length)
   }

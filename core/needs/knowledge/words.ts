@@ -6,8 +6,10 @@ const set = (words: string) => new Set(words.trim().split(/\s+/))
 export const anyOne = set('each every any')
 export const articles = set('a an the this that these those another')
 export const possessives = set('its their his her our your my')
-export const modals = set('may can could might must should will would shall cannot')
-export const optional = set('may can could might cannot')
+export const modals = set(
+  "may can could might must should will would shall cannot can't won't mustn't shouldn't couldn't",
+)
+export const optional = set("may can could might cannot can't couldn't")
 export const negatives = set('no not never none neither without nobody')
 export const prepositions = set(
   'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside down off out up back away',

@@ -24,10 +24,20 @@ export class Context {
     readonly need: number,
     private readonly things: ReadonlySet<string>,
     private readonly names: ReadonlyMap<string, string>,
+    /** What names were found to mean; the needs of one reading share it. */
+    private readonly found: Map<string, string | undefined> = new Map(),
   ) {}
 
   /** The thing that a name means: itself, what it is also called, or the thing at its end ("rowing boat" is a boat). */
   thing(name: string): string | undefined {
+    const found = this.found.get(name)
+    if (found !== undefined || this.found.has(name)) return found
+    const looked = this.look(name)
+    this.found.set(name, looked)
+    return looked
+  }
+
+  private look(name: string): string | undefined {
     const known = (word: string) => this.names.get(word) ?? (this.things.has(word) ? word : undefined)
     const whole = known(name)
     if (whole) return whole

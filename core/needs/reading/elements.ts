@@ -1,7 +1,7 @@
 import { optional } from '../knowledge/words'
 import { infinitive } from './lemma'
 import { type Phrase, phraseAt } from './phrases'
-import type { Token } from './tokens'
+import type { Token } from './token'
 
 /** What somebody or something does, is or has, with what stands around the verb. */
 export interface Doing {
@@ -102,7 +102,7 @@ function doingAt(
     if (is === 'modal') {
       may ||= optional.has(lower)
       must ||= lower === 'must'
-      not ||= lower === 'cannot'
+      not ||= lower === 'cannot' || lower.endsWith("n't")
     } else if (is === 'not' && lower !== 'no') not = true
     else if (is === 'be') be = true
     else if (is === 'have') have = true

@@ -2,7 +2,7 @@ import { attributeHeads, measureNouns, units } from '../knowledge/attributes'
 import { type Quantity, quantityPhrases } from '../knowledge/quantities'
 import { emptyAdjectives, manyWords, numbers } from '../knowledge/words'
 import { isPlural, singular } from './lemma'
-import type { Token } from './tokens'
+import type { Token } from './token'
 
 /** A noun phrase: "each client's two phone numbers". Names are lower case, singular at their end. */
 export interface Phrase {

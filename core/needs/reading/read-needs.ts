@@ -12,7 +12,8 @@ import { readClause } from './read-clause'
 import { readList } from './read-list'
 import type { Reading } from './reading'
 import { thingsIn } from './things'
-import { type Token, tokensOf } from './tokens'
+import type { Token } from './token'
+import { tokensOf } from './tokens'
 
 /**
  * Reads needs written in plain English and proposes a design: tables, fields, ties and questions, each
@@ -20,12 +21,15 @@ import { type Token, tokensOf } from './tokens'
  * is said about them. The same needs give the same reading.
  */
 export function readNeeds(needs: readonly string[]): Reading {
-  const lines = needs.map((text) => linesOf(text))
+  const lines = needs.map(classed)
   let known = thingsIn(readAll(lines, new Set(), new Map()))
   // A noun once known for a thing stays one: what is said of it reads otherwise then, and says more of others.
-  for (let round = 0; round < 2; round++) {
+  for (let round = 0; round < 3; round++) {
     const now = thingsIn(readAll(lines, known.things, known.names))
-    known = { things: new Set([...known.things, ...now.things]), names: now.names }
+    const things = new Set([...known.things, ...now.things])
+    const settled = things.size === known.things.size && now.names.size === known.names.size
+    known = { things, names: now.names }
+    if (settled) break
   }
   return assemble(readAll(lines, known.things, known.names), known.things, known.names)
 }
@@ -56,7 +60,19 @@ type Line =
       readonly alone: boolean
       readonly of: string | undefined
     }
-  | { readonly kind: 'question'; readonly sentence: Sentence }
+  | { readonly kind: 'question'; readonly sentence: Sentence; readonly elements: readonly Element[] }
+
+// Saying which word is what takes most of the time, and a need seldom changes: what was classed is kept.
+const kept = new Map<string, Line[]>()
+
+function classed(text: string): Line[] {
+  const known = kept.get(text)
+  if (known) return known
+  if (kept.size > 3000) kept.clear()
+  const lines = linesOf(text)
+  kept.set(text, lines)
+  return lines
+}
 
 /** The sentences of one need with their words already classed; chatter goes. */
 function linesOf(text: string): Line[] {
@@ -65,7 +81,14 @@ function linesOf(text: string): Line[] {
   for (const sentence of sentencesOf(smoothed(text))) {
     if (isChatter(sentence.text) || isIntroduction(sentence.text)) continue
     const questions = questionsIn(sentence)
-    if (questions) lines.push(...questions.map((question) => ({ kind: 'question' as const, sentence: question })))
+    if (questions)
+      lines.push(
+        ...questions.map((question) => ({
+          kind: 'question' as const,
+          sentence: question,
+          elements: elementsOf(tokensOf(question.text, question.start)),
+        })),
+      )
     else lines.push(lineOf(sentence))
   }
   return lines
@@ -113,8 +136,8 @@ function lineOf(sentence: Sentence): Line {
 }
 
 /** What a question asks for by name speaks a little for being kept. */
-function asked(sentence: Sentence, context: Context): Fact[] {
-  return elementsOf(tokensOf(sentence.text, sentence.start)).flatMap((element) =>
+function asked(elements: readonly Element[], context: Context): Fact[] {
+  return elements.flatMap((element) =>
     element.kind === 'thing' && context.may(element.phrase.name) ? context.thingFact(element.phrase, 0.7) : [],
   )
 }
@@ -136,16 +159,17 @@ function readAll(
   names: ReadonlyMap<string, string>,
 ): Fact[] {
   const facts: Fact[] = []
+  const found = new Map<string, string | undefined>()
   let headed: string | undefined
   needs.forEach((lines, need) => {
-    const context = new Context(need, things, names)
+    const context = new Context(need, things, names, found)
     context.lastOwner = headed
     for (const line of lines) {
       const at = { need, start: line.sentence.start, end: line.sentence.start + line.sentence.text.length }
       if (line.kind === 'question')
         facts.push(
           { kind: 'question', text: line.sentence.text.replace(/[.?!]+$/, ''), at },
-          ...asked(line.sentence, context),
+          ...asked(line.elements, context),
         )
       else if (line.kind === 'heading') {
         const owner = context.thing(line.name) ?? line.name

@@ -32,14 +32,17 @@ export function pairsIn(facts: readonly Fact[]): Pair[] {
     const key = pairKey(fact.a, fact.b)
     ties.set(key, [...(ties.get(key) ?? []), fact])
   }
+  const byPair = new Map<string, { named: Named; limit?: number; at: Evidence }[]>()
+  for (const fact of facts) {
+    if (fact.kind !== 'pairFact') continue
+    const { named, limit, at } = fact
+    const key = pairKey(fact.a, fact.b)
+    byPair.set(key, [...(byPair.get(key) ?? []), { named, ...(limit !== undefined && { limit }), at }])
+  }
   return [...ties.values()].map((told) => {
     const { a, b } = told[0]!
     const self = a === b
-    const pairFacts = facts.flatMap((fact) =>
-      fact.kind === 'pairFact' && pairKey(fact.a, fact.b) === pairKey(a, b)
-        ? [{ named: fact.named, ...(fact.limit !== undefined && { limit: fact.limit }), at: fact.at }]
-        : [],
-    )
+    const pairFacts = byPair.get(pairKey(a, b)) ?? []
     return {
       a,
       b,
