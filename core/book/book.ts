@@ -6,6 +6,7 @@ export const limits = {
   tables: 300,
   fieldsPerTable: 200,
   links: 900,
+  waved: 5000,
   nameLength: 60,
   needLength: 2000,
   describeLength: 500,
@@ -46,6 +47,15 @@ export const Table = z.strictObject({
 })
 export type Table = Readonly<z.infer<typeof Table>>
 
+/** At most so many rows for each record of the one side; with `when`, only rows that say so count. */
+export const Limit = z.strictObject({
+  id: Id,
+  most: z.int().min(1).max(9999),
+  /** A tick that is set, or a pick that has this word. */
+  when: z.strictObject({ field: Id, is: z.string().max(200) }).optional(),
+})
+export type Limit = Readonly<z.infer<typeof Limit>>
+
 /**
  * A tie between two tables: each record of `many` points to one of `one` through `field`.
  * One-to-one where that field is unique. A must is the field's own; `least` 1 asks for a row on the many side.
@@ -59,12 +69,24 @@ export const Link = z.strictObject({
   onRemove: z.enum(['keep', 'remove', 'leave']),
   /** How it reads from the one side: "is booked for". */
   label: z.string().max(limits.nameLength).optional(),
+  limits: z.array(Limit).max(20).readonly().optional(),
 })
 export type Link = Readonly<z.infer<typeof Link>>
 
 /** The answer that two tables have no direct tie. */
 export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
 export type Pair = Readonly<z.infer<typeof Pair>>
+
+/** A proposal or a piece of advice that the administrator doesn't want, and why, while the thing stays as it was. */
+export const Waved = z.strictObject({
+  id: Id,
+  /** What was waved off, by a name that doesn't change: "advice/table-without-key/visit". */
+  what: z.string().min(1).max(300),
+  why: z.string().max(300).optional(),
+  /** What the thing was like then; changed, it is spoken of again. */
+  seen: z.string().max(64).optional(),
+})
+export type Waved = Readonly<z.infer<typeof Waved>>
 
 /** The design of one record book. Names are labels; everything refers to ids. */
 export const Book = z.strictObject({
@@ -75,6 +97,7 @@ export const Book = z.strictObject({
   tables: z.array(Table).readonly(),
   links: z.array(Link).readonly(),
   pairs: z.array(Pair).readonly(),
+  waved: z.array(Waved).readonly().default([]),
 })
 export type Book = Readonly<z.infer<typeof Book>>
 
@@ -86,4 +109,5 @@ export const emptyBook = (name: string, look: Look): Book => ({
   tables: [],
   links: [],
   pairs: [],
+  waved: [],
 })

@@ -1,5 +1,5 @@
 import { type Json, sameJson } from '../words'
-import type { Book, Field, Link, Need, Pair, Table } from './book'
+import type { Book, Field, Link, Need, Pair, Table, Waved } from './book'
 import { findField, findLink, findTable } from './find'
 import type { ListName, Part, Place, Step } from './steps'
 
@@ -23,6 +23,7 @@ export const putField = (table: string, field: Field, before: string | null = nu
   put(field, 'fields', table, before)
 export const putLink = (link: Link): Step => put(link, 'links', null, null)
 export const putPair = (pair: Pair): Step => put(pair, 'pairs', null, null)
+export const putWaved = (waved: Waved): Step => put(waved, 'waved', null, null)
 
 const put = (part: object, list: ListName, owner: string | null, before: string | null): Step => ({
   kind: 'put',
@@ -54,6 +55,14 @@ export function setKeys(part: object, id: string, wished: Readonly<Record<string
 export function untick(book: Book, gone: ReadonlySet<string>): Step[] {
   return book.needs.flatMap((need) => setKeys(need, need.id, { metBy: need.metBy.filter((id) => !gone.has(id)) }))
 }
+
+/** Limits that ask a field that goes are limits no longer. */
+export const dropLimitsOn = (book: Book, field: string): Step[] =>
+  book.links.flatMap((link) => {
+    if (!link.limits?.some(({ when }) => when?.field === field)) return []
+    const left = link.limits.filter(({ when }) => when?.field !== field)
+    return setKeys(link, link.id, { limits: left.length > 0 ? left : undefined })
+  })
 
 /** The steps that take a link away with the field that carries it. */
 export function dropLinkSteps(book: Book, linkId: string): Step[] {

@@ -9,7 +9,7 @@ export function faultsOf(book: Book): string[] {
     if (ids.has(id)) faults.push(`the id ${id} stands twice`)
     ids.add(id)
   }
-  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs]) seen(part.id)
+  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs, ...book.waved]) seen(part.id)
   const names = new Set<string>()
   for (const table of book.tables) {
     if (names.has(table.name.toLowerCase())) faults.push(`two tables are called ${table.name}`)
@@ -31,6 +31,13 @@ export function faultsOf(book: Book): string[] {
     const many = book.tables.find((table) => table.id === link.many)
     if (!one || !many?.fields.some((field) => field.id === link.field)) faults.push(`the link ${link.id} hangs loose`)
     if (one && one.key.length === 0) faults.push(`${one.name} is linked to without a key`)
+  }
+  for (const link of book.links) {
+    const fields = book.tables.find((table) => table.id === link.many)?.fields ?? []
+    for (const { when } of link.limits ?? []) {
+      if (when && !fields.some((field) => field.id === when.field))
+        faults.push(`the limit of ${link.id} asks a lost field`)
+    }
   }
   const parts = new Set([...ids])
   for (const need of book.needs) {

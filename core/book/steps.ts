@@ -2,7 +2,7 @@ import { fail, type Json, ok, type Result, sameJson } from '../words'
 import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
-export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs'
+export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'waved'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -114,7 +114,13 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     const fields = each(table.fields)
     return fields === table.fields ? table : { ...table, fields }
   })
-  const lists = { needs: each(book.needs), tables, links: each(book.links), pairs: each(book.pairs) }
+  const lists = {
+    needs: each(book.needs),
+    tables,
+    links: each(book.links),
+    pairs: each(book.pairs),
+    waved: each(book.waved),
+  }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)
   return changed ? ok(changed) : fail({ kind: 'stale', what: 'The look of the book' })

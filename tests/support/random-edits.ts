@@ -11,7 +11,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(24),
+  act: fc.nat(28),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -126,6 +126,34 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
       return yes[0]
         ? { kind: 'sayNoTie', a: table(0), b: table(1), id: id(0) }
         : { kind: 'askAgain', a: table(0), b: table(1) }
+    case 24: {
+      const link = one(book.links, 0)
+      const many = book.links.find((candidate) => candidate.id === link)?.many
+      const asked = book.tables.find((candidate) => candidate.id === many)?.fields[aim[1]! % 5]?.id ?? 'nobody'
+      const limit = { id: id(0), most: 1 + (aim[2]! % 9), ...(yes[0] && { when: { field: asked, is: '1' } }) }
+      return { kind: 'limitLink', link, limits: yes[1] ? [limit] : [] }
+    }
+    case 25:
+      return yes[0]
+        ? {
+            kind: 'waveOff',
+            id: id(0),
+            what: `piece/${aim[0]! % 5}`,
+            name: 'a piece',
+            ...(yes[1] && { why: words.slice(0, 200) }),
+          }
+        : { kind: 'wantAgain', what: `piece/${aim[0]! % 5}`, name: 'a piece' }
+    case 26:
+    case 27:
+      return {
+        kind: 'together',
+        say: 'Several at once',
+        edits: [
+          { kind: 'addTable', id: id(0), name: words, keyField: id(1) },
+          { kind: 'addField', table: yes[0] ? id(0) : 'nobody', id: id(2), name: 'Note', holds: 'passage' },
+          { kind: 'removeField', field: field(2) },
+        ],
+      }
     default:
       return { kind: 'changeLook', name: words || 'Book', look: { currency: yes[0] ? '€' : '£' } }
   }

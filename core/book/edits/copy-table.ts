@@ -41,6 +41,12 @@ export const copyTable: EditKind<z.infer<typeof CopyTable>> = {
       many: id,
       one: link.one === from ? id : link.one,
       field: renewed(link.field)!,
+      ...(link.limits && {
+        limits: link.limits.map((limit) => ({
+          ...limit,
+          ...(limit.when && { when: { ...limit.when, field: renewed(limit.when.field)! } }),
+        })),
+      }),
     }))
     return ok([putTable(copy), ...copiedLinks.map(putLink)])
   },

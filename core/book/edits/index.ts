@@ -13,7 +13,10 @@ import { addNeeds, changeNeed, moveNeed, removeNeed, tieNeed } from './needs'
 import { askAgain, sayNoTie } from './no-tie'
 import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
+import { limitLink } from './limit-link'
+import { togetherOf } from './together'
 import { untie } from './untie'
+import { waveOff, wantAgain } from './wave-off'
 
 /** Every kind of edit, by the name its message carries. */
 const editKinds = {
@@ -42,6 +45,10 @@ const editKinds = {
   sayNoTie,
   askAgain,
   changeLook,
+  limitLink,
+  waveOff,
+  wantAgain,
+  together: togetherOf(stepsOfMessage),
 }
 
 type Kinds = typeof editKinds
@@ -57,6 +64,13 @@ export function readEdit(message: unknown): Result<Edit> {
   if (!named.success) return fail({ kind: 'stale', what: 'This program' })
   const read = (editKinds[named.data.kind].schema as z.ZodType<Edit>).safeParse(message)
   return read.success ? ok(read.data) : fail({ kind: 'stale', what: 'This program' })
+}
+
+/** For edits made of edits: one of them, read and resolved. */
+function stepsOfMessage(book: Book, message: unknown): Result<readonly Step[]> {
+  const edit = readEdit(message)
+  if (!edit.ok) return edit
+  return edit.value.kind === 'together' ? fail({ kind: 'stale', what: 'This program' }) : stepsOf(book, edit.value)
 }
 
 const kindFor = (edit: Edit) => editKinds[edit.kind] as unknown as EditKind<Edit>
