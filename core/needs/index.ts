@@ -11,3 +11,7 @@ export {
   type ReadTable,
   type ReadTie,
 } from './reading'
+export { acceptEdits, withWhatTheyNeed } from './accept'
+export { type MarkKind, type Piece, piecesOf } from './marks'
+export { type Coverage, coverageOf, unaskedFor } from './coverage'
+export { type Proposal, type Proposals, proposalsFor, sameWord } from './proposals'

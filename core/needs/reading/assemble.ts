@@ -32,12 +32,20 @@ export function assemble(
   }
   const told = throughHappenings(pairsIn(placed(facts)), things)
   const ties: ReadTie[] = []
-  for (const pair of told) {
+  for (const whole of told) {
+    // What the two things are called is no fact about them.
+    const pair = {
+      ...whole,
+      facts: whole.facts.filter(({ named }) => ![whole.a, whole.b].includes(context.thing(named.name) ?? '')),
+    }
     const tie = tieOf(pair)
     if (tie.kind !== 'n-n') for (const { named, at } of pair.facts) add(tie.to, named, at)
     ties.push(
       tie.kind === 'n-n'
-        ? { ...tie, fields: pair.facts.reduce<ReadField[]>((sum, { named, at }) => withField(sum, named, at), []) }
+        ? {
+            ...tie,
+            fields: pair.facts.reduce<ReadField[]>((sum, { named, at, limit }) => withField(sum, named, at, limit), []),
+          }
         : tie,
     )
   }
@@ -118,7 +126,7 @@ function placed(facts: readonly Fact[]): Fact[] {
 
 const shownField = (field: ReadField): ReadField => ({ ...field, name: capital(field.name) })
 
-function withField(fields: readonly ReadField[], named: Named, at: Evidence): ReadField[] {
+function withField(fields: readonly ReadField[], named: Named, at: Evidence, limit?: ReadField['limit']): ReadField[] {
   const same = fields.findIndex((field) => field.name === named.name)
   const known = fields[same]
   const made: ReadField = {
@@ -127,6 +135,7 @@ function withField(fields: readonly ReadField[], named: Named, at: Evidence): Re
     ...((named.choices ?? known?.choices) && { choices: (named.choices ?? known?.choices)! }),
     ...((named.unit ?? known?.unit) && { unit: (named.unit ?? known?.unit)! }),
     ...((named.must || known?.must) && { must: true }),
+    ...(limit && { limit: { ...limit, per: capital(limit.per) } }),
     evidence: [...(known?.evidence ?? []), at],
   }
   return known ? fields.map((field, i) => (i === same ? made : field)) : [...fields, made]

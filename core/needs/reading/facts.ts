@@ -45,7 +45,8 @@ export type Fact =
       readonly a: string
       readonly b: string
       readonly named: Named
-      readonly limit?: number
+      /** So many rows that say so for each record of this thing: one of them leads. */
+      readonly limit?: { readonly most: number; readonly per: string }
       readonly at: Evidence
     }
   | { readonly kind: 'question'; readonly text: string; readonly at: Evidence }

@@ -223,7 +223,7 @@ function readSentence(sentence: Sentence, elements: readonly Element[], context:
           a,
           b,
           named: { name: found[1], kind: 'tick' },
-          limit: 1,
+          limit: { most: 1, per: facts.findLast((fact) => fact.kind === 'tie')?.a ?? a },
           at: context.at({ start: sentence.start, end: sentence.start + sentence.text.length }),
         })
       }

@@ -7,6 +7,8 @@ export interface ReadField {
   readonly choices?: readonly string[]
   readonly unit?: string
   readonly must?: boolean
+  /** At most so many rows that say so, for each record of a table: one technician of a visit leads. */
+  readonly limit?: { readonly most: number; readonly per: string }
   readonly evidence: readonly Evidence[]
 }
 

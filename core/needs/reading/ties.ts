@@ -11,7 +11,11 @@ export interface Pair {
   readonly perA: Side
   readonly perB: Side
   readonly verbs: readonly string[]
-  readonly facts: readonly { readonly named: Named; readonly limit?: number; readonly at: Evidence }[]
+  readonly facts: readonly {
+    readonly named: Named
+    readonly limit?: { readonly most: number; readonly per: string }
+    readonly at: Evidence
+  }[]
   readonly evidence: readonly Evidence[]
 }
 
@@ -32,7 +36,7 @@ export function pairsIn(facts: readonly Fact[]): Pair[] {
     const key = pairKey(fact.a, fact.b)
     ties.set(key, [...(ties.get(key) ?? []), fact])
   }
-  const byPair = new Map<string, { named: Named; limit?: number; at: Evidence }[]>()
+  const byPair = new Map<string, Pair['facts'][number][]>()
   for (const fact of facts) {
     if (fact.kind !== 'pairFact') continue
     const { named, limit, at } = fact

@@ -5,23 +5,28 @@ import { CSS } from '@dnd-kit/utilities'
 import { GripVertical, Trash2 } from 'lucide-react'
 import { type KeyboardEvent, useState } from 'react'
 import type { Need } from '@/core/book'
+import type { Coverage, Piece } from '@/core/needs'
 import { classNames, IconButton } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
+import { MarkedWords } from './marked-words'
 
 interface Props {
   readonly need: Need
   readonly number: number
   readonly chosen: boolean
+  readonly pieces: readonly Piece[]
+  readonly coverage: Coverage | undefined
   readonly onChoose: () => void
   readonly onMove: (by: number) => void
 }
 
 /** One need, edited in place, moved by its handle or with Alt and the arrow keys. */
-export function NeedLine({ need, number, chosen, onChoose, onMove }: Props) {
+export function NeedLine({ need, number, chosen, pieces, coverage, onChoose, onMove }: Props) {
   const { edit } = useWorkshop()
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: need.id })
   const [text, setText] = useState<string>()
-  const met = need.metBy.length > 0
+  const state = coverage?.state ?? (need.metBy.length > 0 ? 'met' : 'not')
+  const found = coverage && state === 'not' && coverage.open > 0 ? `${coverage.open} found` : undefined
 
   const keep = () => {
     if (text !== undefined && text.trim() && text.trim() !== need.text)
@@ -66,23 +71,26 @@ export function NeedLine({ need, number, chosen, onChoose, onMove }: Props) {
         />
         {number}
       </button>
-      <textarea
-        aria-label={`Need ${number}`}
-        rows={1}
-        value={text ?? need.text}
-        onFocus={onChoose}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={keep}
-        onKeyDown={onKeyDown}
-        className="field-sizing-content min-h-8 min-w-0 flex-1 resize-none rounded-sm border border-transparent bg-transparent px-1.5 py-1 hover:border-ash-4 focus:bg-paper"
-      />
+      <div className="grid min-w-0 flex-1">
+        {text === undefined && <MarkedWords pieces={pieces} />}
+        <textarea
+          aria-label={`Need ${number}`}
+          rows={1}
+          value={text ?? need.text}
+          onFocus={onChoose}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={keep}
+          onKeyDown={onKeyDown}
+          className="col-start-1 row-start-1 field-sizing-content min-h-8 min-w-0 resize-none rounded-sm bg-transparent px-1.5 py-1 break-words outline-offset-0 hover:ring-1 hover:ring-ash-4"
+        />
+      </div>
       <span
         className={classNames(
           'w-[58px] shrink-0 pt-1.5 text-right text-[13px]',
-          met ? 'text-spruce' : 'font-semibold text-brass',
+          state === 'met' ? 'text-spruce' : found ? 'font-bold text-ink' : 'font-semibold text-brass',
         )}
       >
-        {met ? 'met' : 'not met'}
+        {found ?? { met: 'met', part: 'part met', not: 'not met' }[state]}
       </span>
       <IconButton
         label={`Remove need ${number}`}

@@ -2,20 +2,30 @@
 
 import { useSearchParams } from 'next/navigation'
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
-import { splitNeeds } from '@/core/needs'
-import { Empty, Note, SortableRows } from '@/ui/kit'
+import { coverageOf, piecesOf, splitNeeds } from '@/core/needs'
+import { counted } from '@/core/words'
+import { Button, Empty, Note, Segments, SortableRows } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { Found } from './found'
+import { MarkLegend } from './marked-words'
 import { MetBy } from './met-by'
 import { NeedLine } from './need-line'
+import { useProposals } from './use-proposals'
 
 /** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
 export function NeedsChapter() {
   const { book, edit } = useWorkshop()
   const [chosen, setChosen] = useState<string>()
   const needs = book.needs
-  const unmet = needs.filter((need) => need.metBy.length === 0).length
+  const proposals = useProposals(book)
+  const [side, setSide] = useState<'words' | 'ticks'>('words')
+  const coverage = proposals && proposals.reading ? coverageOf(book, proposals) : undefined
+  const count = (state: 'met' | 'part' | 'not') =>
+    coverage
+      ? coverage.filter((one) => one.state === state).length
+      : needs.filter((need) => need.metBy.length > 0 === (state === 'met')).length
   const current = needs.find((need) => need.id === chosen)
 
   return (
@@ -23,10 +33,21 @@ export function NeedsChapter() {
       margin={
         <>
           {needs.length > 0 && (
-            <Note mark={unmet === 0 ? 'fine' : 'look'} head={`${needs.length - unmet} of ${needs.length} needs met`}>
-              {unmet > 0
-                ? 'Choose a need and tick what meets it. Whatever stays open is counted above.'
-                : 'Everything the office asked for has its place.'}
+            <Note
+              mark={count('met') === needs.length ? 'fine' : 'look'}
+              head={`${count('met')} of ${counted(needs.length, 'need')} met`}
+            >
+              {count('met') === needs.length
+                ? 'Everything the office asked for has its place.'
+                : `${count('part')} in part, ${count('not')} not yet.`}
+            </Note>
+          )}
+          {current && coverage?.[needs.indexOf(current)]?.why && (
+            <Note
+              mark="look"
+              head={`Need ${needs.indexOf(current) + 1} is ${coverage[needs.indexOf(current)]?.state === 'part' ? 'met in part' : 'not met yet'}`}
+            >
+              {coverage[needs.indexOf(current)]?.why}
             </Note>
           )}
           <Note mark="info" head="What makes a good need">
@@ -42,6 +63,7 @@ export function NeedsChapter() {
           <p className="mt-1 mb-3 text-ash-6">
             What the office must keep, and what it must be able to ask. One need to a line.
           </p>
+          {needs.length > 0 && <MarkLegend />}
           <SortableRows
             ids={needs.map((need) => need.id)}
             onPlace={(need, before) => edit({ kind: 'moveNeed', need, before })}
@@ -54,6 +76,8 @@ export function NeedsChapter() {
                     need={need}
                     number={at + 1}
                     chosen={need.id === chosen}
+                    pieces={proposals ? piecesOf(proposals, at, need.text) : []}
+                    coverage={coverage?.[at]}
                     onChoose={() => setChosen(need.id)}
                     onMove={(by) => move(need.id, by)}
                   />
@@ -67,14 +91,45 @@ export function NeedsChapter() {
           />
         </section>
         <section aria-label="What meets the need">
-          {current ? (
-            <MetBy need={current} number={needs.indexOf(current) + 1} />
-          ) : (
-            <Empty head={needs.length === 0 ? 'Start from the business, not from tables' : 'Choose a need'}>
-              {needs.length === 0
-                ? 'Write down, or paste, what your office keeps in its notebooks, forms and sheets, and what people ask of them. The tables come after.'
-                : 'Then tick here which tables, fields or links meet it.'}
+          {needs.length === 0 && (
+            <Empty head="Start from the business, not from tables">
+              Write down, or paste, what your office keeps in its notebooks, forms and sheets, and what people ask of
+              them. What the words propose stands here, for you to accept.
             </Empty>
+          )}
+          {needs.length > 0 && (
+            <>
+              <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
+                {current ? (
+                  <Segments
+                    label="Show"
+                    small
+                    value={side}
+                    onChange={setSide}
+                    options={[
+                      { value: 'words', words: 'What its words give' },
+                      { value: 'ticks', words: 'What meets it' },
+                    ]}
+                  />
+                ) : (
+                  <p className="text-ash-6">All needs together. Choose one to see what its words give.</p>
+                )}
+                {current && (
+                  <Button small onClick={() => setChosen(undefined)}>
+                    All needs
+                  </Button>
+                )}
+              </div>
+              {current && side === 'ticks' ? (
+                <MetBy need={current} number={needs.indexOf(current) + 1} />
+              ) : proposals ? (
+                <Found proposals={proposals} {...(current && { need: needs.indexOf(current) })} />
+              ) : (
+                <p role="status" className="text-ash-6">
+                  Reading the words …
+                </p>
+              )}
+            </>
           )}
         </section>
       </div>

@@ -1,0 +1,72 @@
+import type { Book } from '../book'
+import { listed, plural } from '../words'
+import type { Proposals } from './proposals'
+
+/** Whether a need has its place in the design, and why not. */
+export interface Coverage {
+  readonly state: 'met' | 'part' | 'not'
+  /** "Weight and Size are not kept yet." Nothing where there is nothing to say. */
+  readonly why?: string
+  /** How much its words propose that nobody has decided on. */
+  readonly open: number
+}
+
+/** For each need, in order: met, met in part, or not. A tick counts, and what the words still ask for counts against. */
+export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] {
+  return book.needs.map((need, at): Coverage => {
+    const own = all.filter((proposal) => proposal.needs.includes(at))
+    const open = own.filter((proposal) => proposal.state === 'new')
+    const asked = reading.questions.filter((question) => question.evidence.some((one) => one.need === at))
+    const ticked = need.metBy.length > 0
+    if (open.length > 0) {
+      const missing = listed(
+        [
+          ...new Set(
+            open.map((one) =>
+              one.kind === 'table'
+                ? one.table
+                : one.kind === 'field'
+                  ? `${one.table} → ${one.words}`
+                  : `that ${one.words}`,
+            ),
+          ),
+        ].slice(0, 3),
+      )
+      const more = open.length > 3 ? ` and ${open.length - 3} more` : ''
+      return { state: ticked ? 'part' : 'not', open: open.length, why: `The words also speak of ${missing}${more}.` }
+    }
+    if (ticked) return { state: 'met', open: 0 }
+    const lost = asked
+      .flatMap((question) => question.tables)
+      .filter((name) => !book.tables.some((table) => table.name.toLowerCase() === name.toLowerCase()))
+    if (lost.length > 0)
+      return {
+        state: 'not',
+        open: 0,
+        why: `The design has no ${listed(
+          [...new Set(lost)].map((name) => plural(name).toLowerCase()),
+          'or',
+        )} to answer it from.`,
+      }
+    return { state: 'not', open: 0, why: asked.length > 0 ? 'Tick the tables that answer it.' : 'Tick what meets it.' }
+  })
+}
+
+/** Tables, and fields of tables, that no need asks for; keys and links come by themselves. */
+export function unaskedFor(
+  book: Book,
+): { readonly table: string; readonly fields: readonly string[]; readonly whole: boolean }[] {
+  const asked = new Set(book.needs.flatMap((need) => need.metBy))
+  const linkFields = new Set(book.links.map((link) => link.field))
+  return book.tables.flatMap((table) => {
+    const fields = table.fields.filter(
+      (field) => !asked.has(field.id) && !table.key.includes(field.id) && !linkFields.has(field.id),
+    )
+    const own =
+      table.fields.some((field) => asked.has(field.id)) ||
+      book.links.some((link) => asked.has(link.id) && (link.one === table.id || link.many === table.id))
+    const whole = !asked.has(table.id) && !own
+    const loose = asked.has(table.id) ? [] : fields.map((field) => field.id)
+    return whole || loose.length > 0 ? [{ table: table.id, fields: loose, whole }] : []
+  })
+}

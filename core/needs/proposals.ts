@@ -1,0 +1,182 @@
+import { type Book, findTable, joiningBetween, linksBetween, type Table } from '../book'
+import { kindOf } from '../kinds'
+import { capital, inSentence, listed, plural } from '../words'
+import { type Evidence, readNeeds, type Reading, type ReadField, type ReadTable, type ReadTie } from './reading'
+
+/** Something the words propose, and whether the book has it already. */
+export type Proposal = {
+  /** The same for the same thing, whatever else the words say: "field/visit/state". */
+  readonly id: string
+  /** The table whose card it stands on. */
+  readonly table: string
+  readonly words: string
+  readonly more?: string
+  /** Places of the needs it rests on, counted from nought. */
+  readonly needs: readonly number[]
+  readonly evidence: readonly Evidence[]
+  readonly state: 'new' | 'here' | 'waved'
+  /** The part of the book that it is, once it is there. */
+  readonly part?: string
+} & (
+  | { readonly kind: 'table'; readonly what: ReadTable }
+  | { readonly kind: 'field'; readonly what: ReadField }
+  | { readonly kind: 'tie'; readonly what: ReadTie }
+)
+
+export interface Proposals {
+  readonly reading: Reading
+  readonly all: readonly Proposal[]
+}
+
+/** Reads a book's needs and lays what they propose beside what the book has. */
+export function proposalsFor(book: Book): Proposals {
+  const waved = new Set(book.waved.map((one) => one.what))
+  const reading = asOne(readNeeds(book.needs.map((need) => need.text)), samesIn(waved))
+  const stateOf = (id: string, part: string | undefined): Proposal['state'] =>
+    part ? 'here' : waved.has(id) ? 'waved' : 'new'
+  const all: Proposal[] = []
+  for (const table of reading.tables) {
+    const here = tableCalled(book, table.name)
+    const id = `table/${key(table.name)}`
+    all.push({
+      kind: 'table',
+      id,
+      table: table.name,
+      words: here ? `${here.name} is there` : 'new table',
+      ...common(table.evidence),
+      state: stateOf(id, here?.id),
+      ...(here && { part: here.id }),
+      what: table,
+    })
+    for (const field of table.fields) all.push(fieldProposal(table.name, field, here, stateOf))
+  }
+  for (const tie of reading.ties) all.push(...tieProposals(book, tie, stateOf))
+  return { reading, all }
+}
+
+/** Two names that the administrator says mean one thing; kept with what was waved off. */
+export const sameWord = (from: string, into: string) => `same/${key(from)}/${key(into)}`
+
+function samesIn(waved: ReadonlySet<string>): ReadonlyMap<string, string> {
+  const sames = [...waved].flatMap((what) => {
+    const [kind, from, into] = what.split('/')
+    return kind === 'same' && from && into ? [[from, into] as const] : []
+  })
+  return new Map(sames)
+}
+
+/** A reading in which tables that mean one thing are one. */
+function asOne(reading: Reading, sames: ReadonlyMap<string, string>): Reading {
+  if (sames.size === 0) return reading
+  const nameOf = (name: string): string => {
+    const into = sames.get(key(name))
+    return into ? (reading.tables.find((table) => key(table.name) === into)?.name ?? capital(into)) : name
+  }
+  const tables = new Map<string, ReadTable>()
+  for (const table of reading.tables) {
+    const name = nameOf(table.name)
+    const known = tables.get(name)
+    const fresh = table.fields.filter((field) => !known?.fields.some((other) => key(other.name) === key(field.name)))
+    tables.set(name, {
+      ...table,
+      ...known,
+      name,
+      fields: [...(known?.fields ?? []), ...fresh],
+      evidence: [...(known?.evidence ?? []), ...table.evidence],
+    })
+  }
+  const ties = reading.ties
+    .map((tie) => ({ ...tie, from: nameOf(tie.from), to: nameOf(tie.to) }))
+    .filter(
+      (tie, at, all) =>
+        tie.from !== tie.to && all.findIndex((other) => other.from === tie.from && other.to === tie.to) === at,
+    )
+  return { ...reading, tables: [...tables.values()], ties }
+}
+
+const key = (name: string) => name.toLowerCase()
+
+const common = (evidence: readonly Evidence[]) => ({
+  evidence,
+  needs: [...new Set(evidence.map(({ need }) => need))].sort((a, b) => a - b),
+})
+
+/** A table of the book by the name the words use for it; singular or plural. */
+export function tableCalled(book: Book, name: string): Table | undefined {
+  const wanted = key(name)
+  return book.tables.find(
+    (table) =>
+      key(table.name) === wanted || key(plural(table.name)) === wanted || key(plural(name)) === key(table.name),
+  )
+}
+
+export const fieldCalled = (table: Table, name: string) => table.fields.find((field) => key(field.name) === key(name))
+
+function fieldProposal(
+  tableName: string,
+  field: ReadField,
+  table: Table | undefined,
+  stateOf: (id: string, part: string | undefined) => Proposal['state'],
+): Proposal {
+  const id = `field/${key(tableName)}/${key(field.name)}`
+  const here = table && fieldCalled(table, field.name)
+  return {
+    kind: 'field',
+    id,
+    table: tableName,
+    words: field.name,
+    more: fieldWords(field),
+    ...common(field.evidence),
+    state: stateOf(id, here?.id),
+    ...(here && { part: here.id }),
+    what: field,
+  }
+}
+
+function fieldWords({ kind, choices, unit, limit }: ReadField): string {
+  const title = kindOf(kind).title.toLowerCase()
+  return [
+    choices ? `${title}: ${listed(choices, 'or')}` : title,
+    unit,
+    limit && `at most ${limit.most === 1 ? 'one' : limit.most} for each ${inSentence(limit.per)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}
+
+function tieProposals(
+  book: Book,
+  tie: ReadTie,
+  stateOf: (id: string, part: string | undefined) => Proposal['state'],
+): Proposal[] {
+  const [from, to] = [tableCalled(book, tie.from), tableCalled(book, tie.to)]
+  const joining = from && to && joiningBetween(book, from.id, to.id)[0]
+  const link = from && to && linksBetween(book, from.id, to.id)[0]
+  const part = joining?.id ?? link?.id
+  const card = tie.kind === 'n-n' ? (joining?.name ?? `${tie.from} ${inSentence(tie.to)}`) : tie.to
+  const id = `tie/${[key(tie.from), key(tie.to)].sort().join('/')}`
+  const own: Proposal = {
+    kind: 'tie',
+    id,
+    table: card,
+    words: tieWords(tie),
+    ...(tie.limit && { more: `at most ${tie.limit.most} for each ${inSentence(tie.limit.per)}` }),
+    ...common(tie.evidence),
+    state: stateOf(id, part),
+    ...(part && { part }),
+    what: tie,
+  }
+  return [
+    own,
+    ...tie.fields.map((field) =>
+      fieldProposal(card, field, joining ? findTable(book, joining.id) : undefined, stateOf),
+    ),
+  ]
+}
+
+/** "each Visit belongs to one Premises", "ties Visit and Technician, each with many". */
+function tieWords({ from, to, kind, must, least }: ReadTie): string {
+  if (kind === 'n-n') return `ties ${from} and ${to}, each with many`
+  if (kind === '1-1') return `ties ${from} and ${to}, one to one`
+  return `each ${to} ${must ? 'has one' : 'may have one'} ${from}${least ? `; each ${from} has at least one ${to}` : ''}`
+}

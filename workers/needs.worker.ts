@@ -1,0 +1,7 @@
+import { expose } from 'comlink'
+import { proposalsFor } from '@/core/needs'
+
+const reader = { proposalsFor }
+export type NeedsReader = typeof reader
+
+expose(reader)
