@@ -16,4 +16,4 @@ export {
   tableOf,
 } from './find'
 export { isUnique, mustHold } from './keys'
-export { apply, invertAll, type Step } from './steps'
+export { apply, firstSets, invertAll, type Step } from './steps'

@@ -39,6 +39,22 @@ function invert(step: Step): Step {
 
 export const invertAll = (steps: readonly Step[]): Step[] => steps.map(invert).reverse()
 
+type SetStep = Extract<Step, { kind: 'set' }>
+
+/**
+ * What an edit found where it set something, the first time for each value. What it made itself, or had
+ * set before, is no news to it.
+ */
+export function firstSets(steps: readonly Step[]): SetStep[] {
+  const made = new Set(steps.flatMap((step) => (step.kind === 'put' ? [step.part.id] : [])))
+  const first = new Map<string, SetStep>()
+  for (const step of steps) {
+    const place = step.kind === 'set' ? `${step.id} ${step.key}` : ''
+    if (step.kind === 'set' && !made.has(step.id) && !first.has(place)) first.set(place, step)
+  }
+  return [...first.values()]
+}
+
 /** Carries out the steps one after another, or none of them. Never changes its argument. */
 export function apply(book: Book, steps: readonly Step[]): Result<Book> {
   let current = book

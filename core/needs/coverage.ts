@@ -27,7 +27,7 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
                 ? one.table
                 : one.kind === 'field'
                   ? `${one.table} → ${one.words}`
-                  : `that ${one.words}`,
+                  : `how ${one.what.from} and ${one.what.to} belong together`,
             ),
           ),
         ].slice(0, 3),

@@ -14,4 +14,4 @@ export {
 export { acceptEdits, withWhatTheyNeed } from './accept'
 export { type MarkKind, type Piece, piecesOf } from './marks'
 export { type Coverage, coverageOf, unaskedFor } from './coverage'
-export { type Proposal, type Proposals, proposalsFor, sameWord } from './proposals'
+export { type Proposal, type Proposals, proposalsFor, keptOtherwise, sameWord } from './proposals'

@@ -11,6 +11,8 @@ export interface Piece {
 // Where several were found in the same words, the smallest meaning shows.
 const strength: Record<MarkKind, number> = { question: 1, tie: 2, limit: 3, fact: 4, thing: 5 }
 
+const limitWords = /more than|at most|up to|maximum|between|fewer|\d/i
+
 /** Cuts the text of a need at what was found in it. All pieces together are the text again. */
 export function piecesOf({ reading, all }: Proposals, need: number, text: string): Piece[] {
   const marks: (MarkKind | undefined)[] = Array.from({ length: text.length })
@@ -26,7 +28,11 @@ export function piecesOf({ reading, all }: Proposals, need: number, text: string
   for (const proposal of all) {
     if (proposal.kind === 'table') put('thing', proposal.evidence)
     else if (proposal.kind === 'field') put(proposal.what.limit ? 'limit' : 'fact', proposal.evidence)
-    else put(proposal.what.limit ? 'limit' : 'tie', proposal.evidence)
+    else
+      for (const one of proposal.evidence) {
+        const limiting = proposal.what.limit && limitWords.test(text.slice(one.start, one.end))
+        put(limiting ? 'limit' : 'tie', [one])
+      }
   }
   for (const question of reading.questions) put('question', question.evidence)
   const pieces: { text: string; mark?: MarkKind }[] = []

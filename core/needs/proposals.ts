@@ -51,8 +51,11 @@ export function proposalsFor(book: Book): Proposals {
     for (const field of table.fields) all.push(fieldProposal(table.name, field, here, stateOf))
   }
   for (const tie of reading.ties) all.push(...tieProposals(book, tie, stateOf))
-  return { reading, all }
+  return { reading, all: all.filter((one) => !waved.has(keptOtherwise(one.id))) }
 }
+
+/** A proposal that was accepted under another name is not made again. */
+export const keptOtherwise = (id: string) => `kept/${id}`
 
 /** Two names that the administrator says mean one thing; kept with what was waved off. */
 export const sameWord = (from: string, into: string) => `same/${key(from)}/${key(into)}`

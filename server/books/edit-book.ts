@@ -1,4 +1,4 @@
-import { apply, type Book, type Edit, faultsOf, invertAll, make, sayEdit, type Step } from '@/core/book'
+import { apply, type Book, type Edit, faultsOf, invertAll, make, sayEdit, type Step, firstSets } from '@/core/book'
 import { fail, type Json, ok, type Result, sameJson } from '@/core/words'
 import type { BookRow, Catalogue, EditRow } from '../catalogue'
 import { stamp } from '../clock'
@@ -27,7 +27,7 @@ export const editBook = (
     const { book } = storedBook(row)
     const made = make(book, edit)
     if (!made.ok) return made
-    const clash = made.value.steps.find((step) => isClash(step, seen))
+    const clash = firstSets(made.value.steps).find((step) => isClash(step, seen))
     if (clash) return fail(await clashWords(db, bookId, clash, transaction))
     return keep(db, row, accountId, made.value, { kind: 'edit', say: sayEdit(book, edit), about: null }, transaction)
   })

@@ -80,7 +80,7 @@ function readItem(
     const facts: Fact[] = weight ? context.thingFact(phrase, weight) : []
     if (doing?.not || subject?.det === 'no') return facts
     const named = namedBy(item)
-    if (!named || /^(more|most|thing|place)$/.test(named.name)) return facts
+    if (!named || /^(more|most|things?|places?|ones?|following)$/.test(named.name)) return facts
     context.lastFact = { owner, name: named.name }
     return [
       ...facts,

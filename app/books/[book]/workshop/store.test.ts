@@ -20,10 +20,18 @@ const refused: Problem[] = []
 
 /** A server whose answers the test gives one by one. */
 function server() {
-  const waiting: { edit: Edit; base: number; answer: (result: Result<Standing>) => void; lose: () => void }[] = []
+  const waiting: {
+    edit: Edit
+    seen: unknown
+    base: number
+    answer: (result: Result<Standing>) => void
+    lose: () => void
+  }[] = []
   const ways: Ways = {
-    save: ({ edit, base }) =>
-      new Promise((answer, lose) => waiting.push({ edit, base, answer, lose: () => lose(new Error('no connection')) })),
+    save: ({ edit, seen, base }) =>
+      new Promise((answer, lose) =>
+        waiting.push({ edit, seen, base, answer, lose: () => lose(new Error('no connection')) }),
+      ),
     undo: async () => ok({ revision: 9, book: start, say: 'Add the table Part' }),
     redo: async () => fail({ kind: 'nothing-to-redo' }),
     back: async () => ok({ revision: 9, book: start }),
@@ -48,6 +56,22 @@ test('an edit shows at once and is sent with what it was built on', async () => 
   waiting[0]!.answer(ok({ revision: 2 }))
   await settle()
   expect(store.snapshot()).toMatchObject({ revision: 2, waiting: 0 })
+})
+
+test('several edits as one are sent with what stood there before the first of them', () => {
+  const { store, waiting } = server()
+  const [visit] = start.tables
+  const known = (fields: string[]): Edit => ({ kind: 'setKnownBy', table: 'Visit', fields })
+  store.edit({
+    kind: 'together',
+    say: 'Two at once',
+    edits: [
+      { kind: 'addField', table: 'Visit', id: 'day', name: 'Day', holds: 'date' },
+      known(['day']),
+      known([visit!.key[0]!, 'day']),
+    ],
+  })
+  expect(waiting[0]!.seen).toEqual([{ id: 'Visit', key: 'knownBy', from: visit!.knownBy }])
 })
 
 test('edits go one after another, in order', async () => {

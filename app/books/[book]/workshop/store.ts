@@ -1,4 +1,4 @@
-import { type Book, type Edit, make, type Step } from '@/core/book'
+import { type Book, type Edit, firstSets, make, type Step } from '@/core/book'
 import { ok, type Problem, type Result } from '@/core/words'
 import type { Standing } from './actions'
 
@@ -94,9 +94,7 @@ export class BookStore {
     this.sending = true
     while (this.pending.length > 0) {
       const { edit, steps } = this.pending[0]!
-      const seen = steps.flatMap((step) =>
-        step.kind === 'set' ? [{ id: step.id, key: step.key, from: step.from as never }] : [],
-      )
+      const seen = firstSets(steps).map(({ id, key, from }) => ({ id, key, from: from as never }))
       const result = await this.ways.save({ edit, seen, base: this.revision }).catch(() => undefined)
       if (!result || (!result.ok && ['signed-out', 'unexpected'].includes(result.problem.kind))) {
         if (result && !result.ok) this.ways.refused(result.problem)

@@ -1,7 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { acceptEdits, type Proposal, type Proposals, sameWord, withWhatTheyNeed } from '@/core/needs'
+import type { Edit } from '@/core/book'
+import { acceptEdits, keptOtherwise, type Proposal, type Proposals, sameWord, withWhatTheyNeed } from '@/core/needs'
 import { counted } from '@/core/words'
 import { classNames, Empty, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -28,8 +29,11 @@ export function Found({ proposals, need }: Props) {
   )
   const whose = need === undefined ? 'everything' : `all of need ${need + 1}`
 
-  const accept = (chosen: readonly Proposal[]) => {
-    const edits = acceptEdits(book, withWhatTheyNeed(proposals.all, chosen), freshId)
+  const accept = (chosen: readonly Proposal[], also: readonly Edit[] = []) => {
+    const needed = withWhatTheyNeed(proposals.all, chosen).map(
+      (one) => chosen.find((other) => other.id === one.id) ?? one,
+    )
+    const edits = [...acceptEdits(book, needed, freshId), ...also]
     const say =
       chosen.length === 1
         ? `Accept ${chosen[0]!.table}: ${chosen[0]!.words}`
@@ -114,7 +118,7 @@ export function Found({ proposals, need }: Props) {
           onClose={() => setChanging(undefined)}
           onAccept={(changed) => {
             setChanging(undefined)
-            accept([changed])
+            accept([changed], renamed(changing, changed))
           }}
           onMerge={(into) => {
             setChanging(undefined)
@@ -124,6 +128,17 @@ export function Found({ proposals, need }: Props) {
       )}
     </div>
   )
+}
+
+/** What must be remembered so that words accepted under another name aren't proposed again. */
+function renamed(before: Proposal, after: Proposal): Edit[] {
+  if (before.kind === 'table' && before.table !== after.table)
+    return [
+      { kind: 'waveOff', id: freshId(), what: sameWord(before.table, after.table), name: `the name ${before.table}` },
+    ]
+  if (before.kind === 'field' && before.words !== after.words)
+    return [{ kind: 'waveOff', id: freshId(), what: keptOtherwise(before.id), name: `the name ${before.words}` }]
+  return []
 }
 
 /** A filing card with its tab; a joining table's is of brass. */

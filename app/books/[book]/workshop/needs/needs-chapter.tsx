@@ -90,7 +90,11 @@ export function NeedsChapter() {
             onWrite={(lines) => edit({ kind: 'addNeeds', needs: lines.map((text) => ({ id: freshId(), text })) })}
           />
         </section>
-        <section aria-label="What meets the need">
+        <section
+          aria-label="What the words give"
+          className="xl:sticky xl:top-0 xl:max-h-[calc(100vh-136px)] xl:self-start xl:overflow-y-auto"
+          tabIndex={-1}
+        >
           {needs.length === 0 && (
             <Empty head="Start from the business, not from tables">
               Write down, or paste, what your office keeps in its notebooks, forms and sheets, and what people ask of
