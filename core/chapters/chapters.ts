@@ -1,6 +1,6 @@
 import { adviceOn } from '../advice'
 import type { Book } from '../book'
-import { allPairs, openPairs } from '../pairings'
+import { allPairs, askingOrder } from '../pairings'
 import { allFieldRules } from '../rules'
 import { counted } from '../words'
 
@@ -24,7 +24,7 @@ export function chaptersOf(
 ): Chapter[] {
   const advice = adviceOn(book)
   const unmet = book.needs.filter((need) => need.metBy.length === 0).length
-  const waiting = openPairs(book).length
+  const waiting = askingOrder(book).ask.length
   const pairs = allPairs(book).length
   const settled = book.tables.length > 0 && advice.every((piece) => piece.weight !== 'must-settle')
   return [

@@ -1,3 +1,5 @@
 export { feetOf, type FootEnd, footWords } from './crows-foot'
 export { askMust, askSeveral, sayOutcome } from './questions'
 export { allPairs, type Answers, feetFor, openPairs, pairedTables, pairState, type Tie } from './ties'
+export { askingOrder } from './asking'
+export { distancesFrom, type Path, pathsBetween, sayPath } from './paths'

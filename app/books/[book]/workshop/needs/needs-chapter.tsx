@@ -12,7 +12,7 @@ import { Found } from './found'
 import { MarkLegend } from './marked-words'
 import { MetBy } from './met-by'
 import { NeedLine } from './need-line'
-import { useProposals } from './use-proposals'
+import { useProposals } from '../use-proposals'
 
 /** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
 export function NeedsChapter() {

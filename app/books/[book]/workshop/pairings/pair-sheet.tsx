@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { Table } from '@/core/book'
 import { needsMetBy } from '@/core/needs'
-import { pairState, type Tie } from '@/core/pairings'
+import { pairState, pathsBetween, sayPath, type Tie } from '@/core/pairings'
 import { listed } from '@/core/words'
 import { Button, Tag, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -24,6 +24,7 @@ export function PairSheet({ a, b, onNext }: Props) {
   const [chosen, setChosen] = useState<string | 'new'>()
   const tie = chosen === 'new' ? undefined : (ties.find((one) => one.id === chosen) ?? ties[0])
   const itself = a.id === b.id
+  const round = ties.length === 0 ? pathsBetween(book, a.id, b.id, { detour: 1, atMost: 3 }) : []
   const needs = ties.flatMap((one) => needsMetBy(book, one.id).map(({ number }) => String(number)))
 
   return (
@@ -57,6 +58,19 @@ export function PairSheet({ a, b, onNext }: Props) {
           )}
         </div>
       </div>
+      {round.length > 0 && (
+        <div className="mb-3 rounded-md border border-ash-3 bg-paper px-3 py-2 text-[13px]">
+          <p>
+            <b>They come together already: </b>
+            {sayPath(book, round[0]!)}
+            {round.length > 1 && `, and in ${round.length - 1} other ${round.length === 2 ? 'way' : 'ways'}`}.
+          </p>
+          <p className="text-ash-6">
+            A direct tie would keep the same fact twice, unless it means something else. Then give it a name that says
+            what.
+          </p>
+        </div>
+      )}
       {(ties.length > 1 || (chosen === 'new' && ties.length > 0)) && (
         <TieTabs ties={ties} here={chosen === 'new' ? 'new' : tie?.id} onChoose={setChosen} />
       )}

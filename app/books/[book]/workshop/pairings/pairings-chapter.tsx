@@ -2,11 +2,12 @@
 
 import { useRouter, useSearchParams } from 'next/navigation'
 import { findTable } from '@/core/book'
-import { allPairs, openPairs, pairedTables } from '@/core/pairings'
+import { allPairs, askingOrder, openPairs, pairedTables } from '@/core/pairings'
 import { counted, listed } from '@/core/words'
 import { Button, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { UnmetNote } from '../needs-met'
+import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
 import { Matrix } from './matrix'
 import { PairSheet } from './pair-sheet'
@@ -17,14 +18,16 @@ export function PairingsChapter() {
   const router = useRouter()
   const query = useSearchParams()
   const tables = pairedTables(book)
+  const spoken = useProposals(book)?.reading.ties
+  const { ask, apart } = askingOrder(book, spoken)
   const open = openPairs(book)
   const all = allPairs(book).length
   const wanted = (query.get('pair') ?? '').split('~')
-  const next = query.has('next') ? open[0] : undefined
+  const next = query.has('next') ? ask[0] : undefined
   const [a, b] = next ? [next.a, next.b] : [findTable(book, wanted[0] ?? ''), findTable(book, wanted[1] ?? '')]
   const show = (first: string, second: string) =>
     router.replace(`/books/${id}/workshop/pairings?pair=${first}~${second}`, { scroll: false })
-  const showNext = () => open[0] && show(open[0].a.id, open[0].b.id)
+  const showNext = () => ask[0] && show(ask[0].a.id, ask[0].b.id)
 
   if (tables.length === 0) {
     return (
@@ -47,14 +50,19 @@ export function PairingsChapter() {
     <Room
       margin={
         <>
-          {open.length > 0 ? (
-            <Note mark="info" head={`${counted(open.length, 'pair')} nobody has answered`}>
-              {listed(open.slice(0, 3).map((pair) => `${pair.a.name} and ${pair.b.name}`))}
-              {open.length > 3 && ` and ${open.length - 3} more`}.
+          {ask.length > 0 && (
+            <Note mark="info" head={`${counted(ask.length, 'pair')} worth asking about`}>
+              First {listed(ask.slice(0, 3).map((pair) => `${pair.a.name} and ${pair.b.name}`))}
+              {ask.length > 3 && `, then ${ask.length - 3} more`}.
             </Note>
-          ) : (
-            all > 0 && <Note mark="fine" head="Every pair is answered" />
           )}
+          {apart.length > 0 && (
+            <Note mark="info" head={`${counted(apart.length, 'pair')} left alone`}>
+              They come together through other tables and no need speaks of them. Choose their square to ask anyway.
+            </Note>
+          )}
+          {open.length === 0 && all > 0 && <Note mark="fine" head="Every pair is answered" />}
+          {ask.length === 0 && apart.length > 0 && <Note mark="fine" head="Every pair worth asking is answered" />}
           <Note mark="info" head="One to many, many to many">
             A fork at the end of a line means several, a bar means one. A circle means there may be none.
           </Note>
@@ -71,7 +79,7 @@ export function PairingsChapter() {
           <Tag>
             {all - open.length} of {all} answered
           </Tag>
-          {open.length > 0 && (
+          {ask.length > 0 && (
             <Button look="main" onClick={showNext}>
               Ask me the next one
             </Button>
@@ -80,7 +88,7 @@ export function PairingsChapter() {
       </div>
       <Matrix tables={tables} chosen={a && b ? [a.id, b.id] : undefined} onChoose={show} />
       {a && b ? (
-        <PairSheet key={`${a.id}~${b.id}`} a={a} b={b} onNext={open.length > 0 ? showNext : undefined} />
+        <PairSheet key={`${a.id}~${b.id}`} a={a} b={b} onNext={ask.length > 0 ? showNext : undefined} />
       ) : (
         <p className="mt-5 text-ash-6">
           {tables.length === 1

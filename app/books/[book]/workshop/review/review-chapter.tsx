@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { type Advice, adviceOn } from '@/core/advice'
 import { findField } from '@/core/book'
-import { openPairs } from '@/core/pairings'
+import { askingOrder } from '@/core/pairings'
 import { unmetNeeds } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
@@ -16,7 +16,7 @@ export function ReviewChapter() {
   const router = useRouter()
   const advice = adviceOn(book)
   const unmet = unmetNeeds(book)
-  const pairs = openPairs(book).length
+  const pairs = askingOrder(book).ask.length
   const settle = advice.filter((piece) => piece.weight === 'must-settle')
   const go = (to: string) => router.push(`/books/${id}/workshop/${to}`)
   const show = (piece: Advice) => {
