@@ -1,4 +1,5 @@
-import { plainReading, readNeeds, splitNeeds } from '@/core/needs'
+import { splitNeeds } from '@/core/needs'
+import { plainReading, readNeeds } from '@/core/reading'
 import { type Brief, briefsIn } from '@/tests/briefs/brief'
 import { aspects, f1, score, type Scores, sum } from '@/tests/briefs/score'
 

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
-import { plainReading, readNeeds, splitNeeds } from '@/core/needs'
+import { splitNeeds } from '@/core/needs'
+import { plainReading, readNeeds } from '@/core/reading'
 import { creationScript } from '@/core/opening'
 import { wordProblem } from '@/core/words'
 

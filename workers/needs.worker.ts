@@ -1,7 +1,11 @@
 import { expose } from 'comlink'
-import { proposalsFor } from '@/core/needs'
+import type { Book } from '@/core/book'
+import { type Proposals, proposalsFor } from '@/core/needs'
+import { readNeeds } from '@/core/reading'
 
-const reader = { proposalsFor }
+const reader = {
+  proposalsFor: (book: Book): Proposals => proposalsFor(book, readNeeds(book.needs.map((need) => need.text))),
+}
 export type NeedsReader = typeof reader
 
 expose(reader)

@@ -1,25 +1,148 @@
-import type { Book } from '../book'
+import type { Book, Table } from '../book'
 import type { Advice, AdvicePiece } from './piece'
+import { ageInsteadOfBirthDate } from './pieces/age-instead-of-birth-date'
+import { calledLikeItsTable } from './pieces/called-like-its-table'
+import { choicesAlike } from './pieces/choices-alike'
 import { circleOfMusts } from './pieces/circle-of-musts'
+import { codeAsNumber } from './pieces/code-as-number'
+import { countBelowZero } from './pieces/count-below-zero'
+import { dateAsText } from './pieces/date-as-text'
+import { directRepeatsIndirect } from './pieces/direct-repeats-indirect'
+import { eMailAsText } from './pieces/e-mail-as-text'
+import { emptyName } from './pieces/empty-name'
+import { factInTwoPlaces } from './pieces/fact-in-two-places'
+import { factsOfAnotherThing } from './pieces/facts-of-another-thing'
+import { keyOfManyFields } from './pieces/key-of-many-fields'
+import { keyThatChanges } from './pieces/key-that-changes'
+import { knownByNumberAlone } from './pieces/known-by-number-alone'
+import { limitOfOne } from './pieces/limit-of-one'
+import { linkedBothWays } from './pieces/linked-both-ways'
+import { listNobodyPicksFrom } from './pieces/list-nobody-picks-from'
+import { longWordsInALine } from './pieces/long-words-in-a-line'
+import { measureWithoutUnit } from './pieces/measure-without-unit'
+import { moneyAsMeasured } from './pieces/money-as-measured'
+import { nameAndItsParts } from './pieces/name-and-its-parts'
+import { noTwoAlikeNames } from './pieces/no-two-alike-names'
+import { noTwoOfFew } from './pieces/no-two-of-few'
+import { nobodyAskedForIt } from './pieces/nobody-asked-for-it'
+import { numberAsText } from './pieces/number-as-text'
+import { oneNameTwoKinds } from './pieces/one-name-two-kinds'
+import { oneToOneWithBothMusts } from './pieces/one-to-one-with-both-musts'
+import { onlyOneValue } from './pieces/only-one-value'
+import { passwordKept } from './pieces/password-kept'
+import { percentWithoutBounds } from './pieces/percent-without-bounds'
+import { pickOfOne } from './pieces/pick-of-one'
+import { pickOfYesAndNo } from './pieces/pick-of-yes-and-no'
 import { pickWithoutChoices } from './pieces/pick-without-choices'
+import { repeatingGroup } from './pieces/repeating-group'
+import { rowsWithoutTheirRecord } from './pieces/rows-without-their-record'
+import { sameChoicesTwice } from './pieces/same-choices-twice'
+import { sameTieTwice } from './pieces/same-tie-twice'
+import { severalInOne } from './pieces/several-in-one'
+import { shortenedName } from './pieces/shortened-name'
+import { storedTotal } from './pieces/stored-total'
+import { tableInThePlural } from './pieces/table-in-the-plural'
 import { tableTiedToNothing } from './pieces/table-tied-to-nothing'
 import { tableWithKeyOnly } from './pieces/table-with-key-only'
 import { tableWithoutKey } from './pieces/table-without-key'
+import { tablesOfTheSameFacts } from './pieces/tables-of-the-same-facts'
+import { tickThatDenies } from './pieces/tick-that-denies'
+import { ticksThatAreStates } from './pieces/ticks-that-are-states'
+import { twoFactsInOne } from './pieces/two-facts-in-one'
+import { twoNamesForOneThing } from './pieces/two-names-for-one-thing'
+import { whichDate } from './pieces/which-date'
+import { wideTable } from './pieces/wide-table'
+import { isWavedOff } from './waving'
 
 const pieces: Record<string, AdvicePiece> = {
-  tableWithoutKey,
-  pickWithoutChoices,
+  ageInsteadOfBirthDate,
+  calledLikeItsTable,
+  choicesAlike,
   circleOfMusts,
-  tableWithKeyOnly,
+  codeAsNumber,
+  countBelowZero,
+  dateAsText,
+  directRepeatsIndirect,
+  eMailAsText,
+  emptyName,
+  factInTwoPlaces,
+  factsOfAnotherThing,
+  keyOfManyFields,
+  keyThatChanges,
+  knownByNumberAlone,
+  limitOfOne,
+  linkedBothWays,
+  listNobodyPicksFrom,
+  longWordsInALine,
+  measureWithoutUnit,
+  moneyAsMeasured,
+  nameAndItsParts,
+  noTwoAlikeNames,
+  noTwoOfFew,
+  nobodyAskedForIt,
+  numberAsText,
+  oneNameTwoKinds,
+  oneToOneWithBothMusts,
+  onlyOneValue,
+  passwordKept,
+  percentWithoutBounds,
+  pickOfOne,
+  pickOfYesAndNo,
+  pickWithoutChoices,
+  repeatingGroup,
+  rowsWithoutTheirRecord,
+  sameChoicesTwice,
+  sameTieTwice,
+  severalInOne,
+  shortenedName,
+  storedTotal,
+  tableInThePlural,
   tableTiedToNothing,
+  tableWithKeyOnly,
+  tableWithoutKey,
+  tablesOfTheSameFacts,
+  tickThatDenies,
+  ticksThatAreStates,
+  twoFactsInOne,
+  twoNamesForOneThing,
+  whichDate,
+  wideTable,
 }
 
-/** All the advice a book calls for, what must be settled first. */
-export function adviceOn(book: Book): Advice[] {
-  const all = Object.entries(pieces).flatMap(([piece, { weight, find }]) =>
-    find(book).map((advice) => ({ piece, weight, ...advice })),
+export const pieceNames = Object.keys(pieces)
+
+// A table never changes; what was said of it holds until another takes its place.
+const saidOf = new WeakMap<Table, readonly Advice[]>()
+
+function adviceOnTable(table: Table): readonly Advice[] {
+  const known = saidOf.get(table)
+  if (known) return known
+  const said = Object.entries(pieces).flatMap(([piece, kind]) =>
+    kind.scope === 'table' ? kind.find(table).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
   )
-  return all.sort((a, b) => Number(b.weight === 'must-settle') - Number(a.weight === 'must-settle'))
+  saidOf.set(table, said)
+  return said
 }
 
-export type { Advice } from './piece'
+// Several parts of the screen ask about the same book.
+const adviceFor = new WeakMap<Book, readonly Advice[]>()
+
+/** All the advice a book calls for, waved off or not, what must be settled first. */
+export function allAdviceOn(book: Book): readonly Advice[] {
+  const known = adviceFor.get(book)
+  if (known) return known
+  const whole = Object.entries(pieces).flatMap(([piece, kind]) =>
+    kind.scope === 'book' ? kind.find(book).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
+  )
+  const all = [...book.tables.flatMap(adviceOnTable), ...whole]
+  const sorted = all.sort((a, b) => Number(b.weight === 'must-settle') - Number(a.weight === 'must-settle'))
+  adviceFor.set(book, sorted)
+  return sorted
+}
+
+/** The advice that stands: all but what was waved off and is still as it was. */
+export const adviceOn = (book: Book): readonly Advice[] =>
+  allAdviceOn(book).filter((advice) => !isWavedOff(book, advice))
+
+export type { Advice, Mend } from './piece'
+export { adviceKey, seenOf } from './waving'

@@ -1,19 +1,57 @@
-import type { Book } from '../book'
+import type { Book, Edit, Field, Table } from '../book'
 
 export type Weight = 'must-settle' | 'worth-a-look'
 
-/** One thing to say about one part of a book. */
-export interface Advice {
-  readonly piece: string
-  readonly weight: Weight
+/** A way to put a thing right: edits, told beforehand. Ids for what they make come from `freshId`. */
+export interface Mend {
+  readonly say: string
+  readonly edits: (freshId: () => string) => readonly Edit[]
+}
+
+/** What a piece says about one part of a book. */
+export interface Said {
   /** The id of the part it is about. */
   readonly about: string
   readonly head: string
+  /** Why it matters here, in plain words. */
   readonly text: string
+  readonly mends?: readonly Mend[]
 }
 
-/** One piece of a careful designer's advice: finds where it applies and says why. */
-export interface AdvicePiece {
+export interface Advice extends Said {
+  readonly piece: string
   readonly weight: Weight
-  readonly find: (book: Book) => readonly Omit<Advice, 'piece' | 'weight'>[]
 }
+
+/** Looks at one table alone; what it says of a table holds until the table changes. */
+export interface TablePiece {
+  readonly scope: 'table'
+  readonly weight: Weight
+  readonly find: (table: Table) => readonly Said[]
+}
+
+/** Looks at how tables belong together. */
+export interface BookPiece {
+  readonly scope: 'book'
+  readonly weight: Weight
+  readonly find: (book: Book) => readonly Said[]
+}
+
+export type AdvicePiece = TablePiece | BookPiece
+
+/** A piece that looks at each field by itself. */
+export const fieldPiece = (
+  weight: Weight,
+  find: (field: Field, table: Table) => Omit<Said, 'about'> | undefined,
+): TablePiece => ({
+  scope: 'table',
+  weight,
+  find: (table) =>
+    table.fields.flatMap((field) => {
+      const said = find(field, table)
+      return said ? [{ about: field.id, ...said }] : []
+    }),
+})
+
+/** "Visit → State" */
+export const placeName = (table: Table, field: Field) => `${table.name} → ${field.name}`

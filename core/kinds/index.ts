@@ -1,6 +1,7 @@
 export { fieldKinds, type KindName, kindNames, kindOf } from './registry'
 export { addDays } from './calendar'
 export { checkValue, readValue, showValue, startValue } from './check'
+export { hintedKind } from './hints'
 export type { Control, Now, Value } from './kind'
 export { Look, plainLook } from './look'
 export { countOf, runningPeriod, writeRunning } from './running'

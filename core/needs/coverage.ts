@@ -52,20 +52,25 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
   })
 }
 
-/** Tables, and fields of tables, that no need asks for; keys and links come by themselves. */
+/** Tables that no need asks for, not even by asking for what leads to them; and fields nobody asks for. */
 export function unaskedFor(
   book: Book,
 ): { readonly table: string; readonly fields: readonly string[]; readonly whole: boolean }[] {
   const asked = new Set(book.needs.flatMap((need) => need.metBy))
   const linkFields = new Set(book.links.map((link) => link.field))
+  const wanted = new Set(
+    book.tables
+      .filter((table) => asked.has(table.id) || table.fields.some((field) => asked.has(field.id)))
+      .map((table) => table.id),
+  )
+  for (const link of book.links) if (asked.has(link.id)) wanted.add(link.one).add(link.many)
+  // What is wanted can't be had without what it leads to.
+  for (const id of wanted) for (const link of book.links) if (link.many === id) wanted.add(link.one)
   return book.tables.flatMap((table) => {
     const fields = table.fields.filter(
       (field) => !asked.has(field.id) && !table.key.includes(field.id) && !linkFields.has(field.id),
     )
-    const own =
-      table.fields.some((field) => asked.has(field.id)) ||
-      book.links.some((link) => asked.has(link.id) && (link.one === table.id || link.many === table.id))
-    const whole = !asked.has(table.id) && !own
+    const whole = !wanted.has(table.id)
     const loose = asked.has(table.id) ? [] : fields.map((field) => field.id)
     return whole || loose.length > 0 ? [{ table: table.id, fields: loose, whole }] : []
   })

@@ -1,7 +1,7 @@
 import { type Book, findTable, joiningBetween, linksBetween, type Table } from '../book'
 import { kindOf } from '../kinds'
 import { capital, inSentence, listed, plural } from '../words'
-import { type Evidence, readNeeds, type Reading, type ReadField, type ReadTable, type ReadTie } from './reading'
+import type { Evidence, Reading, ReadField, ReadTable, ReadTie } from './reading'
 
 /** Something the words propose, and whether the book has it already. */
 export type Proposal = {
@@ -28,10 +28,10 @@ export interface Proposals {
   readonly all: readonly Proposal[]
 }
 
-/** Reads a book's needs and lays what they propose beside what the book has. */
-export function proposalsFor(book: Book): Proposals {
+/** Lays what was read in a book's needs beside what the book has. */
+export function proposalsFor(book: Book, read: Reading): Proposals {
   const waved = new Set(book.waved.map((one) => one.what))
-  const reading = asOne(readNeeds(book.needs.map((need) => need.text)), samesIn(waved))
+  const reading = asOne(read, samesIn(waved))
   const stateOf = (id: string, part: string | undefined): Proposal['state'] =>
     part ? 'here' : waved.has(id) ? 'waved' : 'new'
   const all: Proposal[] = []

@@ -65,6 +65,8 @@ export type EditProblem =
   | { readonly kind: 'name-blank'; readonly what: PartWord }
   | { readonly kind: 'name-too-long'; readonly what: PartWord; readonly limit: number }
   | { readonly kind: 'name-taken'; readonly what: PartWord; readonly name: string; readonly within?: string }
+  | { readonly kind: 'not-plain'; readonly table: string }
+  | { readonly kind: 'key-stays'; readonly field: string }
   | { readonly kind: 'too-many'; readonly what: PartWord; readonly limit: number }
   | { readonly kind: 'stale'; readonly what: string }
   | { readonly kind: 'nothing-to-change' }

@@ -132,6 +132,10 @@ function wordEdit(problem: EditProblem): string {
       return `The name of a ${problem.what} has at most ${problem.limit} characters.`
     case 'name-taken':
       return `There is already a ${problem.what} called “${problem.name}”${problem.within ? ` in ${problem.within}` : ''}. Choose another name.`
+    case 'not-plain':
+      return `${problem.table} only joins others or lists words, and can’t be brought together with another table.`
+    case 'key-stays':
+      return `${problem.field} tells the records apart and stays where it is. Choose other fields, or another key first.`
     case 'too-many':
       return `A book holds at most ${counted(problem.limit, problem.what)} here.`
     case 'stale':

@@ -32,6 +32,8 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'no-such-record': { kind: 'no-such-record', table },
   'dead-link': { kind: 'dead-link', field, table },
   'left-without': { kind: 'left-without', table: 'Appliance', record: 'A-00007', child: 'Visit' },
+  'not-plain': { kind: 'not-plain', table: 'Visit part' },
+  'key-stays': { kind: 'key-stays', field: 'Serial code' },
   'needs-one': { kind: 'needs-one', table: 'Appliance', child: 'Visit' },
   twice: { kind: 'twice', child: 'Part', value: 'x' },
   'in-use': {

@@ -11,7 +11,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(28),
+  act: fc.nat(31),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -154,6 +154,21 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
           { kind: 'removeField', field: field(2) },
         ],
       }
+    case 28:
+    case 29:
+      return {
+        kind: 'splitTable',
+        table: table(0),
+        id: id(0),
+        keyField: id(1),
+        link: id(2),
+        linkField: id(3),
+        name: words,
+        fields: some.length > 0 ? some : ['nobody'],
+        as: yes[0] ? 'kind' : 'rows',
+      }
+    case 30:
+      return { kind: 'mergeTables', from: table(0), into: table(1) }
     default:
       return { kind: 'changeLook', name: words || 'Book', look: { currency: yes[0] ? '€' : '£' } }
   }

@@ -1,9 +1,10 @@
 import { fieldOf, mustHold, tableOf } from '../../book'
 import { listed } from '../../words'
-import type { AdvicePiece } from '../piece'
+import type { BookPiece } from '../piece'
 
 /** A circle of links that must all be filled can never be started: each record waits for the next. */
-export const circleOfMusts: AdvicePiece = {
+export const circleOfMusts: BookPiece = {
+  scope: 'book',
   weight: 'must-settle',
   find(book) {
     const musts = book.links.filter((link) => {

@@ -1,14 +1,17 @@
-import type { AdvicePiece } from '../piece'
+import type { TablePiece } from '../piece'
 
 /** A table that keeps nothing but its own number says nothing about the thing. */
-export const tableWithKeyOnly: AdvicePiece = {
+export const tableWithKeyOnly: TablePiece = {
+  scope: 'table',
   weight: 'worth-a-look',
-  find: (book) =>
-    book.tables
-      .filter((table) => table.role === undefined && table.fields.every((field) => field.kind === 'running'))
-      .map((table) => ({
+  find: (table) => {
+    if (table.role !== undefined || !table.fields.every((field) => field.kind === 'running')) return []
+    return [
+      {
         about: table.id,
         head: `${table.name} keeps nothing yet`,
         text: 'It has a key but no facts. Add the fields the office needs to know about it.',
-      })),
+      },
+    ]
+  },
 }

@@ -1,14 +1,31 @@
-import type { AdvicePiece } from '../piece'
+import { freeName } from '../../book'
+import type { TablePiece } from '../piece'
 
-/** Without a key, two records can't be told apart for good and nothing can link to them. */
-export const tableWithoutKey: AdvicePiece = {
+/** Without a key, two records can’t be told apart for good and nothing can link to them. */
+export const tableWithoutKey: TablePiece = {
+  scope: 'table',
   weight: 'must-settle',
-  find: (book) =>
-    book.tables
-      .filter((table) => table.key.length === 0)
-      .map((table) => ({
+  find: (table) => {
+    if (table.key.length > 0) return []
+    return [
+      {
         about: table.id,
         head: `${table.name} has no key`,
-        text: 'Choose one field, or several together, that tell its records apart for good.',
-      })),
+        text: 'Two records could not be told apart for good, and nothing could link to them.',
+        mends: [
+          {
+            say: 'Number its records',
+            edits: (freshId) => {
+              const id = freshId()
+              const name = freeName(`${table.name} number`, table.fields)
+              return [
+                { kind: 'addField', table: table.id, id, name, holds: 'running', before: table.fields[0]?.id ?? null },
+                { kind: 'setKey', table: table.id, fields: [id] },
+              ]
+            },
+          },
+        ],
+      },
+    ]
+  },
 }

@@ -14,6 +14,8 @@ import { askAgain, sayNoTie } from './no-tie'
 import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
 import { limitLink } from './limit-link'
+import { mergeTables } from './merge-tables'
+import { splitTable } from './split-table'
 import { togetherOf } from './together'
 import { untie } from './untie'
 import { waveOff, wantAgain } from './wave-off'
@@ -46,6 +48,8 @@ const editKinds = {
   askAgain,
   changeLook,
   limitLink,
+  splitTable,
+  mergeTables,
   waveOff,
   wantAgain,
   together: togetherOf(stepsOfMessage),

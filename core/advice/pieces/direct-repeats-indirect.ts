@@ -1,0 +1,41 @@
+import { findField, type Link, tableOf } from '../../book'
+import type { BookPiece } from '../piece'
+
+/** A direct link beside a way through another can disagree with it. */
+export const directRepeatsIndirect: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    const up = new Map<string, Link[]>()
+    for (const link of book.links) up.set(link.many, [...(up.get(link.many) ?? []), link])
+    return book.links.flatMap((link) => {
+      for (const step of up.get(link.many) ?? []) {
+        if (step === link || step.one === link.one || step.one === link.many) continue
+        const last = (up.get(step.one) ?? []).find((next) => next.one === link.one && next.many !== next.one)
+        const field = findField(book, link.field)
+        if (!last || !field || field.table.role === 'joining' || field.table.key.includes(field.field.id)) continue
+        const [a, b, c] = [link.many, step.one, link.one].map((id) => tableOf(book, id).name) as [
+          string,
+          string,
+          string,
+        ]
+        // A name of its own says that something else is meant.
+        if (field.field.name.toLowerCase() !== c.toLowerCase()) continue
+        return [
+          {
+            about: field.field.id,
+            head: `${a} leads to ${c} in two ways`,
+            text: `Directly, and through ${b}. They can disagree. If the direct one means something else, give it a name that says what.`,
+            mends: [
+              {
+                say: `Take the direct link out`,
+                edits: () => [{ kind: 'removeField', field: field.field.id } as const],
+              },
+            ],
+          },
+        ]
+      }
+      return []
+    })
+  },
+}

@@ -1,0 +1,40 @@
+import { findTable } from '../../book'
+import { aOrAn, capital, inSentence } from '../../words'
+import type { BookPiece } from '../piece'
+
+// Facts that each thing has of its own, and prices, which are copied on purpose on the day.
+const general =
+  /^(name|title|note|notes|description|state|status|date|number|code|type|kind|phone|e-?mail|price.*|amount|quantity|colour|color|photo|start.*|end.*|valid until|remarks?|comments?)$/i
+const same = new Set(['line', 'code', 'passage', 'phone', 'email', 'web', 'date'])
+
+/** The same fact here and in what is linked to: one day they differ. */
+export const factInTwoPlaces: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    return book.links.flatMap((link) => {
+      const [one, many] = [findTable(book, link.one), findTable(book, link.many)]
+      if (!one || !many || one === many || many.role === 'joining') return []
+      const names = new Map(one.fields.map((field) => [field.name.toLowerCase(), field]))
+      return many.fields
+        .filter((field) => {
+          const other = names.get(field.name.toLowerCase())
+          return (
+            other &&
+            other.kind === field.kind &&
+            same.has(field.kind) &&
+            !general.test(field.name) &&
+            !one.key.includes(other.id)
+          )
+        })
+        .map((field) => ({
+          about: field.id,
+          head: `${field.name} stands in ${one.name} and in ${many.name}`,
+          text: `${capital(aOrAn(inSentence(many.name)))} leads to its ${inSentence(one.name)}, where ${inSentence(field.name)} is kept already. Kept twice, the two will differ.`,
+          mends: [
+            { say: `Take it out of ${many.name}`, edits: () => [{ kind: 'removeField', field: field.id } as const] },
+          ],
+        }))
+    })
+  },
+}

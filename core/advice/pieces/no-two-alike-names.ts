@@ -1,0 +1,20 @@
+import { fieldPiece, placeName } from '../piece'
+
+/** Two people may have one name. */
+export const noTwoAlikeNames = fieldPiece('worth-a-look', (field, table) => {
+  if (!(
+    field.unique === true &&
+    /^(name|full name|last name|surname|first name)$/i.test(field.name) &&
+    /person|member|customer|client|contact|patient|pupil|student|staff|employee|technician|volunteer|tenant|owner|guest|child|parent/i.test(
+      table.name,
+    )
+  ))
+    return undefined
+  return {
+    head: `Two people may be called the same in ${placeName(table, field)}`,
+    text: 'One day the second of them can’t be entered. Let names be alike; the key tells people apart.',
+    mends: [
+      { say: 'Let names be alike', edits: () => [{ kind: 'changeField', field: field.id, to: { unique: null } }] },
+    ],
+  }
+})

@@ -1,0 +1,28 @@
+import { findField, tableOf } from '../../book'
+import type { BookPiece } from '../piece'
+
+/** Two tables of which neither can be without the other are one. */
+export const oneToOneWithBothMusts: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    return book.links.flatMap((link) => {
+      const found = findField(book, link.field)
+      if (!found?.field.unique || !found.field.must || link.least !== 1 || link.one === link.many) return []
+      const one = tableOf(book, link.one)
+      return [
+        {
+          about: found.table.id,
+          head: `${one.name} and ${found.table.name} are never without each other`,
+          text: 'Each has exactly one of the other, so they are one thing. One table is one form to fill.',
+          mends: [
+            {
+              say: `Bring ${found.table.name} into ${one.name}`,
+              edits: () => [{ kind: 'mergeTables', from: found.table.id, into: one.id } as const],
+            },
+          ],
+        },
+      ]
+    })
+  },
+}

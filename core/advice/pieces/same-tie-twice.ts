@@ -1,0 +1,26 @@
+import { findField, findTable, linksFrom } from '../../book'
+import type { BookPiece } from '../piece'
+
+/** Two links with names that don’t say how they differ. */
+export const sameTieTwice: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    return book.tables.flatMap((table) => {
+      const links = linksFrom(book, table.id)
+      return links.flatMap((link) => {
+        const field = findField(book, link.field)?.field
+        const target = findTable(book, link.one)
+        const twin = links.find((other) => other !== link && other.one === link.one)
+        if (!field || !target || !twin || !/ \d$/.test(field.name)) return []
+        return [
+          {
+            about: field.id,
+            head: `What is ${table.name} → ${field.name}?`,
+            text: `There are two links to ${target.name}. Name each for what it means: ordered by, sent to.`,
+          },
+        ]
+      })
+    })
+  },
+}

@@ -1,0 +1,38 @@
+import type { Table } from '../../book'
+import type { BookPiece } from '../piece'
+
+/** Two tables that keep the same facts are often one with a kind. */
+export const tablesOfTheSameFacts: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    const tables = book.tables.filter((table) => table.role === undefined)
+    const factsOf = (table: Table) =>
+      table.fields
+        .filter((field) => field.kind !== 'link' && !table.key.includes(field.id))
+        .map((field) => `${field.name.toLowerCase()} ${field.kind}`)
+    const byFacts = new Map<string, Table>()
+    return tables.flatMap((table) => {
+      const facts = factsOf(table)
+      if (facts.length < 4) return []
+      const key = [...facts].sort().join('\n')
+      const twin = byFacts.get(key)
+      byFacts.set(key, table)
+      return twin
+        ? [
+            {
+              about: table.id,
+              head: `${twin.name} and ${table.name} keep the same facts`,
+              text: 'If they are kinds of one thing, one table with a pick for the kind is easier to search and to keep.',
+              mends: [
+                {
+                  say: `Bring ${table.name} into ${twin.name}`,
+                  edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
+                },
+              ],
+            },
+          ]
+        : []
+    })
+  },
+}

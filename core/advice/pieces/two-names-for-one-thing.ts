@@ -1,0 +1,59 @@
+import type { BookPiece } from '../piece'
+
+const groups = [
+  'customer client buyer',
+  'employee worker staff',
+  'supplier vendor',
+  'invoice bill',
+  'pupil student learner',
+  'product article',
+  'teacher tutor instructor',
+  'car vehicle',
+  'firm company organisation organization',
+  'doctor physician',
+  'booking reservation',
+  'photo picture',
+]
+const mean = (name: string) =>
+  groups.find((group) => group.split(' ').includes(name.toLowerCase())) ?? name.toLowerCase()
+
+/** One letter more, less or other. */
+function near(a: string, b: string): boolean {
+  if (Math.abs(a.length - b.length) > 1 || a === b) return false
+  let at = 0
+  while (at < a.length && a[at] === b[at]) at++
+  return a.slice(at + 1) === b.slice(at + 1) || a.slice(at) === b.slice(at + 1) || a.slice(at + 1) === b.slice(at)
+}
+
+/** Client and Customer: one thing under two names is looked for in the wrong place. */
+export const twoNamesForOneThing: BookPiece = {
+  scope: 'book',
+  weight: 'worth-a-look',
+  find: (book) => {
+    const names = book.tables.filter((table) => table.role === undefined)
+    return names.flatMap((table, at) => {
+      const twin = names
+        .slice(0, at)
+        .find(
+          (other) =>
+            mean(table.name) === mean(other.name) ||
+            (other.name.length > 5 && near(table.name.toLowerCase(), other.name.toLowerCase())),
+        )
+      return twin
+        ? [
+            {
+              about: table.id,
+              head: `${twin.name} and ${table.name} may be one thing`,
+              text: 'Half the records would stand in each, and nobody would know where to look. If they are one, bring them together.',
+              mends: [
+                {
+                  say: `Bring ${table.name} into ${twin.name}`,
+                  edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
+                },
+              ],
+            },
+          ]
+        : []
+    })
+  },
+}

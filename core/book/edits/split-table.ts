@@ -1,0 +1,123 @@
+import * as z from 'zod'
+import { fail, ok } from '../../words'
+import { type Book, type Field, limits, type Link, type Table } from '../book'
+import { dropLimitsOn, dropPart, putField, putLink, putTable, setKeys } from '../build-steps'
+import { findTable } from '../find'
+import type { Step } from '../steps'
+import { type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
+
+const SplitTable = z.strictObject({
+  kind: z.literal('splitTable'),
+  table: Id,
+  /** Ids for the new table, its key, the link between the two and the field that carries it. */
+  id: Id,
+  keyField: Id,
+  link: Id,
+  linkField: Id,
+  name: typedName,
+  /** The fields that move. */
+  fields: z.array(Id).min(1).max(limits.fieldsPerTable),
+  /**
+   * "kind": what moves is told of a kind that many records share, a model and the ones that stand in houses.
+   * "rows": what moves comes several times for each record.
+   */
+  as: z.enum(['kind', 'rows']),
+})
+
+/** Makes two tables of one: a thing and its kind, or a thing and its repeated parts. Fields keep their ids, so needs and links follow. */
+export const splitTable: EditKind<z.infer<typeof SplitTable>> = {
+  schema: SplitTable,
+  steps(book, edit) {
+    const table = findTable(book, edit.table)
+    if (!table) return fail({ kind: 'gone', what: 'table' })
+    const name = readName(edit.name, 'table', book.tables)
+    if (!name.ok) return name
+    const moving = table.fields.filter((field) => edit.fields.includes(field.id))
+    if (moving.length !== edit.fields.length) return fail({ kind: 'gone', what: 'field' })
+    const keyed = moving.find((field) => table.key.includes(field.id))
+    if (keyed) return fail({ kind: 'key-stays', field: keyed.name })
+    if (book.tables.length >= limits.tables) return fail({ kind: 'too-many', what: 'table', limit: limits.tables })
+    if (book.links.length >= limits.links) return fail({ kind: 'too-many', what: 'link', limit: limits.links })
+    if (edit.as === 'rows' && table.key.length === 0) return fail({ kind: 'link-needs-key', table: table.name })
+    return ok(
+      inTurn(
+        book,
+        () => [putTable(newTable(edit.id, edit.keyField, name.value, moving))],
+        (now) => moving.flatMap((field) => moveField(now, table, field, edit.id)),
+        (now) => keepKnownBy(now, edit.table, edit.id, moving),
+        (now) => tieBack(now, table, edit, name.value),
+        (now) => tickAlso(now, moving, edit.id),
+      ),
+    )
+  },
+  say: (book, { table, name }) => `Split ${name.trim()} off ${findTable(book, table)?.name ?? 'a table'}`,
+}
+
+const newTable = (id: string, keyField: string, name: string, moving: readonly Field[]): Table => ({
+  id,
+  name,
+  fields: [
+    {
+      id: keyField,
+      name: freeName(`${name.slice(0, limits.nameLength - 7)} number`, moving),
+      kind: 'running',
+      must: true,
+    },
+  ],
+  key: [keyField],
+  knownBy: [keyField],
+})
+
+/** Moves a field with its link; limits that asked it where it was are limits no longer. */
+export function moveField(book: Book, from: Table, field: Field, to: string, name = field.name): Step[] {
+  const link = book.links.find((candidate) => candidate.field === field.id)
+  return inTurn(
+    book,
+    (now) => dropLimitsOn(now, field.id),
+    (now) => [dropPart(now, 'fields', field.id, from.id)],
+    () => [putField(to, { ...field, name })],
+    (now) =>
+      link
+        ? setKeys(
+            now.links.find((one) => one.id === link.id)!,
+            link.id,
+            { many: to },
+          )
+        : [],
+  )
+}
+
+function keepKnownBy(book: Book, oldId: string, newId: string, moved: readonly Field[]): Step[] {
+  const [old, fresh] = [findTable(book, oldId)!, findTable(book, newId)!]
+  const gone = new Set(moved.map((field) => field.id))
+  const left = old.knownBy.filter((id) => !gone.has(id))
+  const named = moved.find((field) => field.kind === 'line' || field.kind === 'code')
+  return [
+    ...setKeys(old, oldId, { knownBy: left.length > 0 ? left : old.key }),
+    ...(named ? setKeys(fresh, newId, { knownBy: [named.id] }) : []),
+  ]
+}
+
+function tieBack(
+  book: Book,
+  table: Table,
+  { as, id, link: linkId, linkField }: z.infer<typeof SplitTable>,
+  name: string,
+): Step[] {
+  const [one, many] = as === 'kind' ? [id, table.id] : [table.id, id]
+  const carrier = findTable(book, many)!.fields
+  const field: Field = {
+    id: linkField,
+    name: freeName(as === 'kind' ? name : table.name, carrier),
+    kind: 'link',
+    must: true,
+  }
+  const link: Link = { id: linkId, one, many, field: linkField, least: 0, onRemove: as === 'kind' ? 'keep' : 'remove' }
+  return [putField(many, field), putLink(link)]
+}
+
+/** Needs that asked for what moved ask for the new table too. */
+const tickAlso = (book: Book, moved: readonly Field[], id: string): Step[] =>
+  book.needs.flatMap((need) =>
+    moved.some((field) => need.metBy.includes(field.id)) ? setKeys(need, need.id, { metBy: [...need.metBy, id] }) : [],
+  )

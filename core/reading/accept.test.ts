@@ -1,0 +1,103 @@
+import { expect, test } from 'vitest'
+import { briefsIn } from '@/tests/briefs/brief'
+import { brindleNeeds } from '@/demo/brindle/needs'
+import { type Book, type Edit, emptyBook, faultsOf, findField, make } from '../book'
+import { plainLook } from '../kinds'
+import { wordProblem } from '../words'
+import { readNeeds } from '.'
+import {
+  acceptEdits,
+  piecesOf,
+  type Proposal,
+  proposalsFor as laidBeside,
+  splitNeeds,
+  withWhatTheyNeed,
+} from '../needs'
+
+const proposalsFor = (book: Book) => laidBeside(book, readNeeds(book.needs.map((need) => need.text)))
+
+let last = 0
+const freshId = () => `id${last++}`
+
+function made(book: Book, ...edits: Edit[]): Book {
+  return edits.reduce((current, edit) => {
+    const next = make(current, edit)
+    if (!next.ok) throw new Error(`${JSON.stringify(edit)}: ${wordProblem(next.problem)}`)
+    return next.value.book
+  }, book)
+}
+
+const bookOf = (needs: readonly string[]) =>
+  made(emptyBook('Test', plainLook), { kind: 'addNeeds', needs: needs.map((text) => ({ id: freshId(), text })) })
+
+const accept = (book: Book, pick: (proposal: Proposal) => boolean = () => true) => {
+  const { all } = proposalsFor(book)
+  return made(book, ...acceptEdits(book, withWhatTheyNeed(all, all.filter(pick)), freshId))
+}
+
+test.each(
+  [...briefsIn('texts'), ...briefsIn('held-back')].map((brief) => [brief.name, splitNeeds(brief.text)] as const),
+)('all that is read in %s can be accepted, and is there then', (_name, needs) => {
+  const book = accept(bookOf(needs))
+  expect(faultsOf(book)).toEqual([])
+  expect(proposalsFor(book).all.filter((proposal) => proposal.state !== 'here')).toEqual([])
+})
+
+test('the bindery’s words become a design whose parts say which need asked for them', () => {
+  const book = accept(bookOf(brindleNeeds))
+  const job = book.tables.find((table) => table.name === 'Job')!
+  expect(job.fields.map((field) => field.name)).toContain('State')
+  expect(book.needs.filter((need) => need.metBy.includes(job.id)).length).toBeGreaterThan(1)
+  const joining = book.tables.find((table) => table.name === 'Job volume')
+  expect(joining?.role).toBe('joining')
+  expect(book.links.find((link) => link.many === joining?.id && link.one === job.id)?.limits).toMatchObject([
+    { most: 12 },
+  ])
+})
+
+test('one fact alone brings its table, a fact of a tie the tie and its ends', () => {
+  const book = bookOf([
+    'A parcel has a date and contains several items, with the quantity of each. Each item has a name.',
+  ])
+  const one = accept(book, (proposal) => proposal.words === 'Date')
+  expect(one.tables.map((table) => table.name)).toEqual(['Parcel'])
+  const quantity = accept(book, (proposal) => proposal.words === 'Quantity')
+  expect(quantity.tables.map((table) => [table.name, table.role])).toEqual([
+    ['Parcel', undefined],
+    ['Item', undefined],
+    ['Parcel item', 'joining'],
+  ])
+})
+
+test('one technician leads: a limit with its condition', () => {
+  const book = accept(
+    bookOf([
+      'Each visit has a date. Each technician has a name. Up to three technicians go on a visit; one of them leads.',
+    ]),
+  )
+  const visit = book.tables.find((table) => table.name === 'Visit')!
+  const limits = book.links.find((link) => link.one === visit.id)?.limits ?? []
+  expect(limits.map((limit) => limit.most)).toEqual([3, 1])
+  expect(findField(book, limits[1]!.when!.field)?.field).toMatchObject({ name: 'Leads', kind: 'tick' })
+})
+
+test('what was waved off stays away, what is there already is tied to its need only', () => {
+  const book = bookOf(['A dog has a name and a weight.'])
+  const waved = made(book, { kind: 'waveOff', id: freshId(), what: 'field/dog/weight', name: 'Weight' })
+  expect(proposalsFor(waved).all.map((proposal) => [proposal.id, proposal.state])).toEqual([
+    ['table/dog', 'new'],
+    ['field/dog/name', 'new'],
+    ['field/dog/weight', 'waved'],
+  ])
+  const with_ = made(waved, { kind: 'addTable', id: 'dog', name: 'Dogs', keyField: 'dog-key' })
+  const accepted = accept(with_, (proposal) => proposal.kind === 'table')
+  expect(accepted.tables).toHaveLength(1)
+  expect(accepted.needs[0]?.metBy).toEqual(['dog'])
+})
+
+test('the pieces of a need are its text, marked', () => {
+  const text = 'Each visit is at one premises and has a date.'
+  const pieces = piecesOf(proposalsFor(bookOf([text, 'Each premises has an address.'])), 0, text)
+  expect(pieces.map((piece) => piece.text).join('')).toBe(text)
+  expect(new Set(pieces.map((piece) => piece.mark))).toEqual(new Set(['thing', 'tie', 'fact', undefined]))
+})

@@ -1,0 +1,2 @@
+export { type PlainReading, plainReading } from './plain-reading'
+export { readNeeds } from './read-needs'

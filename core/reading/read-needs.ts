@@ -1,0 +1,256 @@
+import { isChatter, isIntroduction, type Sentence, sentencesOf } from './sentences'
+import { noThings } from './knowledge/attributes'
+import { leadingWords } from './knowledge/frames'
+import { assemble } from './assemble'
+import { clausesOf } from './clauses'
+import { Context } from './context'
+import { elementsOf, type Element } from './elements'
+import type { Fact } from './facts'
+import { phraseAt } from './phrases'
+import { questionsIn } from './questions'
+import { readClause } from './read-clause'
+import { readList } from './read-list'
+import type { Reading } from '../needs'
+import { thingsIn } from './things'
+import type { Token } from './token'
+import { tokensOf } from './tokens'
+
+/**
+ * Reads needs written in plain English and proposes a design: tables, fields, ties and questions, each
+ * with the words it rests on. Read twice: first to see which nouns are things of their own, then for what
+ * is said about them. The same needs give the same reading.
+ */
+export function readNeeds(needs: readonly string[]): Reading {
+  const lines = needs.map(classed)
+  let known = thingsIn(readAll(lines, new Set(), new Map()))
+  // A noun once known for a thing stays one: what is said of it reads otherwise then, and says more of others.
+  for (let round = 0; round < 3; round++) {
+    const now = thingsIn(readAll(lines, known.things, known.names))
+    const things = new Set([...known.things, ...now.things])
+    const settled = things.size === known.things.size && now.names.size === known.names.size
+    known = { things, names: now.names }
+    if (settled) break
+  }
+  return assemble(readAll(lines, known.things, known.names), known.things, known.names)
+}
+
+/**
+ * Turns wordings that only join lists into plain commas. Every replacement is as long as what it stands
+ * for, so that places in the text stay true.
+ */
+function smoothed(text: string): string {
+  return text.replace(
+    /\b(?:such as|as well as|including|namely|for example|for instance|e\.g\.|i\.e\.|in addition to)(?=[\s:,])|\bone of the following:?|\b(?:is|are|be) one of:?(?! (?:them|its|our|their|the|those)\b)|\band\/or\b/giu,
+    (words) => {
+      const be = /^(is|are|be) one of/i.exec(words)?.[1]
+      if (be) return be.padEnd(words.length)
+      if (/^one of/i.test(words)) return ''.padEnd(words.length)
+      return (words.toLowerCase() === 'and/or' ? 'or' : ',').padEnd(words.length)
+    },
+  )
+}
+
+type Line =
+  | { readonly kind: 'sentence'; readonly sentence: Sentence; readonly elements: readonly Element[] }
+  | {
+      readonly kind: 'heading'
+      readonly name: string
+      readonly sentence: Sentence
+      readonly elements: readonly Element[]
+      readonly alone: boolean
+      readonly of: string | undefined
+    }
+  | { readonly kind: 'question'; readonly sentence: Sentence; readonly elements: readonly Element[] }
+
+// Saying which word is what takes most of the time, and a need seldom changes: what was classed is kept.
+const kept = new Map<string, Line[]>()
+
+function classed(text: string): Line[] {
+  const known = kept.get(text)
+  if (known) return known
+  if (kept.size > 3000) kept.clear()
+  const lines = linesOf(text)
+  kept.set(text, lines)
+  return lines
+}
+
+/** The sentences of one need with their words already classed; chatter goes. */
+function linesOf(text: string): Line[] {
+  if (isChatter(text) && text.length < 80) return []
+  const lines: Line[] = []
+  for (const sentence of sentencesOf(smoothed(text))) {
+    if (isChatter(sentence.text) || isIntroduction(sentence.text)) continue
+    const questions = questionsIn(sentence)
+    if (questions)
+      lines.push(
+        ...questions.map((question) => ({
+          kind: 'question' as const,
+          sentence: question,
+          elements: elementsOf(tokensOf(question.text, question.start)),
+        })),
+      )
+    else lines.push(lineOf(sentence))
+  }
+  return lines
+}
+
+/** "Clients: name, address" is a heading with its facts; a short line without a verb may head what follows. */
+function lineOf(sentence: Sentence): Line {
+  const headed = /^([\p{L}][\p{L}' -]{1,40}?)\s*(?::|\s[–—-]\s)\s*(\S.*)$/su.exec(sentence.text)
+  if (headed) {
+    const head = tokensOf(headed[1]!, sentence.start)
+    const name = phraseAt(head, 0)
+    const from = sentence.text.length - headed[2]!.length
+    const elements = elementsOf(tokensOf(headed[2]!, sentence.start + from))
+    const finite = head.some((token) => ['verb', 'be', 'have', 'modal', 'pronoun'].includes(token.is))
+    // "Rules: no job may …" only announces what follows.
+    if (name && announcing.test(name.phrase.name))
+      return { kind: 'sentence', sentence: { text: headed[2]!, start: sentence.start + from }, elements }
+    if (name && !finite && head[0]!.is !== 'preposition' && !noThings.has(name.phrase.name))
+      return {
+        kind: 'heading',
+        name: name.phrase.core,
+        sentence,
+        elements,
+        alone: false,
+        of: phraseIn(head, name.next),
+      }
+  }
+  const tokens = tokensOf(sentence.text, sentence.start)
+  const elements = elementsOf(tokens)
+  // "Client (name, address, phone)"
+  const [thing, aside, more] = elements
+  if (thing?.kind === 'thing' && aside?.kind === 'aside' && more === undefined && aside.inside.length > 2)
+    return { kind: 'heading', name: thing.phrase.name, sentence, elements: aside.inside, alone: false, of: undefined }
+  const words = tokens.filter((token) => token.is !== 'mark')
+  const phrase = phraseAt(tokens, 0)
+  if (
+    words.length <= 3 &&
+    phrase &&
+    phrase.next >= words.length &&
+    !/[.!?,]$/.test(sentence.text) &&
+    !noThings.has(phrase.phrase.name)
+  )
+    return { kind: 'heading', name: phrase.phrase.name, sentence, elements: [], alone: true, of: undefined }
+  return { kind: 'sentence', sentence, elements }
+}
+
+/** What a question asks for by name speaks a little for being kept. */
+function asked(elements: readonly Element[], context: Context): Fact[] {
+  return elements.flatMap((element) =>
+    element.kind === 'thing' && context.may(element.phrase.name) ? context.thingFact(element.phrase, 0.7) : [],
+  )
+}
+
+const announcing = /^(rule|note|need|requirement|important|constraint|limit|remark|business rule|also|other)$/
+
+/** The thing a heading's words go on to name: "Treatments at an appointment". */
+function phraseIn(tokens: readonly Token[], from: number): string | undefined {
+  for (let at = from; at < tokens.length; at++) {
+    const found = tokens[at]!.is === 'preposition' ? phraseAt(tokens, at + 1) : undefined
+    if (found) return found.phrase.name
+  }
+  return undefined
+}
+
+function readAll(
+  needs: readonly (readonly Line[])[],
+  things: ReadonlySet<string>,
+  names: ReadonlyMap<string, string>,
+): Fact[] {
+  const facts: Fact[] = []
+  const found = new Map<string, string | undefined>()
+  let headed: string | undefined
+  needs.forEach((lines, need) => {
+    const context = new Context(need, things, names, found)
+    context.lastOwner = headed
+    for (const line of lines) {
+      const at = { need, start: line.sentence.start, end: line.sentence.start + line.sentence.text.length }
+      if (line.kind === 'question')
+        facts.push(
+          { kind: 'question', text: line.sentence.text.replace(/[.?!]+$/, ''), at },
+          ...asked(line.elements, context),
+        )
+      else if (line.kind === 'heading') {
+        const owner = context.thing(line.name) ?? line.name
+        const own = readHeaded(line.elements, owner, context)
+        facts.push(
+          {
+            kind: 'thing',
+            name: line.name,
+            weight: line.alone ? 1 : own.weight,
+            ...(own.weight > 2 && { sure: true }),
+            at,
+          },
+          ...own.facts,
+        )
+        const of = line.of && context.thing(line.of)
+        if (of && of !== owner)
+          facts.push({ kind: 'tie', a: of, b: owner, perA: { least: undefined, most: 'several' }, verb: 'have', at })
+        headed = line.alone ? owner : headed
+        context.lastOwner = owner
+      } else facts.push(...readSentence(line.sentence, line.elements, context))
+    }
+  })
+  return facts
+}
+
+/** What stands after "Clients:": a list of facts, or sentences about them. */
+function readHeaded(elements: readonly Element[], owner: string, context: Context): { facts: Fact[]; weight: number } {
+  const verb = elements.some((element) => element.kind === 'doing')
+  context.lastOwner = owner
+  const listed = elements[0]?.kind === 'thing' && elements[1]?.kind === 'joint' && elements[1].word === ','
+  if (!verb || listed) return { facts: readList(elements, owner, context), weight: 3 }
+  return { facts: clausesOf(elements).flatMap((clause) => readClause(clause, context)), weight: 1.5 }
+}
+
+function readSentence(sentence: Sentence, elements: readonly Element[], context: Context): Fact[] {
+  // What was tied a sentence ago may still be meant, what came before that not.
+  const [tie, before] = [context.lastTie, context.tieBefore]
+  if (tie && tie === before) context.lastTie = undefined
+  context.tieBefore = context.lastTie
+  context.lastVerb = undefined
+  context.lastSubject = undefined
+  const same = synonyms(sentence, context)
+  const facts: Fact[] = [...same]
+  for (const clause of clausesOf(elements)) {
+    if (clause.pronoun === 'one of them') {
+      const found = leadingWords.find(([pattern]) => pattern.test(sentence.text))
+      if (found && context.lastTie) {
+        const { a, b } = context.lastTie
+        facts.push({
+          kind: 'pairFact',
+          a,
+          b,
+          named: { name: found[1], kind: 'tick' },
+          limit: { most: 1, per: facts.findLast((fact) => fact.kind === 'tie')?.a ?? a },
+          at: context.at({ start: sentence.start, end: sentence.start + sentence.text.length }),
+        })
+      }
+      continue
+    }
+    facts.push(...readClause(clause, context))
+  }
+  return facts
+}
+
+/** "a member, also called a friend of the choir": one thing under two names. */
+function synonyms(sentence: Sentence, context: Context): Fact[] {
+  const found =
+    /(?:^|[\s(])(?:an?|the|each|every)?\s*([\p{L}-]+(?: [\p{L}-]+)?),? (?:\()?(?:also (?:called|known as)|which we (?:also )?call|we (?:also )?call (?:it|them)|known as|a\.?k\.?a\.?|otherwise known as) (?:an? |the )?([\p{L}-]+(?: of the [\p{L}-]+| [\p{L}-]+)?)/iu.exec(
+      sentence.text,
+    )
+  if (!found) return []
+  const name = (words: string) => phraseAt(tokensOf(words, 0), 0)?.phrase.name
+  const first = name(found[1]!.replace(/^(each|every|an?|the) /i, ''))
+  const second = name(found[2]!)
+  if (!first || !second || first === second) return []
+  return [
+    {
+      kind: 'same',
+      name: second,
+      as: first,
+      at: context.at({ start: sentence.start + found.index, end: sentence.start + found.index + found[0].length }),
+    },
+  ]
+}
