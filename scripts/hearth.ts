@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { adviceOn } from '@/core/advice'
+import { type Advice, adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
 import { splitNeeds } from '@/core/needs'
 import { plainReading, readNeeds } from '@/core/reading'
@@ -22,7 +22,7 @@ class Refused extends Error {
 }
 
 const verbs: Record<string, (words: readonly string[]) => string> = {
-  check: ([file]) => `${JSON.stringify(adviceOn(bookIn(file)), null, 2)}\n`,
+  check: ([file]) => `${JSON.stringify(adviceOn(bookIn(file)).map(plainAdvice), null, 2)}\n`,
   sql([file, option, dialect]) {
     if (option !== undefined && (option !== '--for' || dialect !== 'mariadb')) {
       throw new Refused(2, `Only “--for mariadb” can be asked for.\n${usage}`)
@@ -31,6 +31,9 @@ const verbs: Record<string, (words: readonly string[]) => string> = {
   },
   'read-needs': ([file]) => `${JSON.stringify(plainReading(readNeeds(splitNeeds(textIn(file)))), null, 2)}\n`,
 }
+
+/** Advice as other programs take it: mends by what they say. */
+const plainAdvice = ({ mends = [], ...advice }: Advice) => ({ ...advice, mends: mends.map((mend) => mend.say) })
 
 /** The words of a file; needs are plain text. */
 function textIn(file: string | undefined): string {

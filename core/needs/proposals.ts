@@ -113,7 +113,7 @@ export function tableCalled(book: Book, name: string): Table | undefined {
   )
 }
 
-export const fieldCalled = (table: Table, name: string) => table.fields.find((field) => key(field.name) === key(name))
+const fieldCalled = (table: Table, name: string) => table.fields.find((field) => key(field.name) === key(name))
 
 function fieldProposal(
   tableName: string,

@@ -1,2 +1,2 @@
-export { type PlainReading, plainReading } from './plain-reading'
+export { plainReading } from './plain-reading'
 export { readNeeds } from './read-needs'

@@ -36,7 +36,7 @@ const numberOf = (token: Token): number | undefined =>
       : Number(token.lower.replace(',', '.'))
 
 /** A quantity phrase that begins at a token, and how many tokens it takes. */
-export function quantityAt(tokens: readonly Token[], at: number): { quantity: Quantity; taken: number } | undefined {
+function quantityAt(tokens: readonly Token[], at: number): { quantity: Quantity; taken: number } | undefined {
   for (const { words, least, most } of patterns) {
     let last: number | undefined
     const fits = words.every((word, i) => {

@@ -7,7 +7,7 @@ interface PlainField {
 }
 
 /** A reading as other programs take it: kinds by their short names, no evidence. */
-export interface PlainReading {
+interface PlainReading {
   readonly tables: readonly { readonly name: string; readonly fields: readonly PlainField[] }[]
   readonly links: readonly {
     readonly from: string

@@ -74,7 +74,7 @@ function readByOffice(clause: Clause, context: Context): Fact[] {
   return [...context.thingFact(first.phrase, 0.8), ...context.thingFact(second.phrase, 0.8)]
 }
 
-export const perOne = ({ quantity, plural, det }: Phrase): Quantity =>
+const perOne = ({ quantity, plural, det }: Phrase): Quantity =>
   quantity ??
   (plural
     ? { least: undefined, most: 'several' }

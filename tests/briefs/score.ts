@@ -12,7 +12,7 @@ export interface Tally {
 export const aspects = ['tables', 'fields', 'kinds', 'ties', 'musts', 'limits', 'tie fields', 'questions'] as const
 export type Scores = Record<(typeof aspects)[number], Tally>
 
-export const noScores = (): Scores =>
+const noScores = (): Scores =>
   Object.fromEntries(aspects.map((aspect) => [aspect, { right: 0, found: 0, wanted: 0 }])) as Scores
 
 export const f1 = ({ right, found, wanted }: Tally) => (found + wanted === 0 ? 1 : (2 * right) / (found + wanted))
@@ -30,7 +30,7 @@ const wordsOf = (name: string) =>
     .map((word) => word.replace(/(?<=...)s$/, ''))
 
 /** Names count as the same where at least half of their words are. */
-export function alike(a: string, b: string): boolean {
+function alike(a: string, b: string): boolean {
   const [first, second] = [wordsOf(a), wordsOf(b)]
   const shared = first.filter((word) => second.includes(word)).length
   return shared > 0 && (2 * shared) / (first.length + second.length) >= 0.5

@@ -1,14 +1,20 @@
 import { fieldPiece, placeName } from '../piece'
 
+const few = 50
+
 /** No two alike among few possible values leaves room for few records. */
 export const noTwoOfFew = fieldPiece('must-settle', (field, table) => {
-  if (!(field.unique === true && (field.kind === 'tick' || field.kind === 'pick' || field.kind === 'mark')))
-    return undefined
+  if (!field.unique || field.kind !== 'whole' || field.least === undefined || field.most === undefined) return undefined
+  const values = Number(field.most) - Number(field.least) + 1
+  if (values > few) return undefined
   return {
-    head: `${placeName(table, field)} leaves room for few records`,
-    text: 'No two may be alike, but there are only a few values. Soon no record could be added.',
+    head: `${placeName(table, field)} leaves room for ${values} records`,
+    text: 'No two may be alike, but there are only so many values. Then no record can be added any more.',
     mends: [
-      { say: 'Let records be alike', edits: () => [{ kind: 'changeField', field: field.id, to: { unique: null } }] },
+      {
+        say: 'Let records be alike',
+        edits: () => [{ kind: 'changeField', field: field.id, to: { unique: null } }],
+      },
     ],
   }
 })

@@ -71,9 +71,6 @@ export const happenings: Readonly<Record<string, readonly string[]>> = {
   bill: ['bill'],
 }
 
-/** Verbs that say when or where something is, not that two things are tied: "takes place on a date". */
-export const happeningAt = set('take begin start end last run meet')
-
 /** Begin a sentence that the data must answer. */
 export const askingFirst = set(
   'list show see find print report which who whose what when where how display search look tell give',

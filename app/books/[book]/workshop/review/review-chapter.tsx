@@ -1,14 +1,17 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { type Advice, adviceOn } from '@/core/advice'
-import { findField } from '@/core/book'
+import { useState } from 'react'
+import { adviceKey, adviceOn, allAdviceOn } from '@/core/advice'
 import { askingOrder } from '@/core/pairings'
 import { unmetNeeds } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
+import { AdviceNote } from './advice-note'
+import { AskedOfRecords } from './asked-of-records'
 
 /** The sixth chapter: what a careful designer would still say before the book is opened. */
 export function ReviewChapter() {
@@ -19,10 +22,9 @@ export function ReviewChapter() {
   const pairs = askingOrder(book).ask.length
   const settle = advice.filter((piece) => piece.weight === 'must-settle')
   const go = (to: string) => router.push(`/books/${id}/workshop/${to}`)
-  const show = (piece: Advice) => {
-    const field = findField(book, piece.about)
-    go(field ? `tables?table=${field.table.id}&field=${field.field.id}` : `tables?table=${piece.about}`)
-  }
+  const waved = allAdviceOn(book).filter((piece) => !advice.includes(piece))
+  const proposals = useProposals(book)
+  const [showWaved, setShowWaved] = useState(false)
   const ready = settle.length === 0 && book.tables.length > 0
   return (
     <Room
@@ -50,14 +52,7 @@ export function ReviewChapter() {
       </div>
       <div className="flex max-w-[720px] flex-col gap-2.5">
         {advice.map((piece) => (
-          <Note
-            key={piece.piece + piece.about}
-            mark={piece.weight === 'must-settle' ? 'settle' : 'look'}
-            head={piece.head}
-            actions={<WordButton onClick={() => show(piece)}>Show me</WordButton>}
-          >
-            {piece.text}
-          </Note>
+          <AdviceNote key={piece.piece + piece.about} advice={piece} />
         ))}
         {unmet.length > 0 && (
           <Note
@@ -93,6 +88,22 @@ export function ReviewChapter() {
             Make the first tables, then look here for what could still go wrong.
           </Empty>
         )}
+        {waved.length > 0 && (
+          <div>
+            <WordButton onClick={() => setShowWaved(!showWaved)} aria-expanded={showWaved}>
+              {showWaved ? 'Hide what was waved off' : `Show ${counted(waved.length, 'piece')} of advice waved off`}
+            </WordButton>
+          </div>
+        )}
+        {showWaved &&
+          waved.map((piece) => (
+            <AdviceNote
+              key={piece.piece + piece.about}
+              advice={piece}
+              waved={book.waved.find((one) => one.what === adviceKey(piece))?.why ?? 'no reason was given'}
+            />
+          ))}
+        {proposals && book.tables.length > 0 && <AskedOfRecords proposals={proposals} />}
       </div>
     </Room>
   )

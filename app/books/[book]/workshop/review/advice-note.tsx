@@ -1,0 +1,121 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { type Advice, adviceKey, type Mend, seenOf } from '@/core/advice'
+import { findField, type Edit } from '@/core/book'
+import { Button, Dialog, Labelled, Note, TextBox, WordButton } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop-context'
+import { sayEdits } from './say-edits'
+
+/** One piece of advice: why it matters, ways to mend it, shown before they are done, or waving it off with a reason. */
+export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonly waved?: string | undefined }) {
+  const { id, book, edit } = useWorkshop()
+  const router = useRouter()
+  const [mending, setMending] = useState<{ mend: Mend; edits: readonly Edit[] }>()
+  const [waving, setWaving] = useState(false)
+  const [why, setWhy] = useState('')
+  const field = findField(book, advice.about)
+  const show = () =>
+    router.push(
+      `/books/${id}/workshop/${field ? `tables?table=${field.table.id}&field=${field.field.id}` : `tables?table=${advice.about}`}`,
+    )
+  const carryOut = (edits: readonly Edit[], say: string) => {
+    setMending(undefined)
+    const [first] = edits
+    if (edits.length === 1 && first) edit(first)
+    else edit({ kind: 'together', say: say.slice(0, 300), edits: [...edits] })
+  }
+  const name = advice.head.slice(0, 290)
+  return (
+    <>
+      <Note
+        mark={waved !== undefined ? 'info' : advice.weight === 'must-settle' ? 'settle' : 'look'}
+        head={advice.head}
+        actions={
+          <>
+            {waved === undefined &&
+              (advice.mends ?? []).map((mend) => (
+                <WordButton key={mend.say} onClick={() => setMending({ mend, edits: mend.edits(freshId) })}>
+                  {mend.say}
+                </WordButton>
+              ))}
+            <WordButton onClick={show} aria-label={`Show me: ${advice.head}`}>
+              Show me
+            </WordButton>
+            {waved === undefined ? (
+              <WordButton onClick={() => setWaving(true)} aria-label={`Wave off: ${advice.head}`}>
+                Wave off
+              </WordButton>
+            ) : (
+              <WordButton onClick={() => edit({ kind: 'wantAgain', what: adviceKey(advice), name })}>
+                Consider again
+              </WordButton>
+            )}
+          </>
+        }
+      >
+        {advice.text}
+        {waved && <span className="block">Waved off: {waved}</span>}
+      </Note>
+      {mending && (
+        <Dialog
+          open
+          onClose={() => setMending(undefined)}
+          title={`${mending.mend.say}?`}
+          say="This will be done. One undo takes it back."
+          actions={
+            <>
+              <Button onClick={() => setMending(undefined)}>Leave it</Button>
+              <Button look="main" onClick={() => carryOut(mending.edits, `${mending.mend.say}: ${advice.head}`)}>
+                Do it
+              </Button>
+            </>
+          }
+        >
+          <ol className="mt-3 list-decimal pl-5">
+            {sayEdits(book, mending.edits).map((words, at) => (
+              <li key={at}>{words}</li>
+            ))}
+          </ol>
+        </Dialog>
+      )}
+      {waving && (
+        <Dialog
+          open
+          onClose={() => setWaving(false)}
+          title="Wave this off?"
+          say="It is kept in the book with your reason, and comes back if the thing changes."
+          actions={
+            <>
+              <Button onClick={() => setWaving(false)}>Keep it</Button>
+              <Button
+                look="main"
+                onClick={() => {
+                  setWaving(false)
+                  edit({
+                    kind: 'waveOff',
+                    id: freshId(),
+                    what: adviceKey(advice),
+                    name,
+                    seen: seenOf(book, advice),
+                    ...(why.trim() && { why: why.trim() }),
+                  })
+                }}
+              >
+                Wave it off
+              </Button>
+            </>
+          }
+        >
+          <div className="mt-3">
+            <Labelled label="Why it is right as it is" htmlFor="wave-why">
+              <TextBox id="wave-why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
+            </Labelled>
+          </div>
+        </Dialog>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+'use client'
+
+import { pathsBetween, sayPath } from '@/core/pairings'
+import type { Proposals } from '@/core/needs'
+import { Note } from '@/ui/kit'
+import { useWorkshop } from '../workshop-context'
+
+/** The questions that the records must answer, each with the way between the tables it takes. */
+export function AskedOfRecords({ proposals }: { readonly proposals: Proposals }) {
+  const { book } = useWorkshop()
+  const { questions } = proposals.reading
+  if (questions.length === 0) return null
+  const tableId = (name: string) => book.tables.find((table) => table.name.toLowerCase() === name.toLowerCase())?.id
+  return (
+    <section aria-labelledby="asked-head" className="mt-6">
+      <h2 id="asked-head" className="mb-2 text-base">
+        What the records must answer
+      </h2>
+      <div className="flex flex-col gap-2.5">
+        {questions.map((question) => {
+          const missing = question.tables.filter((name) => !tableId(name))
+          const [from, to] = question.tables.map(tableId)
+          const paths = from && to ? pathsBetween(book, from, to, { detour: 1, atMost: 3 }) : []
+          const lost = question.tables.length === 0 || missing.length > 0
+          const untied = !lost && to !== undefined && paths.length === 0
+          return (
+            <Note key={question.text} mark={lost || untied ? 'look' : 'fine'} head={question.text}>
+              {question.tables.length === 0 &&
+                'The words name no table to answer it from. Say which records it is about.'}
+              {missing.length > 0 && `The design has no ${missing.join(' and no ')} yet.`}
+              {untied &&
+                `Nothing ties ${question.tables[0]} and ${question.tables[1]}, so it can’t be answered. Answer their pair.`}
+              {!lost && to === undefined && `Answered from ${question.tables[0]} alone.`}
+              {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
+              {paths.length > 1 &&
+                `There are ${paths.length} ways: ${paths.map((path) => sayPath(book, path)).join('; ')}. Lists will ask which is meant.`}
+            </Note>
+          )
+        })}
+      </div>
+    </section>
+  )
+}
