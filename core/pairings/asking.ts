@@ -23,6 +23,8 @@ export function askingOrder(
   spoken: readonly { readonly from: string; readonly to: string }[] = [],
 ): Asking {
   const named = new Set(spoken.flatMap(({ from, to }) => [pairName(from, to)]))
+  // Rows that go with their record are part of it, and come together with others through it.
+  const owned = new Set(book.links.flatMap((link) => (link.onRemove === 'remove' ? [link.many] : [])))
   const distances = new Map<string, ReadonlyMap<string, number>>()
   const distance = (a: string, b: string) => {
     const known = distances.get(a) ?? distancesFrom(book, a)
@@ -32,7 +34,8 @@ export function askingOrder(
   const ranked = openPairs(book).map((pair) => {
     const said = named.has(pairName(pair.a.name, pair.b.name))
     const far = distance(pair.a.id, pair.b.id)
-    return { pair, rank: said ? 0 : far === undefined ? 1 : far === 2 ? 2 : 3 }
+    const part = owned.has(pair.a.id) || owned.has(pair.b.id)
+    return { pair, rank: said ? 0 : part ? 3 : far === undefined ? 1 : far === 2 ? 2 : 3 }
   })
   const order = ranked.filter(({ rank }) => rank < 3).sort((first, second) => first.rank - second.rank)
   return { ask: order.map(({ pair }) => pair), apart: ranked.filter(({ rank }) => rank === 3).map(({ pair }) => pair) }

@@ -167,7 +167,7 @@ function asked({ asking, tail }: Item): Named | undefined {
         return { name: words(rest.slice(1)) || 'number', kind: 'whole' }
       if (first && wordOf(first).join('').startsWith('much')) {
         const thing = rest.slice(1).find((element) => element.kind === 'thing')
-        return { name: thing?.kind === 'thing' ? thing.phrase.name : 'amount', kind: 'exact' }
+        return { name: thing?.kind === 'thing' ? thing.phrase.name : 'quantity', kind: 'exact' }
       }
       const name = words(rest)
       return name ? { name: `how ${name}`, kind: choices ? 'pick' : 'line', ...(choices && { choices }) } : undefined

@@ -77,7 +77,7 @@ export function PairingsChapter() {
         </div>
         <div className="flex items-center gap-3">
           <Tag>
-            {all - open.length} of {all} answered
+            {all - open.length} of {all - apart.length} answered
           </Tag>
           {ask.length > 0 && (
             <Button look="main" onClick={showNext}>

@@ -8,11 +8,13 @@ import { aOrAn, counted, inSentence, listed } from '@/core/words'
 import { Button, classNames, Dialog, Tag, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { ReshapeTable } from './reshape-table'
 
 /** A table's name, what it keeps, what staff know its records by, its key; copying and removing it. */
 export function TableHead({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
   const { book, edit } = useWorkshop()
   const [removing, setRemoving] = useState(false)
+  const [reshaping, setReshaping] = useState(false)
   const names = (ids: readonly string[]) => listed(ids.map((id) => fieldOf(table, id).name))
 
   const copy = () => {
@@ -40,6 +42,7 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
           )}
         </div>
         <div className="flex gap-2">
+          <Button onClick={() => setReshaping(true)}>Split or join</Button>
           <Button onClick={copy}>Copy</Button>
           <Button onClick={() => setRemoving(true)}>Remove</Button>
         </div>
@@ -74,6 +77,7 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
         </FieldsPopover>
         .
       </p>
+      {reshaping && <ReshapeTable table={table} onClose={() => setReshaping(false)} onShow={onShow} />}
       <RemoveTable table={table} open={removing} onClose={() => setRemoving(false)} />
     </header>
   )
