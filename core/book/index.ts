@@ -13,6 +13,7 @@ export {
   linksBetween,
   linksFrom,
   linksTo,
+  partName,
   tableOf,
 } from './find'
 export { isUnique, mustHold } from './keys'

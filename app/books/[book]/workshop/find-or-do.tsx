@@ -14,6 +14,9 @@ export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly o
   const go = (to: string) => () => router.push(`/books/${id}/workshop/${to}`)
   const acts = [
     { id: 'write', words: 'Write a need', pick: go('needs?write') },
+    { id: 'form', words: 'Begin from a paper form', pick: go('needs/form') },
+    { id: 'starter', words: 'Begin from a starter table', pick: go('needs/starter') },
+    { id: 'sheet', words: 'Print the sign-off sheet of the needs', pick: go('needs/sheet') },
     { id: 'table', words: 'Add a table', pick: go('tables?add=table') },
     { id: 'list', words: 'Add a pick list', pick: go('tables?add=list') },
     { id: 'next', words: 'Answer the next pair', pick: go('pairings?next') },

@@ -1,6 +1,6 @@
 'use client'
 
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import { coverageOf, piecesOf, splitNeeds } from '@/core/needs'
 import { counted } from '@/core/words'
@@ -16,7 +16,9 @@ import { useProposals } from '../use-proposals'
 
 /** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
 export function NeedsChapter() {
-  const { book, edit } = useWorkshop()
+  const { id, book, edit } = useWorkshop()
+  const router = useRouter()
+  const go = (to: string) => router.push(`/books/${id}/workshop/needs/${to}`)
   const [chosen, setChosen] = useState<string>()
   const needs = book.needs
   const proposals = useProposals(book)
@@ -59,7 +61,22 @@ export function NeedsChapter() {
     >
       <div className="grid gap-7 xl:grid-cols-[minmax(0,1fr)_minmax(0,400px)]">
         <section aria-label="Needs">
-          <h1 className="text-[22px] leading-tight">Needs</h1>
+          <div className="flex flex-wrap items-start justify-between gap-2">
+            <h1 className="text-[22px] leading-tight">Needs</h1>
+            <div className="flex flex-wrap gap-2">
+              <Button small onClick={() => go('form')}>
+                From a form
+              </Button>
+              <Button small onClick={() => go('starter')}>
+                Starter tables
+              </Button>
+              {needs.length > 0 && (
+                <Button small onClick={() => go('sheet')}>
+                  Sign-off sheet
+                </Button>
+              )}
+            </div>
+          </div>
           <p className="mt-1 mb-3 text-ash-6">
             What the office must keep, and what it must be able to ask. One need to a line.
           </p>

@@ -1,0 +1,90 @@
+import { hintedKind } from '../kinds'
+import { capital, singular } from '../words'
+import type { ReadField, Reading, ReadTable, ReadTie } from './reading'
+
+/** One label of a paper form, and what its fact belongs to. */
+export interface FormLabel {
+  readonly label: string
+  /** "form": once for each form; "lines": in the block that repeats; "total": reckoned from the lines; else whom or what it describes. */
+  readonly of: 'form' | 'lines' | 'total' | 'party'
+  /** The party's name, where it belongs to one: "Customer". */
+  readonly party?: string
+  /** The fact's own name, without the party's. */
+  readonly name: string
+}
+
+/** Parties that forms are made out for or by; a label that begins with one is a fact about it. */
+const parties =
+  'customer client buyer supplier vendor patient guest tenant owner member pupil student employee technician driver seller sender receiver recipient contact payer company vehicle appliance premises property animal device'.split(
+    ' ',
+  )
+const totals =
+  /^(sub-?total|total|grand total|sum|net total|gross total|vat|tax|balance|amount due|to pay|discount total)\b/i
+const lineWords =
+  /^(qty|quantity|item|article|description|unit price|price each|price|amount|line total|hours|rate|unit|part|part number|work done|service)$/i
+
+/** Splits what was typed or pasted into labels and guesses what each belongs to; the guesses are there to be changed. */
+export function readLabels(typed: string): FormLabel[] {
+  const labels = typed
+    .split(/[\n;]|,(?=\s*\p{Lu})/u)
+    .map((label) =>
+      label
+        .replace(/[:_.…]+\s*$/, '')
+        .replace(/^\s*[-•*\d.)]+\s*/, '')
+        .replace(/\s+/g, ' ')
+        .trim(),
+    )
+    .filter(Boolean)
+  const lines = labels.filter((label) => lineWords.test(label)).length
+  return labels.slice(0, 100).map((label): FormLabel => {
+    const first = label
+      .split(' ')[0]!
+      .toLowerCase()
+      .replace(/['’]s$/, '')
+    if (totals.test(label)) return { label, of: 'total', name: label }
+    if (lines > 1 && lineWords.test(label)) return { label, of: 'lines', name: label }
+    const rest = label.split(' ').slice(1).join(' ')
+    if (parties.includes(first)) return { label, of: 'party', party: capital(first), name: capital(rest || 'name') }
+    return { label, of: 'form', name: label }
+  })
+}
+
+/** What a form in use amounts to: the form itself, those it names, its lines; totals are reckoned, not kept. */
+export function readForm(form: string, labels: readonly FormLabel[]): Reading {
+  const name = capital(singular(form.trim()))
+  const fieldsOf = (some: readonly FormLabel[]): ReadField[] =>
+    some.map(({ name: own }) => ({ name: capital(own), kind: hintedKind(own) ?? 'line', evidence: [] }))
+  const own = labels.filter((label) => label.of === 'form')
+  const lines = labels.filter((label) => label.of === 'lines')
+  const named = [...new Set(labels.flatMap((label) => (label.of === 'party' && label.party ? [label.party] : [])))]
+  const table = (called: string, fields: readonly ReadField[], rowsOf?: string): ReadTable => ({
+    name: called,
+    fields,
+    evidence: [],
+    ...(rowsOf && { rowsOf }),
+  })
+  const lineName = `${name} line`
+  const tables: ReadTable[] = [
+    ...named.map((party) =>
+      table(party, fieldsOf(labels.filter((label) => label.of === 'party' && label.party === party))),
+    ),
+    table(name, fieldsOf(own)),
+    ...(lines.length > 0 ? [table(lineName, fieldsOf(lines), name)] : []),
+  ]
+  const tie = (from: string, to: string): ReadTie => ({
+    from,
+    to,
+    kind: '1-n',
+    must: true,
+    least: false,
+    fields: [],
+    verb: 'have',
+    evidence: [],
+  })
+  return {
+    tables,
+    ties: [...named.map((party) => tie(party, name)), ...(lines.length > 0 ? [tie(name, lineName)] : [])],
+    questions: [],
+    open: [],
+  }
+}
