@@ -127,7 +127,9 @@ export function phraseAt(tokens: readonly Token[], from: number): { phrase: Phra
     const inner = phraseAt(tokens, next + 1)
     if (inner) {
       const bare = inner.phrase.det === undefined && inner.phrase.quantity === undefined && !inner.phrase.owner
-      if (bare && (measureNouns.has(name) || !inner.phrase.plural || name === 'number')) {
+      // "a usual number of hours" counts hours; "licence numbers of drivers" are the drivers'.
+      const measures = measureNouns.has(head) && words.slice(0, -1).every((word) => word.is === 'adjective')
+      if (bare && (measures || !inner.phrase.plural)) {
         name = `${name} of ${inner.phrase.plural ? wordsOf(tokens, next + 1, inner.next) : inner.phrase.name}`
         of = inner.phrase.of
       } else of = inner.phrase

@@ -25,22 +25,6 @@ export function sentencesOf(text: string): Sentence[] {
   return sentences
 }
 
-/** Greetings, subjects, thanks and signatures of a letter. */
-export function isChatter(text: string): boolean {
-  return (
-    /^(hi|hello|dear|hey|good (morning|afternoon|evening))\b/i.test(text) ||
-    /^(subject|re|fwd|to|from|cc|date|sent)\s*:/i.test(text) ||
-    /^(kind|best|warm|many|with kind)?\s*(regards|wishes|thanks)\b/i.test(text) ||
-    /^(thanks?|thank you|cheers|yours|sincerely|all the best|see you|speak soon|take care|please (shout|let me know|call|ask))\b/i.test(
-      text,
-    ) ||
-    /^(ps|p\.s)\b/i.test(text) ||
-    /^(i hope|hope|as promised|here is|here are|below|you asked|as discussed|as you know|let me know|looking forward)\b/i.test(
-      text,
-    )
-  )
-}
-
 /** What introduces needs without being one: "What we need to keep is roughly this." */
 export const isIntroduction = (text: string) =>
   /^(what|this is|the following|these are|in short|in brief|that'?s (it|all))\b.*\b(keep|need|record|store|want|list|this|all)\b/i.test(

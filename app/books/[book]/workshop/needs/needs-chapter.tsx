@@ -1,8 +1,9 @@
 'use client'
 
+import { toast } from 'sonner'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
-import { coverageOf, piecesOf, splitNeeds } from '@/core/needs'
+import { coverageOf, piecesOf, splitNeeds, withoutGreetings } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, Segments, SortableRows } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -180,7 +181,12 @@ function WriteNeed({ first, onWrite }: { readonly first: boolean; readonly onWri
     const pasted = event.clipboardData.getData('text/plain')
     if (splitNeeds(pasted).length < 2) return
     event.preventDefault()
-    write(`${text}${pasted}`)
+    const { needs, left } = withoutGreetings(splitNeeds(`${text}${pasted}`))
+    write(needs.join('\n'))
+    if (left.length > 0)
+      toast(
+        `${left.length === 1 ? 'A line' : `${left.length} lines`} of greeting ${left.length === 1 ? 'was' : 'were'} left out: ${left.join(' · ')}`,
+      )
   }
   return (
     <div className="pt-2 pl-[42px]">

@@ -61,30 +61,32 @@ export function FromForm() {
               {labels.map((label) => (
                 <li key={label.label} className="flex flex-wrap items-center gap-2 border-b border-ash-3 py-1">
                   <span className="min-w-0 flex-1 break-words">{label.label}</span>
-                  <ChoiceBox
-                    aria-label={`${label.label} belongs to`}
-                    className="w-[190px]"
-                    value={label.of}
-                    onChange={(event) => {
-                      const of = event.target.value as FormLabel['of']
-                      change(label.label, {
-                        of,
-                        ...(of === 'party' && !label.party && { party: named[0] ?? 'Customer' }),
-                      })
-                    }}
-                  >
-                    <option value="form">the {noun} itself</option>
-                    <option value="party">somebody or something</option>
-                    <option value="lines">the block that repeats</option>
-                    <option value="total">a total, reckoned</option>
-                  </ChoiceBox>
+                  <div className="w-[200px]">
+                    <ChoiceBox
+                      aria-label={`${label.label} belongs to`}
+                      value={label.of}
+                      onChange={(event) => {
+                        const of = event.target.value as FormLabel['of']
+                        change(label.label, {
+                          of,
+                          ...(of === 'party' && !label.party && { party: named[0] ?? 'Customer' }),
+                        })
+                      }}
+                    >
+                      <option value="form">the {noun} itself</option>
+                      <option value="party">somebody or something</option>
+                      <option value="lines">the block that repeats</option>
+                      <option value="total">a total, reckoned</option>
+                    </ChoiceBox>
+                  </div>
                   {label.of === 'party' && (
-                    <TextBox
-                      aria-label={`Who or what ${label.label} describes`}
-                      className="w-[130px]"
-                      value={label.party ?? ''}
-                      onChange={(event) => change(label.label, { party: event.target.value })}
-                    />
+                    <div className="w-[130px]">
+                      <TextBox
+                        aria-label={`Who or what ${label.label} describes`}
+                        value={label.party ?? ''}
+                        onChange={(event) => change(label.label, { party: event.target.value })}
+                      />
+                    </div>
                   )}
                 </li>
               ))}
