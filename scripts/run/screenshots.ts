@@ -14,6 +14,10 @@ interface View {
   readonly path: string
   readonly words: string | RegExp
   readonly theme?: 'dark'
+  /** Another book than the demo's main one. */
+  readonly book?: string
+  /** What is done in its Needs chapter beforehand. */
+  readonly before?: (browser: Browser) => Promise<void>
   readonly first?: (browser: Browser) => Promise<void>
 }
 
@@ -21,8 +25,37 @@ const views: readonly View[] = [
   {
     name: 'needs',
     path: '/workshop/needs',
-    words: 'needs met',
-    first: async (browser) => (await browser.box('Need 4')).click(),
+    words: 'What the words give',
+    book: 'Brindle Bindery',
+    first: async (browser) => {
+      await (await browser.box('Need 4')).click()
+      await browser.read('Accept all of need 4')
+    },
+  },
+  {
+    name: 'from-form',
+    path: '/workshop/needs/form',
+    words: 'From a paper form',
+    book: 'Brindle Bindery',
+    first: async (browser) => {
+      await browser.fill('What the form is called', 'Bill')
+      await browser.fill(
+        'Its labels',
+        'Bill number\nDate\nClient name\nClient address\nQuantity\nDescription\nPrice each\nTotal',
+      )
+      await browser.read('Bill line')
+    },
+  },
+  {
+    name: 'review',
+    path: '/workshop/review',
+    words: 'What the records must answer',
+    book: 'Brindle Bindery',
+    before: async (browser) => {
+      await browser.read('What the words give')
+      await browser.press('Accept everything')
+      await browser.read('✓ in the book')
+    },
   },
   {
     name: 'tables',
@@ -33,7 +66,6 @@ const views: readonly View[] = [
   { name: 'pairings', path: '/workshop/pairings?pair=appliance~visit', words: 'A joining table is needed' },
   { name: 'rules', path: '/workshop/rules', words: 'Ladder height is from' },
   { name: 'map', path: '/workshop/map', words: '20 tables' },
-  { name: 'review', path: '/workshop/review', words: 'Ready to open' },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
   { name: 'history', path: '/workshop/history', words: 'No direct tie between' },
   { name: 'desk', path: '/desk', words: '400 records' },
@@ -75,11 +107,17 @@ await runScript(async (later) => {
     say(`docs/screenshots/${name}.png`)
   }
   if (wanted.length === 0 || wanted.includes('books')) await keep('books')
-  await browser.press('Emberly Flue Care')
-  await browser.read('400 records')
-  const book = (await browser.path()).replace(/\/desk.*/, '')
+  const placeOf = async (name: string) => {
+    await browser.go('/books')
+    await browser.press(name)
+    await browser.read(/records|What the words give/)
+    return (await browser.path()).replace(/\/(desk|workshop).*/, '')
+  }
+  const main = await placeOf('Emberly Flue Care')
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     await browser.driver.manage().addCookie({ name: 'hearth-theme', value: view.theme ?? 'light' })
+    const book = view.book ? await placeOf(view.book) : main
+    await view.before?.(browser)
     await browser.go(book + view.path)
     await browser.read(view.words)
     await view.first?.(browser)
