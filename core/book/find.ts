@@ -1,6 +1,13 @@
 import type { Book, Field, Link, Need, Table } from './book'
 
-export const findTable = (book: Book, id: string): Table | undefined => book.tables.find((table) => table.id === id)
+// A book never changes, so what was worked out for it holds for as long as it lives.
+const tablesOf = new WeakMap<Book['tables'], Map<string, Table>>()
+
+export function findTable(book: Book, id: string): Table | undefined {
+  const known = tablesOf.get(book.tables) ?? new Map(book.tables.map((table) => [table.id, table]))
+  tablesOf.set(book.tables, known)
+  return known.get(id)
+}
 
 export function tableOf(book: Book, id: string): Table {
   const table = findTable(book, id)
@@ -16,7 +23,6 @@ interface FoundField {
   readonly field: Field
 }
 
-// A book never changes, so what was worked out for it holds for as long as it lives.
 const fieldsOf = new WeakMap<Book, Map<string, FoundField>>()
 
 export function findField(book: Book, id: string): FoundField | undefined {

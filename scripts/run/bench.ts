@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { benchAdvice } from '@/bench/advice'
 import { benchBook } from '@/bench/book'
 import { benchLists } from '@/bench/lists'
 import { tell } from '@/bench/measure'
@@ -13,6 +14,7 @@ import { say } from '../setup/say.mjs'
 /** How needs are read, then our own functions against plain SQL in the same run; prints scores and ratios. */
 await runScript(async (later) => {
   benchNeeds()
+  benchAdvice()
   const folder = mkdtempSync(join(tmpdir(), 'hearth-bench-'))
   later(() => rmSync(folder, { recursive: true, force: true }))
   const server = await startPrivateDatabase(folder)

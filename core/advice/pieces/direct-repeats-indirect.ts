@@ -1,4 +1,5 @@
-import { findField, type Link, tableOf } from '../../book'
+import { findField, tableOf } from '../../book'
+import { linksOfTables } from '../named-fields'
 import type { BookPiece } from '../piece'
 
 /** A direct link beside a way through another can disagree with it. */
@@ -6,8 +7,7 @@ export const directRepeatsIndirect: BookPiece = {
   scope: 'book',
   weight: 'worth-a-look',
   find: (book) => {
-    const up = new Map<string, Link[]>()
-    for (const link of book.links) up.set(link.many, [...(up.get(link.many) ?? []), link])
+    const up = linksOfTables(book)
     return book.links.flatMap((link) => {
       for (const step of up.get(link.many) ?? []) {
         if (step === link || step.one === link.one || step.one === link.many) continue

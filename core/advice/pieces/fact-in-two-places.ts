@@ -1,5 +1,6 @@
 import { findTable } from '../../book'
 import { aOrAn, capital, inSentence } from '../../words'
+import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
 
 // Facts that each thing has of its own, and prices, which are copied on purpose on the day.
@@ -15,10 +16,10 @@ export const factInTwoPlaces: BookPiece = {
     return book.links.flatMap((link) => {
       const [one, many] = [findTable(book, link.one), findTable(book, link.many)]
       if (!one || !many || one === many || many.role === 'joining') return []
-      const names = new Map(one.fields.map((field) => [field.name.toLowerCase(), field]))
-      return many.fields
-        .filter((field) => {
-          const other = names.get(field.name.toLowerCase())
+      const names = namedFields(one)
+      return [...namedFields(many)]
+        .filter(([name, field]) => {
+          const other = names.get(name)
           return (
             other &&
             other.kind === field.kind &&
@@ -27,7 +28,7 @@ export const factInTwoPlaces: BookPiece = {
             !one.key.includes(other.id)
           )
         })
-        .map((field) => ({
+        .map(([, field]) => ({
           about: field.id,
           head: `${field.name} stands in ${one.name} and in ${many.name}`,
           text: `${capital(aOrAn(inSentence(many.name)))} leads to its ${inSentence(one.name)}, where ${inSentence(field.name)} is kept already. Kept twice, the two will differ.`,

@@ -1,5 +1,6 @@
 import type { Field, Table } from '../../book'
 import { type KindName, kindOf } from '../../kinds'
+import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
 
 const plain = /^(number|no|code|note|notes|name|type|kind|size|reference|photo|picture|value|quantity)$/i
@@ -17,10 +18,14 @@ export const oneNameTwoKinds: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     const byName = new Map<string, { table: Table; field: Field }[]>()
-    for (const table of book.tables)
-      for (const field of table.fields)
-        if (field.kind !== 'link')
-          byName.set(field.name.toLowerCase(), [...(byName.get(field.name.toLowerCase()) ?? []), { table, field }])
+    for (const table of book.tables) {
+      for (const [name, field] of namedFields(table)) {
+        if (field.kind === 'link') continue
+        const places = byName.get(name) ?? []
+        places.push({ table, field })
+        byName.set(name, places)
+      }
+    }
     return [...byName.values()].flatMap((places) => {
       const [first] = places
       const other = places.find(({ field }) => !alike(field.kind, first!.field.kind))

@@ -7,8 +7,9 @@ export const oneToOneWithBothMusts: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     return book.links.flatMap((link) => {
+      if (link.least !== 1 || link.one === link.many) return []
       const found = findField(book, link.field)
-      if (!found?.field.unique || !found.field.must || link.least !== 1 || link.one === link.many) return []
+      if (!found?.field.unique || !found.field.must) return []
       const one = tableOf(book, link.one)
       return [
         {

@@ -8,8 +8,9 @@ export const rowsWithoutTheirRecord: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     return book.links.flatMap((link) => {
+      if (link.onRemove !== 'remove') return []
       const found = findField(book, link.field)
-      if (link.onRemove !== 'remove' || !found || mustHold(found.table, found.field)) return []
+      if (!found || mustHold(found.table, found.field)) return []
       const one = tableOf(book, link.one)
       return [
         {

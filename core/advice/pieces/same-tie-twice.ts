@@ -1,4 +1,5 @@
-import { findField, findTable, linksFrom } from '../../book'
+import { findTable } from '../../book'
+import { carrierOf, linksOfTables } from '../named-fields'
 import type { BookPiece } from '../piece'
 
 /** Two links with names that don’t say how they differ. */
@@ -7,9 +8,9 @@ export const sameTieTwice: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     return book.tables.flatMap((table) => {
-      const links = linksFrom(book, table.id)
+      const links = linksOfTables(book).get(table.id) ?? []
       return links.flatMap((link) => {
-        const field = findField(book, link.field)?.field
+        const field = carrierOf(table, link)
         const target = findTable(book, link.one)
         const twin = links.find((other) => other !== link && other.one === link.one)
         if (!field || !target || !twin || !/ \d$/.test(field.name)) return []

@@ -14,12 +14,13 @@ const groups = [
   'booking reservation',
   'photo picture',
 ]
-const mean = (name: string) =>
-  groups.find((group) => group.split(' ').includes(name.toLowerCase())) ?? name.toLowerCase()
+// Words that mean one thing, each under the first of its group.
+const meanings = new Map(groups.flatMap((group) => group.split(' ').map((word) => [word, group] as const)))
+const mean = (lower: string) => meanings.get(lower) ?? lower
 
 /** One letter more, less or other. */
 function near(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1 || a === b) return false
+  if (Math.abs(a.length - b.length) > 1 || a === b || /\d/.test(a + b)) return false
   let at = 0
   while (at < a.length && a[at] === b[at]) at++
   return a.slice(at + 1) === b.slice(at + 1) || a.slice(at) === b.slice(at + 1) || a.slice(at + 1) === b.slice(at)
@@ -31,13 +32,14 @@ export const twoNamesForOneThing: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     const names = book.tables.filter((table) => table.role === undefined)
+    const lower = new Map(names.map((table) => [table, table.name.toLowerCase()]))
     return names.flatMap((table, at) => {
       const twin = names
         .slice(0, at)
         .find(
           (other) =>
-            mean(table.name) === mean(other.name) ||
-            (other.name.length > 5 && near(table.name.toLowerCase(), other.name.toLowerCase())),
+            mean(lower.get(table)!) === mean(lower.get(other)!) ||
+            (other.name.length > 5 && near(lower.get(table)!, lower.get(other)!)),
         )
       return twin
         ? [
