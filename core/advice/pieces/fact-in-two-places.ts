@@ -1,4 +1,4 @@
-import { findTable } from '../../book'
+import { type Field, findTable, type Table } from '../../book'
 import { aOrAn, capital, inSentence } from '../../words'
 import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
@@ -8,34 +8,41 @@ const general =
   /^(name|title|note|notes|description|state|status|date|number|code|type|kind|phone|e-?mail|price.*|amount|quantity|colour|color|photo|start.*|end.*|valid until|remarks?|comments?)$/i
 const same = new Set(['line', 'code', 'passage', 'phone', 'email', 'web', 'date'])
 
+const shared = new WeakMap<Table, WeakMap<Table, readonly Field[]>>()
+
+/** The fields of the one table that tell a fact of the other again; worked out once for two tables as they stand. */
+function sharedFacts(one: Table, many: Table): readonly Field[] {
+  const known = shared.get(one) ?? new WeakMap<Table, readonly Field[]>()
+  shared.set(one, known)
+  const found = known.get(many) ?? lookFor(one, many)
+  known.set(many, found)
+  return found
+}
+
+function lookFor(one: Table, many: Table): Field[] {
+  const names = namedFields(one)
+  return [...namedFields(many)].flatMap(([name, field]) => {
+    const other = names.get(name)
+    const twice = other && other.kind === field.kind && same.has(field.kind) && !one.key.includes(other.id)
+    return twice && !general.test(field.name) ? [field] : []
+  })
+}
+
 /** The same fact here and in what is linked to: one day they differ. */
 export const factInTwoPlaces: BookPiece = {
   scope: 'book',
   weight: 'worth-a-look',
-  find: (book) => {
-    return book.links.flatMap((link) => {
+  find: (book) =>
+    book.links.flatMap((link) => {
       const [one, many] = [findTable(book, link.one), findTable(book, link.many)]
       if (!one || !many || one === many || many.role === 'joining') return []
-      const names = namedFields(one)
-      return [...namedFields(many)]
-        .filter(([name, field]) => {
-          const other = names.get(name)
-          return (
-            other &&
-            other.kind === field.kind &&
-            same.has(field.kind) &&
-            !general.test(field.name) &&
-            !one.key.includes(other.id)
-          )
-        })
-        .map(([, field]) => ({
-          about: field.id,
-          head: `${field.name} stands in ${one.name} and in ${many.name}`,
-          text: `${capital(aOrAn(inSentence(many.name)))} leads to its ${inSentence(one.name)}, where ${inSentence(field.name)} is kept already. Kept twice, the two will differ.`,
-          mends: [
-            { say: `Take it out of ${many.name}`, edits: () => [{ kind: 'removeField', field: field.id } as const] },
-          ],
-        }))
-    })
-  },
+      return sharedFacts(one, many).map((field) => ({
+        about: field.id,
+        head: `${field.name} stands in ${one.name} and in ${many.name}`,
+        text: `${capital(aOrAn(inSentence(many.name)))} leads to its ${inSentence(one.name)}, where ${inSentence(field.name)} is kept already. Kept twice, the two will differ.`,
+        mends: [
+          { say: `Take it out of ${many.name}`, edits: () => [{ kind: 'removeField', field: field.id } as const] },
+        ],
+      }))
+    }),
 }

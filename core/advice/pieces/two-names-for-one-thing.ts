@@ -26,36 +26,42 @@ function near(a: string, b: string): boolean {
   return a.slice(at + 1) === b.slice(at + 1) || a.slice(at) === b.slice(at + 1) || a.slice(at + 1) === b.slice(at)
 }
 
+/** For each name the earlier one that may mean the same; asked again only when a name has changed. */
+function twinsAmong(names: readonly string[]): ReadonlyMap<number, number> {
+  const key = names.join('\n')
+  if (last?.key === key) return last.twins
+  const twins = new Map<number, number>()
+  names.forEach((name, at) => {
+    const twin = names.findIndex(
+      (other, before) => before < at && (mean(name) === mean(other) || (other.length > 5 && near(name, other))),
+    )
+    if (twin >= 0) twins.set(at, twin)
+  })
+  last = { key, twins }
+  return twins
+}
+
+let last: { readonly key: string; readonly twins: ReadonlyMap<number, number> } | undefined
+
 /** Client and Customer: one thing under two names is looked for in the wrong place. */
 export const twoNamesForOneThing: BookPiece = {
   scope: 'book',
   weight: 'worth-a-look',
-  find: (book) => {
-    const names = book.tables.filter((table) => table.role === undefined)
-    const lower = new Map(names.map((table) => [table, table.name.toLowerCase()]))
-    return names.flatMap((table, at) => {
-      const twin = names
-        .slice(0, at)
-        .find(
-          (other) =>
-            mean(lower.get(table)!) === mean(lower.get(other)!) ||
-            (other.name.length > 5 && near(lower.get(table)!, lower.get(other)!)),
-        )
-      return twin
-        ? [
-            {
-              about: table.id,
-              head: `${twin.name} and ${table.name} may be one thing`,
-              text: 'Half the records would stand in each, and nobody would know where to look. If they are one, bring them together.',
-              mends: [
-                {
-                  say: `Bring ${table.name} into ${twin.name}`,
-                  edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
-                },
-              ],
-            },
-          ]
-        : []
+  find(book) {
+    const tables = book.tables.filter((table) => table.role === undefined)
+    return [...twinsAmong(tables.map((table) => table.name.toLowerCase()))].map(([at, before]) => {
+      const [table, twin] = [tables[at]!, tables[before]!]
+      return {
+        about: table.id,
+        head: `${twin.name} and ${table.name} may be one thing`,
+        text: 'Half the records would stand in each, and nobody would know where to look. If they are one, bring them together.',
+        mends: [
+          {
+            say: `Bring ${table.name} into ${twin.name}`,
+            edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
+          },
+        ],
+      }
     })
   },
 }
