@@ -1,17 +1,9 @@
 import { describe, expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { type Book, type Edit, emptyBook, faultsOf, make } from '../book'
+import { type Edit, emptyBook, faultsOf } from '../book'
 import { type KindName, plainLook } from '../kinds'
-import { wordProblem } from '../words'
 import { adviceKey, adviceOn, allAdviceOn, pieceNames, seenOf } from '.'
-
-function made(book: Book, ...edits: readonly Edit[]): Book {
-  return edits.reduce((current, edit) => {
-    const next = make(current, edit)
-    if (!next.ok) throw new Error(`${JSON.stringify(edit)}: ${wordProblem(next.problem)}`)
-    return next.value.book
-  }, book)
-}
 
 type Settings = Extract<Edit, { kind: 'changeField' }>['to']
 

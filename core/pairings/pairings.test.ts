@@ -1,19 +1,11 @@
 import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
 import { type Book, emptyBook, make, type Edit } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
 import { allPairs, feetFor, openPairs, pairState, sayOutcome } from '.'
 
-function bookOf(...edits: Edit[]): Book {
-  return edits.reduce(
-    (book, edit) => {
-      const made = make(book, edit)
-      if (!made.ok) throw new Error(wordProblem(made.problem))
-      return made.value.book
-    },
-    emptyBook('Test', plainLook),
-  )
-}
+const bookOf = (...edits: Edit[]): Book => made(emptyBook('Test', plainLook), ...edits)
 
 const table = (id: string): Edit => ({ kind: 'addTable', id, name: id, keyField: `${id}-key` })
 const answer = (

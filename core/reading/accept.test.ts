@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
 import { briefsIn } from '@/tests/briefs/brief'
 import { brindleNeeds } from '@/demo/brindle/needs'
-import { type Book, type Edit, emptyBook, faultsOf, findField, make } from '../book'
+import { type Book, emptyBook, faultsOf, findField } from '../book'
 import { plainLook } from '../kinds'
-import { wordProblem } from '../words'
 import { readNeeds } from '.'
 import {
   acceptEdits,
@@ -18,14 +18,6 @@ const proposalsFor = (book: Book) => laidBeside(book, readNeeds(book.needs.map((
 
 let last = 0
 const freshId = () => `id${last++}`
-
-function made(book: Book, ...edits: Edit[]): Book {
-  return edits.reduce((current, edit) => {
-    const next = make(current, edit)
-    if (!next.ok) throw new Error(`${JSON.stringify(edit)}: ${wordProblem(next.problem)}`)
-    return next.value.book
-  }, book)
-}
 
 const bookOf = (needs: readonly string[]) =>
   made(emptyBook('Test', plainLook), { kind: 'addNeeds', needs: needs.map((text) => ({ id: freshId(), text })) })

@@ -8,12 +8,7 @@ let browser: Browser
 beforeAll(async () => {
   const running = await application('needs')
   browser = await browserAt(running.url)
-  await browser.go('/')
-  await browser.read('Welcome to Hearth Table')
-  await browser.type('Averil Teal', Key.TAB, 'a quiet little town', Key.ENTER)
-  await browser.read('Make your first record book')
-  await browser.type('Otterby Kennels', Key.ENTER)
-  await browser.read('Start from the business')
+  await browser.begin('Otterby Kennels')
 })
 
 const letter = `Hi Averil,
@@ -29,15 +24,8 @@ Also the colour of the lead hook.
 Kind regards
 Hester`
 
-const paste = (text: string) =>
-  browser.driver.executeScript(
-    `const data = new DataTransfer(); data.setData('text/plain', arguments[0])
-     document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`,
-    text,
-  )
-
 test('a pasted letter becomes proposals that can be accepted, changed and waved off', async () => {
-  await paste(letter)
+  await browser.paste(letter)
   await browser.read('Accept everything')
   await browser.read('4 lines of greeting were left out')
   expect(await faults(browser)).toEqual([])

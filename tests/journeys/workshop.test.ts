@@ -9,12 +9,7 @@ let browser: Browser
 beforeAll(async () => {
   const running = await application('workshop')
   browser = await browserAt(running.url)
-  await browser.go('/')
-  await browser.read('Welcome to Hearth Table')
-  await browser.type('Averil Teal', Key.TAB, 'a quiet little town', Key.ENTER)
-  await browser.read('Make your first record book')
-  await browser.type('Otterby Sweeps', Key.ENTER)
-  await browser.read('Start from the business')
+  await browser.begin('Otterby Sweeps')
 })
 
 const alt = (key: string) => Key.chord(Key.ALT, key)
@@ -29,16 +24,8 @@ const until = (what: () => Promise<unknown>, want: unknown) =>
       expect(await what()).toEqual(want)
     })
 
-/** Pastes as a person does: the browser's own paste event with text on it. */
-const paste = (text: string) =>
-  browser.driver.executeScript(
-    `const data = new DataTransfer(); data.setData('text/plain', arguments[0])
-     document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`,
-    text,
-  )
-
 test('pasted lines become needs, which are reworded, put in order and removed', async () => {
-  await paste('1. Each visit is at one premises.\n2) A visit has a day.\n- List the visits of a day.\n\n')
+  await browser.paste('1. Each visit is at one premises.\n2) A visit has a day.\n- List the visits of a day.\n\n')
   await until(needs, ['Each visit is at one premises.', 'A visit has a day.', 'List the visits of a day.'])
   await browser.fill('Need 2', 'A visit has a day and a price.')
   await browser.type(Key.ENTER)

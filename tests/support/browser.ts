@@ -196,6 +196,24 @@ export class Browser {
     await this.read('Record books')
   }
 
+  /** The very first start: the administrator's account and a first book, up to its empty Needs. */
+  async begin(book: string): Promise<void> {
+    await this.go('/')
+    await this.read('Welcome to Hearth Table')
+    await this.type('Averil Teal', Key.TAB, 'a quiet little town', Key.ENTER)
+    await this.read('Make your first record book')
+    await this.type(book, Key.ENTER)
+    await this.read('Start from the business')
+  }
+
+  /** Pastes as a person does: the browser's own paste event with text on it. */
+  paste = (text: string): Promise<unknown> =>
+    this.driver.executeScript(
+      `const data = new DataTransfer(); data.setData('text/plain', arguments[0])
+       document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`,
+      text,
+    )
+
   cookies = (): Promise<IWebDriverOptionsCookie[]> => this.driver.manage().getCookies()
 
   /** What the browser complained of since it was last asked: errors only. */

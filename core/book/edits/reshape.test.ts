@@ -1,15 +1,8 @@
 import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'
 import { type Book, type Edit, emptyBook, faultsOf, findTable, make } from '..'
-
-function made(book: Book, ...edits: readonly Edit[]): Book {
-  return edits.reduce((current, edit) => {
-    const next = make(current, edit)
-    if (!next.ok) throw new Error(wordProblem(next.problem))
-    return next.value.book
-  }, book)
-}
 
 const refusal = (book: Book, edit: Edit) => {
   const next = make(book, edit)
