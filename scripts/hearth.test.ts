@@ -24,6 +24,7 @@ test('check prints the advice on a book as JSON', () => {
   expect(status).toBe(0)
   expect((JSON.parse(stdout) as { piece: string; about: string }[]).map(({ piece, about }) => [piece, about])).toEqual([
     ['tableWithKeyOnly', 'bare'],
+    ['nobodyAskedForIt', 'bare'],
     ['tableTiedToNothing', 'bare'],
   ])
   expect(hearth('check', file('good.json', book)).stdout).toBe('[]\n')
@@ -36,12 +37,32 @@ test('sql prints the script of the whole database', () => {
   expect(stdout.match(/FOREIGN KEY/g)!.length).toBe(book.links.length + 1)
 })
 
+test('read-needs prints the design that words describe', () => {
+  const needs = join(folder, 'needs.txt')
+  writeFileSync(
+    needs,
+    'Each owner has a name.\nA dog belongs to one owner and has a date of birth.\nList all dogs of an owner.\n',
+  )
+  const { stdout, status } = hearth('read-needs', needs)
+  expect(status).toBe(0)
+  expect(JSON.parse(stdout)).toEqual({
+    tables: [
+      { name: 'Owner', fields: [{ name: 'Name', kind: 'text' }] },
+      { name: 'Dog', fields: [{ name: 'Date of birth', kind: 'date' }] },
+    ],
+    links: [{ from: 'Owner', to: 'Dog', kind: '1-n', mandatory: true, limit: null, fields: [] }],
+    questions: [{ text: 'List all dogs of an owner', tables: ['Dog', 'Owner'] }],
+    open: ['Can one owner have more than one dog?'],
+  })
+})
+
 test.each<[string, string[], number, RegExp]>([
   ['no verb', [], 2, /npm run -s hearth/],
   ['a verb that is none', ['dance'], 2, /npm run -s hearth/],
   ['a verb that every object has', ['constructor'], 2, /npm run -s hearth/],
   ['another dialect', ['sql', file('good.json', book), '--for', 'dbase'], 2, /Only “--for mariadb”/],
   ['a missing file', ['check', join(folder, 'nowhere.json')], 1, /can’t be read as JSON/],
+  ['words in a missing file', ['read-needs', join(folder, 'nowhere.txt')], 1, /can’t be read/],
   ['something that is no book', ['check', file('other.json', { hello: 'world' })], 1, /not a record book/],
 ])('%s ends with words and the right code', (_what, words, code, says) => {
   const { status, stderr, stdout } = hearth(...words)
