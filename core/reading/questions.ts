@@ -2,7 +2,7 @@ import { askingFirst } from './knowledge/frames'
 import type { Sentence } from './sentences'
 
 const wish =
-  /^(?:and |also |finally |then )?(?:we|i|staff|the office|the board|management|it)(?: \w+)?(?: also| often| sometimes)? (?:'d like|would like|would love|want|need|must|have|has|should|wish|would|like|can|could)(?: also)?(?: to)?(?: be able)?(?: to)? (see|list|find|answer|ask|print|show|look up|tell|check|report|count|know|work out|get)\b[ :,]*/i
+  /^(?:and |also |finally |then )?(?:we|i|staff|the office|the board|management|it)(?: \w+)?(?: also| often| sometimes)? (?:'d like|would like|would love|wants?|needs?|must|have|has|should|wish|would|like|can|could)(?: also)?(?: to)?(?: be able)?(?: to)? (see|list|find|answer|ask|print|show|look up|tell|check|report|count|know|work out|get)\b[ :,]*/i
 
 /** The questions in a sentence, each as the part that asks; undefined where it asks nothing. */
 export function questionsIn(sentence: Sentence): Sentence[] | undefined {

@@ -34,7 +34,15 @@ export function tokensOf(text: string, offset: number): Token[] {
   let at = offset
   const none: ReadonlySet<string> = new Set()
   const put = (words: string, is: WordClass, tags: ReadonlySet<string>) => {
-    if (words) rough.push({ text: words, lower: plainLower(words), start: at, end: at + words.length, is, tags })
+    if (words)
+      rough.push({
+        text: words,
+        lower: plainLower(words),
+        start: at,
+        end: at + words.length,
+        is: /[\p{L}\p{N}]/u.test(words) ? is : 'mark',
+        tags,
+      })
     at += words.length
   }
   const punctuation = (between: string) => {

@@ -1,0 +1,76 @@
+import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
+import { type Book, type Edit, emptyBook } from '../book'
+import { plainLook } from '../kinds'
+import { coverageOf, proposalsFor, type Reading, unaskedFor } from '.'
+
+const at = (need: number) => [{ need, start: 0, end: 3 }]
+const reading: Reading = {
+  tables: [
+    {
+      name: 'Dog',
+      fields: [
+        { name: 'Name', kind: 'line', evidence: at(0) },
+        { name: 'Weight', kind: 'exact', evidence: at(0) },
+      ],
+      evidence: at(0),
+    },
+  ],
+  ties: [],
+  questions: [
+    { text: 'Which dogs are here', tables: ['Dog'], evidence: at(1) },
+    { text: 'Which cats are here', tables: ['Cat'], evidence: at(2) },
+  ],
+  open: [],
+}
+const needs: Edit = { kind: 'addNeeds', needs: ['a', 'b', 'c', 'd'].map((id) => ({ id, text: `Need ${id}` })) }
+const dog: Edit[] = [
+  { kind: 'addTable', id: 'dog', name: 'Dog', keyField: 'dog-key' },
+  { kind: 'addField', table: 'dog', id: 'name', name: 'Name', holds: 'line' },
+]
+const tick = (need: string, part: string): Edit => ({ kind: 'tieNeed', need, part, met: true })
+const bookOf = (...edits: Edit[]) => made(emptyBook('Test', plainLook), ...edits)
+const coverage = (book: Book) => coverageOf(book, proposalsFor(book, reading))
+
+test('a need is not met before anything is ticked, and its words say what is missing', () => {
+  expect(coverage(bookOf(needs))[0]).toEqual({
+    state: 'not',
+    open: 3,
+    why: 'The words also speak of Dog, Dog → Name and Dog → Weight.',
+  })
+})
+
+test('it is met in part while its words ask for more, and wholly once that is there or waved off', () => {
+  const part = bookOf(needs, ...dog, tick('a', 'dog'))
+  expect(coverage(part)[0]).toEqual({ state: 'part', open: 1, why: 'The words also speak of Dog → Weight.' })
+  const waved = made(part, { kind: 'waveOff', id: 'w', what: 'field/dog/weight', name: 'Weight' })
+  expect(coverage(waved)[0]).toEqual({ state: 'met', open: 0 })
+})
+
+test('a question is met by ticking, and says which table it lacks', () => {
+  const book = bookOf(needs, ...dog)
+  expect(coverage(book)[1]?.why).toBe('Tick the tables that answer it.')
+  expect(coverage(book)[2]?.why).toBe('The design has no cats to answer it from.')
+  expect(coverage(made(book, tick('b', 'dog')))[1]).toEqual({ state: 'met', open: 0 })
+})
+
+test('a need of which nothing was read can only be ticked', () => {
+  expect(coverage(bookOf(needs))[3]).toEqual({ state: 'not', open: 0, why: 'Tick what meets it.' })
+})
+
+test('nobody asked for what neither is ticked nor leads to it', () => {
+  const tables: Edit[] = ['Owner', 'Van'].map((id) => ({ kind: 'addTable', id, name: id, keyField: `${id}-key` }))
+  const owned: Edit = {
+    kind: 'answerPairing',
+    a: 'Owner',
+    b: 'dog',
+    aHasSeveral: true,
+    bHasSeveral: false,
+    aMust: false,
+    bMust: true,
+    ids: { table: 't', links: ['l', 'm'], fields: ['f', 'g'] },
+  }
+  const book = bookOf(needs, ...dog, ...tables, owned, tick('a', 'name'))
+  // A dog leads to its owner, so the owner is asked for; the van is not.
+  expect(unaskedFor(book)).toEqual([{ table: 'Van', fields: [], whole: true }])
+})
