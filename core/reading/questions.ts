@@ -4,6 +4,10 @@ import type { Sentence } from './sentences'
 const wish =
   /^(?:and |also |finally |then )?(?:we|i|staff|the office|the board|management|it)(?: \w+)?(?: also| often| sometimes)? (?:'d like|would like|would love|wants?|needs?|must|have|has|should|wish|would|like|can|could)(?: also)?(?: to)?(?: be able)?(?: to)? (see|list|find|answer|ask|print|show|look up|tell|check|report|count|know|work out|get)\b[ :,]*/i
 
+/** "Management wants to know …": anybody may wish to know. */
+const othersWish =
+  /^(?:the |our )?[a-z]+(?: [a-z]+)? (?:wants?|would like|needs|likes?) to (?:be able to )?(see|list|know|find|print|check|report|count)\b[ :,]*/i
+
 /** The questions in a sentence, each as the part that asks; undefined where it asks nothing. */
 export function questionsIn(sentence: Sentence): Sentence[] | undefined {
   const { text, start } = sentence
@@ -26,7 +30,7 @@ export function questionsIn(sentence: Sentence): Sentence[] | undefined {
       return part.trim() ? [{ text: part.trim().replace(/;$/, ''), start: at }] : []
     })
   }
-  const wished = wish.exec(text)
+  const wished = wish.exec(text) ?? othersWish.exec(text)
   if (wished) {
     const rest = text.slice(wished[0].length)
     const asks =

@@ -69,6 +69,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
     } else if (!other) {
       const may = context.may(phrase.name)
       if (may) facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
+      if (phrase.of && !context.of(phrase.of)) facts.push(...context.thingFact(phrase.of, 0.6))
       const told = self && factTold(clause, subject, phrase, prep, at, context)
       if (told) facts.push(told)
     }
