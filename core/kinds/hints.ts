@@ -8,7 +8,7 @@ const kindHints: readonly (readonly [RegExp, KindName])[] = [
   [/\bdate and time\b|\btime and date\b|\bdate\/time\b|\btimestamp\b/, 'dateTime'],
   [/\btime (opened|closed|reported|received|sent|started|finished|booked|called|raised|created)/, 'dateTime'],
   [/\b(running|playing|cooking|baking|drying|waiting) time$/, 'whole'],
-  [/^(whether|if)\b|\b(flag|yes or no|consent|permission given)$/, 'tick'],
+  [/^(whether|if)\b|\b(yes or no|consent|permission given)$/, 'tick'],
   [/\be-?mail\b/, 'email'],
   [/\bweb ?site\b|\bweb ?page\b|\bweb address\b|\bhome ?page\b|\burl\b/, 'web'],
   [

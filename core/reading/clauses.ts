@@ -1,3 +1,4 @@
+import { recording } from './knowledge/frames'
 import type { Doing, Element } from './elements'
 import type { Phrase } from './phrases'
 
@@ -27,6 +28,9 @@ export function clausesOf(elements: readonly Element[]): Clause[] {
     current = []
   }
   elements.forEach((element, at) => {
+    // "For each boat record: name, length": the list is what is recorded.
+    const last = current.at(-1)
+    if (isWord(element, ':') && last?.kind === 'doing' && !last.doing.passive && recording.has(last.doing.verb)) return
     const hasDoing = current.some((one) => one.kind === 'doing')
     if (element.kind === 'joint') {
       if (/[.;:!?–—-]/.test(element.word) && (hasDoing || element.word !== ':' || startsClause(elements, at + 1)))

@@ -78,16 +78,24 @@ export function wordsOf(item: Item): string {
 /** A list entry as a fact with its name, and its kind where the words tell. */
 export function namedBy(item: Item): Named | undefined {
   if (item.asking) return asked(item)
-  if (!item.phrase) return undefined
+  if (!item.phrase) {
+    // "a title and abstract": a word taken for a quality, alone among things, is one of them.
+    const [only, ...more] = item.tail
+    return only?.kind === 'quality' && more.length === 0 ? { name: only.word } : undefined
+  }
   const { phrase, tail } = item
   const aside = tail.find((element) => element.kind === 'aside')
   const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined
   const counted =
     aside?.kind === 'aside' && aside.inside.some((element) => element.kind === 'asking' && element.word === 'how')
   const more = moreWords(tail)
-  const name = [isSeveral(phrase) ? phrase.name : phrase.said, ...more].join(' ')
-  const yesNo = choices?.every((choice) => /^(yes|no)$/.test(choice))
-  const kind = yesNo ? 'tick' : choices ? 'pick' : counted ? 'whole' : (hintedKind(name) ?? hintedKind(phrase.name))
+  const told = [isSeveral(phrase) ? phrase.name : phrase.said, ...more].join(' ')
+  const name = told.replace(/ ?\(?yes ?\/ ?no\)?$/, '')
+  const yesNo = told !== name || choices?.every((choice) => /^(yes|no)$/.test(choice))
+  const hinted = hintedKind(name) ?? hintedKind(phrase.name)
+  // A value in kilowatts is no money.
+  const measured = hinted === 'money' && phrase.unit && !/euro|pound|dollar/.test(phrase.unit) ? 'exact' : hinted
+  const kind = yesNo ? 'tick' : choices ? 'pick' : counted ? 'whole' : measured
   const several = isSeveral(phrase)
   return {
     name,

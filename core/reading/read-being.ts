@@ -65,6 +65,7 @@ export function isChoice({ doing, rest }: Clause): boolean {
   const first = rest[0]
   const loose = doing!.passive || /ing$/.test(doing!.form)
   if (first?.kind === 'prep' && !/^(in|on|under|at|out)$/.test(first.word) && !loose) return false
+  if (first?.kind === 'prep' && /^(between|for|to|from|with|at|of)$/.test(first.word)) return false
   const items = itemsOf(rest)
   return items.every((item) => {
     const words = wordsOf(item)

@@ -140,7 +140,9 @@ function tie(
   if (act && making.test(verb) && loose) return { kind: 'tie', a: b, b: a, perA: { least: 1, most: 1 }, verb, at }
   if (phrase.det === 'no' || (not && !said.figure))
     return { kind: 'tie', a, b, perA: { least: 0, most: undefined }, verb, at }
-  return { kind: 'tie', a, b, perA, ...(loose && { loose }), verb, at }
+  // "is written by several authors": they will have written others too.
+  const shared = doing.passive && prep === 'by' && phrase.quantity?.most !== 1 && phrase.quantity !== undefined
+  return { kind: 'tie', a, b, perA, ...(loose && { loose }), verb: shared ? 'share' : verb, at }
 }
 
 /** "takes place on a date", "is reported on a day", "costs an amount", "is from a start time to an end time". */

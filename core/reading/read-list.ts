@@ -60,11 +60,16 @@ function readItem(
     const self = other === owner
     if (other && !self && !(phrase.of && context.of(phrase.of) === owner && phrase.name !== other)) {
       const negative = doing && (doing.not || subject?.det === 'no')
-      const quantity = quantityOf(phrase, doing && { ...doing, not: negative ?? false })
+      // "an invoice per quarter" is several as time goes by.
+      const again = item.tail.some((element) => element.kind === 'prep' && /^(per|every)$/.test(element.word))
+      const told = again
+        ? { ...phrase, det: undefined, quantity: { least: undefined, most: 'several' as const } }
+        : phrase
+      const quantity = quantityOf(told, doing && { ...doing, not: negative ?? false })
       context.lastTie = { a: owner, b: other }
       const facts: Fact[] = [{ kind: 'tie', a: owner, b: other, perA: quantity, verb: 'have', at }]
       // "Each job gets an invoice": one for one, unless other words say otherwise.
-      if (doing && /^(get|receive)$/.test(doing.verb) && phrase.det === 'a')
+      if (doing && /^(get|receive)$/.test(doing.verb) && phrase.det === 'a' && !again)
         facts.push({ kind: 'tie', a: other, b: owner, perA: { least: 1, most: 1 }, verb: doing.verb, at })
       const aside = item.tail.find((element) => element.kind === 'aside')
       const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined

@@ -36,5 +36,5 @@ export const measureNouns = set(
 
 /** Generic person words that may be things of their own when the words give them facts. */
 export const units = set(
-  'metre metres meter meters centimetre centimetres cm mm km kilometre kilometres kilo kilos kilogram kilograms gram grams litre litres percent minutes minute hours hour days weeks months years euro euros pounds dollars square cubic degrees stars',
+  'metre metres meter meters centimetre centimetres cm mm km kilometre kilometres kilo kilos kilogram kilograms gram grams litre litres percent minutes minute hours hour days weeks months years euro euros pounds dollars square cubic degrees stars tonnes tons watts kilowatts kilowatt kwh volts amps knots nights pages',
 )
