@@ -108,9 +108,9 @@ await runScript(async (later) => {
   }
   if (wanted.length === 0 || wanted.includes('books')) await keep('books')
   const placeOf = async (name: string) => {
-    await browser.go('/books')
+    await browser.go('/')
     await browser.press(name)
-    await browser.read(/records|What the words give/)
+    await browser.driver.wait(async () => (await browser.path()).startsWith('/books/'), 10_000)
     return (await browser.path()).replace(/\/(desk|workshop).*/, '')
   }
   const main = await placeOf('Emberly Flue Care')
