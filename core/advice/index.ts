@@ -134,15 +134,19 @@ export function allAdviceOn(book: Book): readonly Advice[] {
   const whole = Object.entries(pieces).flatMap(([piece, kind]) =>
     kind.scope === 'book' ? kind.find(book).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
   )
-  const all = [...book.tables.flatMap(adviceOnTable), ...whole]
-  const sorted = all.sort((a, b) => Number(b.weight === 'must-settle') - Number(a.weight === 'must-settle'))
+  const settle: Advice[] = []
+  const look: Advice[] = []
+  const put = (advice: Advice) => (advice.weight === 'must-settle' ? settle : look).push(advice)
+  for (const table of book.tables) adviceOnTable(table).forEach(put)
+  whole.forEach(put)
+  const sorted = [...settle, ...look]
   adviceFor.set(book, sorted)
   return sorted
 }
 
 /** The advice that stands: all but what was waved off and is still as it was. */
 export const adviceOn = (book: Book): readonly Advice[] =>
-  allAdviceOn(book).filter((advice) => !isWavedOff(book, advice))
+  book.waved.length === 0 ? allAdviceOn(book) : allAdviceOn(book).filter((advice) => !isWavedOff(book, advice))
 
 export type { Advice, Mend } from './piece'
 export { adviceKey, seenOf } from './waving'

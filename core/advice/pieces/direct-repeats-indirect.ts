@@ -1,5 +1,5 @@
-import { findField, tableOf } from '../../book'
-import { linksOfTables } from '../named-fields'
+import { tableOf } from '../../book'
+import { carrierOf, linksOfTables } from '../named-fields'
 import type { BookPiece } from '../piece'
 
 /** A direct link beside a way through another can disagree with it. */
@@ -12,24 +12,25 @@ export const directRepeatsIndirect: BookPiece = {
       for (const step of up.get(link.many) ?? []) {
         if (step === link || step.one === link.one || step.one === link.many) continue
         const last = (up.get(step.one) ?? []).find((next) => next.one === link.one && next.many !== next.one)
-        const field = findField(book, link.field)
-        if (!last || !field || field.table.role === 'joining' || field.table.key.includes(field.field.id)) continue
+        const table = tableOf(book, link.many)
+        const field = carrierOf(table, link)
+        if (!last || !field || table.role === 'joining' || table.key.includes(field.id)) continue
         const [a, b, c] = [link.many, step.one, link.one].map((id) => tableOf(book, id).name) as [
           string,
           string,
           string,
         ]
         // A name of its own says that something else is meant.
-        if (field.field.name.toLowerCase() !== c.toLowerCase()) continue
+        if (field.name.toLowerCase() !== c.toLowerCase()) continue
         return [
           {
-            about: field.field.id,
+            about: field.id,
             head: `${a} leads to ${c} in two ways`,
             text: `Directly, and through ${b}. They can disagree. If the direct one means something else, give it a name that says what.`,
             mends: [
               {
                 say: `Take the direct link out`,
-                edits: () => [{ kind: 'removeField', field: field.field.id } as const],
+                edits: () => [{ kind: 'removeField', field: field.id } as const],
               },
             ],
           },
