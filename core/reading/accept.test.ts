@@ -93,3 +93,13 @@ test('the pieces of a need are its text, marked', () => {
   expect(pieces.map((piece) => piece.text).join('')).toBe(text)
   expect(new Set(pieces.map((piece) => piece.mark))).toEqual(new Set(['thing', 'tie', 'fact', undefined]))
 })
+
+test('what the words left open is asked until the book has decided it', () => {
+  const book = bookOf(['A customer places several orders. An order has a date. A customer has a name.'])
+  const open = (now: Book) => proposalsFor(now).reading.open.map((one) => one.text)
+  expect(open(book)).toContain('Can one order have more than one customer?')
+  expect(open(accept(book, (proposal) => proposal.kind === 'table'))).toContain(
+    'Can one order have more than one customer?',
+  )
+  expect(open(accept(book))).toEqual([])
+})
