@@ -4,6 +4,7 @@ export type { Evidence, OpenQuestion, Reading, ReadField, ReadQuestion, ReadTabl
 export { acceptEdits, withWhatTheyNeed } from './accept'
 export { isChatter, withoutGreetings } from './letter'
 export { type MarkKind, type Piece, piecesOf } from './marks'
+export { followNeeds } from './follow-needs'
 export { type Coverage, coverageOf, unaskedFor } from './coverage'
 export { type Proposal, type Proposals, proposalsFor, keptOtherwise, sameWord } from './proposals'
 export { type FormLabel, readForm, readLabels } from './paper-form'

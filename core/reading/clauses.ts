@@ -1,4 +1,4 @@
-import { recording } from './knowledge/frames'
+import { recording, timeSpans } from './knowledge/frames'
 import type { Doing, Element } from './elements'
 import type { Phrase } from './phrases'
 
@@ -156,12 +156,7 @@ function clauseOf(elements: readonly Element[], after: string | undefined, befor
   const base = { lead, after, asking, besides: [] as Phrase[], head: elements.slice(at) as readonly Element[] }
   // "Every year each tenant pays": when it happens is not who does it.
   const when = elements[at]
-  if (
-    when?.kind === 'thing' &&
-    /^(year|month|week|day|season|quarter|term|time|morning|evening)$/.test(when.phrase.name) &&
-    elements[at + 1]?.kind === 'thing'
-  )
-    at++
+  if (when?.kind === 'thing' && timeSpans.has(when.phrase.name) && elements[at + 1]?.kind === 'thing') at++
   const first = elements[at]
   const doingAt = elements.findIndex((one, i) => i >= at && one.kind === 'doing')
   if (doingAt < 0)

@@ -1,5 +1,5 @@
 import { attributeHeads } from './knowledge/attributes'
-import { owning, recording } from './knowledge/frames'
+import { keepingVerbs, officeNames, owning, recording, timeSpans } from './knowledge/frames'
 import type { Quantity } from './knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
@@ -11,7 +11,7 @@ import { type Phrase } from './phrases'
 import { isChoice, readBeing } from './read-being'
 import { readList, readPairList } from './read-list'
 import { readDoing } from './read-doing'
-import { keeping, lastVerb, ownerAtEnd, readKeepList, readKept, readRecording } from './read-recording'
+import { lastVerb, ownerAtEnd, readKeepList, readKept, readRecording } from './read-recording'
 
 const office = new Set(['we', 'i', 'you', 'us', 'staff', 'somebody', 'someone'])
 
@@ -23,7 +23,7 @@ export function readClause(clause: Clause, context: Context): Fact[] {
   if ((doing.not || subject?.det === 'no') && perTime(clause.rest)) return []
   if (subject && isOffice(subject) && recording.has(lastVerb(clause)) && !doing.passive)
     return readRecording(clause, context)
-  if (doing.passive && keeping.test(doing.verb) && clause.head.length > 0) return readKept(clause, context)
+  if (doing.passive && keepingVerbs.has(doing.verb) && clause.head.length > 0) return readKept(clause, context)
   const imperative =
     subject === undefined && pronoun === undefined && doing.verb !== 'be' && !doing.passive && clause.lead.length === 0
   const byOffice = (pronoun !== undefined && office.has(pronoun)) || imperative
@@ -45,12 +45,7 @@ export function readClause(clause: Clause, context: Context): Fact[] {
 }
 
 /** "The system must store …": the office's tools speak for the office. */
-const isOffice = ({ name, det }: Phrase) =>
-  /^(system|database|program|programme|software|application|app|tool|solution|office|company|firm|business|organisation|organization|club|school|shop|association|charity|library|team|manager|owner|administrator)$/.test(
-    name,
-  ) &&
-  det !== 'each' &&
-  det !== 'a'
+const isOffice = ({ name, det }: Phrase) => officeNames.has(name) && det !== 'each' && det !== 'a'
 
 /** "On each job we use materials", "We open a job for a vehicle". */
 function readByOffice(clause: Clause, context: Context): Fact[] {
@@ -120,10 +115,7 @@ const perTime = (rest: readonly Element[]) =>
   rest.some((element, at) => {
     const next = rest[at + 1]
     return (
-      element.kind === 'prep' &&
-      element.word === 'per' &&
-      next?.kind === 'thing' &&
-      /^(day|week|month|year|hour|night)$/.test(next.phrase.name)
+      element.kind === 'prep' && element.word === 'per' && next?.kind === 'thing' && timeSpans.has(next.phrase.name)
     )
   })
 

@@ -1,5 +1,5 @@
 import { attributeHeads, noThings } from './knowledge/attributes'
-import { belonging } from './knowledge/frames'
+import { assigningVerbs, belonging, groupingVerbs, makingVerbs, placingVerbs, selfVerbs } from './knowledge/frames'
 import type { Quantity } from './knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
@@ -48,16 +48,11 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
         context.lastTie = { a: made, b: other }
         facts.push({ kind: 'tie', a: made, b: other, perA: quantity(phrase), verb: doing.verb, at: context.at(phrase) })
       } else facts.push(tie(clause, subject, self, phrase, other, prep, context))
-      if (prep === '' && making.test(doing.verb) && !doing.passive) made = other
+      if (prep === '' && makingVerbs.has(doing.verb) && !doing.passive) made = other
       if (prep === '' && !doing.passive) context.lastOwner = other
       facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
       tied = true
-    } else if (
-      self &&
-      other === self &&
-      /^(report|supervise|manage|depend|refer|belong|marry|replace|follow)$/.test(doing.verb) &&
-      phrase !== subject
-    ) {
+    } else if (self && other === self && selfVerbs.has(doing.verb) && phrase !== subject) {
       facts.push({
         kind: 'tie',
         a: self,
@@ -82,7 +77,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   if (self && lead && !tied) {
     const a = context.of(lead)!
     context.lastTie = { a, b: self }
-    const verb = belonging.has(doing.verb) || making.test(doing.verb) ? doing.verb : 'share'
+    const verb = belonging.has(doing.verb) || makingVerbs.has(doing.verb) ? doing.verb : 'share'
     facts.push({ kind: 'tie', a, b: self, perA: quantity(subject), verb, at: context.at(subject) })
   }
   for (const { phrase } of clause.lead) facts.push(...context.thingFact(phrase, 0.8))
@@ -96,15 +91,12 @@ const person =
 
 /** How strongly it speaks for a noun that something is tied to it: "belongs to one category" more than "in the morning". */
 function weighed({ name, quantity: said, det, plural }: Phrase, prep: string, verb: string): number {
-  if (/^(belong|assign|own|teach|lead|run|handle)$/.test(verb) && (said || det === 'a')) return 2
+  if (assigningVerbs.has(verb) && (said || det === 'a')) return 2
   if (prep === 'by' && (det === 'a' || said) && person.test(name)) return 2
   if (said) return 1.2
   if (prep === 'by' || prep === 'to') return det === 'a' || plural ? 1 : 0.4
   return det === 'a' || plural ? 0.6 : 0.2
 }
-
-/** Their object comes to be by them: one order is placed by one customer. */
-const making = /^(make|place|write|open|raise|issue|send|file|submit|create|draw|produce)$/
 
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
@@ -126,18 +118,18 @@ function tie(
   // "Up to eight pupils take part in a lesson": counted from the object.
   const counted = subject.quantity && (subject.quantity.most !== 1 || subject.plural)
   if (counted && (phrase.det || phrase.quantity?.most === 1))
-    return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb: making.test(verb) ? verb : 'share', at }
+    return { kind: 'tie', a: b, b: a, perA: quantity(subject), verb: makingVerbs.has(verb) ? verb : 'share', at }
   const said = quantity(phrase)
   const loose = subject.plural && !subject.quantity && !phrase.quantity && phrase.plural && subject.det !== 'each'
   // "Products are grouped into categories": each is in one; "the site is divided into plots": each plot is of one site.
-  if (/^(group|categorise|categorize|classify|organise|organize|sort|file)$/.test(verb) && doing.passive && loose)
+  if (groupingVerbs.has(verb) && doing.passive && loose)
     return { kind: 'tie', a, b, perA: { least: 1, most: 1 }, verb, at }
   const act = doing.verb !== 'be' && !doing.passive && prep === ''
   if (act && phrase.det === 'a' && !phrase.quantity && !negative)
     return { kind: 'tie', a, b, perA: { least: undefined, most: undefined }, verb, at }
   const perA: Quantity =
     negative && said.figure ? { least: undefined, most: said.figure } : may ? { ...said, least: 0 } : said
-  if (act && making.test(verb) && loose) return { kind: 'tie', a: b, b: a, perA: { least: 1, most: 1 }, verb, at }
+  if (act && makingVerbs.has(verb) && loose) return { kind: 'tie', a: b, b: a, perA: { least: 1, most: 1 }, verb, at }
   if (phrase.det === 'no' || (not && !said.figure))
     return { kind: 'tie', a, b, perA: { least: 0, most: undefined }, verb, at }
   // "is written by several authors": they will have written others too.
@@ -160,8 +152,7 @@ function factTold(
   if (!attributeHeads.has(head)) {
     // "takes place at a venue": a place or person told on the way, with no facts of its own.
     const where = /^(at|in|by|with|from|about|for)$/.test(prep) && (phrase.det === 'a' || phrase.quantity?.most === 1)
-    const settled =
-      doing.verb === 'be' || doing.passive || /^(take|happen|start|begin|end|meet|stand|live)$/.test(doing.verb)
+    const settled = doing.verb === 'be' || doing.passive || placingVerbs.has(doing.verb)
     if (!where || !settled || !context.may(phrase.name) || subject.det === 'the') return undefined
   }
   if (

@@ -1,5 +1,5 @@
 import { attributeHeads } from './knowledge/attributes'
-import { happenings } from './knowledge/frames'
+import { countingWords, happenings, notedVerbs } from './knowledge/frames'
 import type { Quantity } from './knowledge/quantities'
 import type { Clause } from './clauses'
 import type { Context } from './context'
@@ -9,8 +9,6 @@ import { hintedKind } from '../kinds'
 import { type Item, itemsOf, placeOf } from './items'
 import { type Phrase } from './phrases'
 import { readList, readPairList } from './read-list'
-export const keeping =
-  /^(keep|record|note|store|register|log|write|track|list|hold|save|enter|document|collect|capture)$/
 
 /** "The date and amount of each payment are recorded": what is kept stands before the verb. */
 export function readKept(clause: Clause, context: Context): Fact[] {
@@ -98,8 +96,7 @@ export function readRecording(clause: Clause, context: Context): Fact[] {
   if (about && (context.may(about.name) || context.of(about))) {
     const owner = context.of(about) ?? about.name
     const first = rest.find((element) => element.kind === 'thing')
-    const counts =
-      first?.kind === 'thing' && /^(quantity|amount|number|share|hours?|dose|portion)\b/.test(first.phrase.name)
+    const counts = first?.kind === 'thing' && countingWords.has(first.phrase.name.split(' ')[0]!)
     if (!context.lastTie && about.det === 'each' && counts) return readPairList(rest, owner, '*', context)
     // "note the quantity of each treatment given": a fact about the two that were just tied.
     const tie = context.lastTie
@@ -177,7 +174,7 @@ function whichAndWhich(rest: readonly Element[], context: Context): Fact[] | und
 function noted(verb: string, context: Context): { thing: string; facts: Fact[] } | undefined {
   const known = context.happening(verb)
   if (known) return { thing: known, facts: [] }
-  if (!/^(pay|inspect|harvest|donate|visit|deliver|vaccinate)$/.test(verb)) return undefined
+  if (!notedVerbs.has(verb)) return undefined
   const thing = happenings[verb]![0]!
   return { thing, facts: [{ kind: 'thing', name: thing, weight: 2, at: context.at({ start: 0, end: 0 }) }] }
 }

@@ -1,11 +1,22 @@
+import { irregularPlurals, unchanging } from './irregular'
+
 /** Small helpers for sentences. English only, as the product is. */
+
+const irregular = new Map(
+  Object.entries(irregularPlurals).flatMap(([many, one]) => (many === one ? [] : [[one, many] as const])),
+)
 
 /** @example plural('Service item') // => 'Service items' */
 export function plural(noun: string): string {
   // "Way of paying" becomes "Ways of paying".
   const [head, rest] = noun.split(/ (?=of |for |at |in )(.*)/s)
   if (head && rest) return `${plural(head)} ${rest}`
-  if (/(s|x|z|ch|sh)$/i.test(noun)) return /premises$|series$/i.test(noun) ? noun : `${noun}es`
+  const last = /[\p{L}]+$/u.exec(noun)?.[0] ?? ''
+  if (unchanging.has(last.toLowerCase())) return noun
+  const known = irregular.get(last.toLowerCase())
+  // "Lost child" becomes "Lost children", "Child" becomes "Children".
+  if (known) return noun.slice(0, -last.length) + (/^\p{Lu}/u.test(last) ? capital(known) : known)
+  if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`
   if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`
   return `${noun}s`
 }

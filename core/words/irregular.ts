@@ -107,3 +107,8 @@ export const irregularPlurals: Readonly<Record<string, string>> = {
   videos: 'video',
   studios: 'studio',
 }
+
+/** Words that are one and many at once. Those above that map to themselves are only safe from losing an s. */
+export const unchanging: ReadonlySet<string> = new Set(
+  'premises series species staff sheep fish equipment news means'.split(' '),
+)

@@ -1,4 +1,4 @@
-import { freeName } from '../../book'
+import { numberRecords } from '../mends'
 import type { TablePiece } from '../piece'
 
 /** Names, phones and e-mails change; a key never may. */
@@ -21,20 +21,7 @@ export const keyThatChanges: TablePiece = {
         mends: [
           {
             say: 'Number its records instead',
-            edits: (freshId: () => string) => {
-              const id = freshId()
-              return [
-                {
-                  kind: 'addField',
-                  table: table.id,
-                  id,
-                  name: freeName(`${table.name} number`, table.fields),
-                  holds: 'running',
-                  before: table.fields[0]!.id,
-                } as const,
-                { kind: 'setKey', table: table.id, fields: [id] } as const,
-              ]
-            },
+            edits: (freshId: () => string) => numberRecords(table, freshId),
           },
         ],
       },

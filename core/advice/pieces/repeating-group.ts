@@ -1,6 +1,6 @@
 import type { Field } from '../../book'
 import { capital, listed } from '../../words'
-import { rowsOf } from '../rows-of'
+import { rowsOf } from '../mends'
 import type { TablePiece } from '../piece'
 
 const baseOf = (field: Field) =>

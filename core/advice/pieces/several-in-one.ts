@@ -1,4 +1,4 @@
-import { rowsOf } from '../rows-of'
+import { rowsOf } from '../mends'
 import { fieldPiece, placeName } from '../piece'
 
 /** A field for several values can’t be searched or counted by one. */

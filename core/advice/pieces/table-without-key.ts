@@ -1,4 +1,4 @@
-import { freeName } from '../../book'
+import { numberRecords } from '../mends'
 import type { TablePiece } from '../piece'
 
 /** Without a key, two records can’t be told apart for good and nothing can link to them. */
@@ -15,14 +15,7 @@ export const tableWithoutKey: TablePiece = {
         mends: [
           {
             say: 'Number its records',
-            edits: (freshId) => {
-              const id = freshId()
-              const name = freeName(`${table.name} number`, table.fields)
-              return [
-                { kind: 'addField', table: table.id, id, name, holds: 'running', before: table.fields[0]?.id ?? null },
-                { kind: 'setKey', table: table.id, fields: [id] },
-              ]
-            },
+            edits: (freshId: () => string) => numberRecords(table, freshId),
           },
         ],
       },

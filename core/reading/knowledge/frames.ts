@@ -83,3 +83,42 @@ export const leadingWords: readonly (readonly [RegExp, string])[] = [
   [/\b(is )?(the )?(head|main|chief|first|primary|senior)\b/, 'main'],
   [/\b(is )?(the )?(chair|chairs|captain|spokesperson|contact|responsible)\b/, 'responsible'],
 ]
+
+/** What only gathers or uses others shares them: told from one side alone, both may have several. */
+export const sharingVerbs = set(
+  'share carry use contain include involve cover show be sign attend sing play give list need require speak know perform feature serve rate review score vote',
+)
+
+/** Their object comes to be by them: one order is placed by one customer. */
+export const makingVerbs = set('make place write open raise issue send file submit create draw produce')
+
+/** "Products are grouped into categories": each is in one of them. */
+export const groupingVerbs = set('group categorise categorize classify organise organize sort file')
+
+/** Say that something is one of those that belong to another: "belongs to one category". */
+export const assigningVerbs = set('belong assign own teach lead run handle')
+
+/** A thing may be tied to others of its kind by these: "reports to another employee". */
+export const selfVerbs = set('report supervise manage depend refer belong marry replace follow')
+
+/** Keep facts: "the date and amount of each payment are recorded". */
+export const keepingVerbs = set(
+  'keep record note store register log write track list hold save enter document collect capture',
+)
+
+/** Happenings that an office writes down even where it says no noun for them: "when they pay we note the amount". */
+export const notedVerbs = set('pay inspect harvest donate visit deliver vaccinate')
+
+/** Settle where or when something is; a place or person told beside them is a fact. */
+export const placingVerbs = set('take happen start begin end meet stand live')
+
+/** The office and its tools, which keep records but are none. */
+export const officeNames = set(
+  'system database program programme software application app tool solution office company firm business organisation organization club school shop association charity library team manager owner administrator',
+)
+
+/** "the quantity of each treatment": facts that belong to two things together. */
+export const countingWords = set('quantity amount number share hour hours dose portion')
+
+/** Spans of time that a limit may be about. */
+export const timeSpans = set('day week month year hour night season quarter term time morning evening')

@@ -24,7 +24,7 @@ export function NeedsChapter() {
   const needs = book.needs
   const proposals = useProposals(book)
   const [side, setSide] = useState<'words' | 'ticks'>('words')
-  const coverage = proposals && proposals.reading ? coverageOf(book, proposals) : undefined
+  const coverage = proposals ? coverageOf(book, proposals) : undefined
   const count = (state: 'met' | 'part' | 'not') =>
     coverage
       ? coverage.filter((one) => one.state === state).length

@@ -2,7 +2,6 @@
 
 import { useRouter } from 'next/navigation'
 import type { Proposals } from '@/core/needs'
-import { findTable } from '@/core/book'
 import { WordButton } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 
@@ -18,10 +17,7 @@ export function OpenQuestions({
 }) {
   const { id, book } = useWorkshop()
   const router = useRouter()
-  const open = proposals.reading.open.filter(
-    (one) =>
-      !cards || one.about.every((name) => cards.includes(name)) || one.about.some((name) => cards.at(-1) === name),
-  )
+  const open = proposals.reading.open.filter(({ about }) => !cards || about.every((name) => cards.includes(name)))
   if (open.length === 0) return null
   const tableId = (name: string) => book.tables.find((table) => table.name === name)?.id
   return (
@@ -34,7 +30,7 @@ export function OpenQuestions({
           return (
             <li key={text} className="flex min-h-8 items-center justify-between gap-2 text-ash-6">
               <span className="min-w-0">{text}</span>
-              {to && findTable(book, a!) && (
+              {to && (
                 <WordButton onClick={() => router.push(`/books/${id}/workshop/${to}`)} aria-label={`Answer: ${text}`}>
                   Answer
                 </WordButton>
