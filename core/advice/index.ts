@@ -20,6 +20,7 @@ import { linkedBothWays } from './pieces/linked-both-ways'
 import { listNobodyPicksFrom } from './pieces/list-nobody-picks-from'
 import { longWordsInALine } from './pieces/long-words-in-a-line'
 import { measureWithoutUnit } from './pieces/measure-without-unit'
+import { moneyAsExact } from './pieces/money-as-exact'
 import { moneyAsMeasured } from './pieces/money-as-measured'
 import { nameAndItsParts } from './pieces/name-and-its-parts'
 import { noTwoAlikeNames } from './pieces/no-two-alike-names'
@@ -75,6 +76,7 @@ const pieces: Record<string, AdvicePiece> = {
   listNobodyPicksFrom,
   longWordsInALine,
   measureWithoutUnit,
+  moneyAsExact,
   moneyAsMeasured,
   nameAndItsParts,
   noTwoAlikeNames,

@@ -30,12 +30,12 @@ const kindHints: readonly (readonly [RegExp, KindName])[] = [
     'money',
   ],
   [/\b(price|cost|fee|rate|charge|rent) (per|each|of|charged|paid|at|for)\b/, 'money'],
+  [/^year (of|built|joined|made|published)/, 'whole'],
   [
     /\b(date of|day of|date when|day when)\b|\bdate\b|\b(birthday|birthdate|dob|night|deadline|expiry|expiration|due day|day)$/,
     'date',
   ],
   [/\b(expires?|valid until|best before|due|born|hired on|joined|issued|purchased) ?(on)?$/, 'date'],
-  [/^year (of|built|joined|made|published)/, 'whole'],
   [/\b(time|clock|hour of day|opening hours)$|\btime (of|in|out|it|they)\b/, 'time'],
   [/\b(score|grade|mark|star|rating|stars)s?$/, 'mark'],
   [

@@ -40,7 +40,7 @@ test.each<[KindedField, string, string]>([
     '15.2',
     'Tower crew.',
   ],
-  [field('exact', { decimals: 1, digits: 2 }), '6.55', 'At most 1 decimal fit here.'],
+  [field('exact', { decimals: 1, digits: 2 }), '6.55', 'At most 1 decimal fits here.'],
   [field('exact', { decimals: 1, digits: 2 }), '100', 'At most 2 digits fit before the decimal point.'],
   [field('exact'), '.5', '0.50'],
   [field('exact'), '1e3', '“1e3” is not a number such as 12.5.'],

@@ -97,6 +97,7 @@ function doingAt(
   let not = false
   let be = false
   let have = false
+  let did: string | undefined
   for (; at < tokens.length; at++) {
     const { is, lower } = tokens[at]!
     if (is === 'modal') {
@@ -106,8 +107,10 @@ function doingAt(
     } else if (is === 'not' && lower !== 'no') not = true
     else if (is === 'be') be = true
     else if (is === 'have') have = true
-    else if (/^(do|does|did|don't|doesn't)$/.test(lower)) not ||= lower.includes("n't")
-    else if (is !== 'filler' || at === from) break
+    else if (/^(do|does|did|don't|doesn't)$/.test(lower)) {
+      did = lower
+      not ||= lower.includes("n't")
+    } else if (is !== 'filler' || at === from) break
   }
   while (at > from && tokens[at - 1]!.is === 'filler' && !isMain(tokens[at])) at--
   const helpers = at > from && tokens.slice(from, at).some((token) => token.is !== 'not' && token.is !== 'filler')
@@ -132,6 +135,7 @@ function doingAt(
     const form = particle ? `${main.lower} ${particle.lower}` : main.lower
     return made(infinitive(main.lower), form, particle ? next + 1 : next, be && main.is === 'participle')
   }
+  if (did) return made('do', did, at, false)
   if (have) return made('have', 'has', at, false)
   if (be) return made('be', 'is', at, false)
   return undefined

@@ -78,29 +78,32 @@ export function wordsOf(item: Item): string {
 /** A list entry as a fact with its name, and its kind where the words tell. */
 export function namedBy(item: Item): Named | undefined {
   if (item.asking) return asked(item)
+  const aside = item.tail.find((element) => element.kind === 'aside')
+  const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined
+  const yesNo = choices?.every((choice) => /^(yes|no)$/.test(choice)) ?? false
   if (!item.phrase) {
     // "a title and abstract": a word taken for a quality, alone among things, is one of them.
-    const [only, ...more] = item.tail
-    return only?.kind === 'quality' && more.length === 0 ? { name: only.word } : undefined
+    const [only, ...more] = item.tail.filter((element) => element !== aside)
+    return only?.kind === 'quality' && more.length === 0
+      ? { name: only.word, ...(yesNo && { kind: 'tick' }) }
+      : undefined
   }
   const { phrase, tail } = item
-  const aside = tail.find((element) => element.kind === 'aside')
-  const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined
   const counted =
     aside?.kind === 'aside' && aside.inside.some((element) => element.kind === 'asking' && element.word === 'how')
   const more = moreWords(tail)
   const told = [isSeveral(phrase) ? phrase.name : phrase.said, ...more].join(' ')
   const name = told.replace(/ ?\(?yes ?\/ ?no\)?$/, '')
-  const yesNo = told !== name || choices?.every((choice) => /^(yes|no)$/.test(choice))
+  const tick = yesNo || told !== name
   const hinted = hintedKind(name) ?? hintedKind(phrase.name)
   // A value in kilowatts is no money.
   const measured = hinted === 'money' && phrase.unit && !/euro|pound|dollar/.test(phrase.unit) ? 'exact' : hinted
-  const kind = yesNo ? 'tick' : choices ? 'pick' : counted ? 'whole' : measured
+  const kind = tick ? 'tick' : choices ? 'pick' : counted ? 'whole' : measured
   const several = isSeveral(phrase)
   return {
     name,
     ...(kind && { kind }),
-    ...(choices && !yesNo && { choices }),
+    ...(choices && !tick && { choices }),
     ...(several && { several }),
     ...(phrase.unit && { unit: phrase.unit }),
   }
@@ -171,8 +174,7 @@ function asked({ asking, tail }: Item): Named | undefined {
     case 'how': {
       if (first?.kind === 'thing' && first.phrase.quantity)
         return { name: first.phrase.name, kind: hintedKind(first.phrase.name) === 'exact' ? 'exact' : 'whole' }
-      if (first?.kind === 'quality' && first.word === 'many')
-        return { name: words(rest.slice(1)) || 'number', kind: 'whole' }
+      if (first?.kind === 'pronoun' && first.word === 'many') return { name: words(rest) || 'number', kind: 'whole' }
       if (first && wordOf(first).join('').startsWith('much')) {
         const thing = rest.slice(1).find((element) => element.kind === 'thing')
         return { name: thing?.kind === 'thing' ? thing.phrase.name : 'quantity', kind: 'exact' }

@@ -28,7 +28,7 @@ function wordValue(problem: ValueProblem): string | undefined {
     case 'too-many-decimals':
       return problem.decimals === 0
         ? 'Only whole numbers fit here.'
-        : `At most ${counted(problem.decimals, 'decimal')} fit here.`
+        : `At most ${counted(problem.decimals, 'decimal')} ${problem.decimals === 1 ? 'fits' : 'fit'} here.`
     case 'too-many-digits':
       return `At most ${counted(problem.digits, 'digit')} fit before the decimal point.`
     case 'below':

@@ -88,7 +88,7 @@ const wrong: readonly [string, string, string][] = [
   ['How many', 'three', '“three” is not a whole number such as 12.'],
   ['How many', '61', 'This must be 60 or less.'],
   ['How high', '15.2', 'Over 14 m needs the tower crew.'],
-  ['How high', '1.25', 'At most 1 decimal fit here.'],
+  ['How high', '1.25', 'At most 1 decimal fits here.'],
   ['Reading', '1e5', '“1e5” is not a number such as 12.5.'],
   ['Price', '12,50', '“12,50” is not a number such as 12.5.'],
   ['Day', '29/2/2027', 'There is no such day as “29/2/2027”.'],

@@ -77,6 +77,7 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
     table('Job', ['State pick', words('done', 'Do-ne')]),
     table('Job', ['State pick', words('done', 'undone')]),
   ],
+  moneyAsExact: [table('Job', 'Price exact'), table('Job', ['Rate exact', { unit: 'km/h' }])],
   moneyAsMeasured: [table('Job', 'Price measured'), table('Job', 'Price money')],
   numberAsText: [table('Job', 'Quantity line'), table('Job', 'Size line')],
   codeAsNumber: [table('Client', 'Postcode whole'), table('Client', 'Floor whole')],

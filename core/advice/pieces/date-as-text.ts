@@ -5,7 +5,7 @@ import { fieldPiece, placeName } from '../piece'
 export const dateAsText = fieldPiece('worth-a-look', (field, table) => {
   if (!(
     field.kind === 'line' &&
-    hintedKind(field.name.toLowerCase()) === 'date' &&
+    hintedKind(field.name) === 'date' &&
     /\b(date|birthday|deadline|expiry|born)\b/i.test(field.name)
   ))
     return undefined

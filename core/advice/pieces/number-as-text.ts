@@ -9,7 +9,7 @@ const certain =
 export const numberAsText = fieldPiece('worth-a-look', (field, table) => {
   if (!(
     field.kind === 'line' &&
-    ['whole', 'exact', 'money'].includes(hintedKind(field.name.toLowerCase()) ?? '') &&
+    ['whole', 'exact', 'money'].includes(hintedKind(field.name) ?? '') &&
     certain.test(field.name)
   ))
     return undefined
@@ -19,7 +19,7 @@ export const numberAsText = fieldPiece('worth-a-look', (field, table) => {
     mends: [
       {
         say: 'Make it a number',
-        edits: () => [{ kind: 'changeField', field: field.id, to: { kind: hintedKind(field.name.toLowerCase())! } }],
+        edits: () => [{ kind: 'changeField', field: field.id, to: { kind: hintedKind(field.name)! } }],
       },
     ],
   }

@@ -89,7 +89,7 @@ test.each<[string, Edit, string]>([
   [
     'a bound with too many decimals',
     change('height', { decimals: 1, least: '2.05' }),
-    'At least: At most 1 decimal fit here.',
+    'At least: At most 1 decimal fits here.',
   ],
   ['a start out of bounds', change('height', { most: '14', startsAs: '15' }), 'Starts as: This must be 14.00 or less.'],
   [
