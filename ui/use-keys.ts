@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent } from 'react'
+import { keyName } from './key-name'
 
 type Keys = Readonly<Record<string, (() => void) | undefined>>
 
@@ -8,7 +9,7 @@ type Keys = Readonly<Record<string, (() => void) | undefined>>
  */
 export function useKeys(always: Keys, idle: Keys = {}): void {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
-    const name = nameOf(event)
+    const name = keyName(event)
     const act = always[name] ?? (isTyping(event.target) ? undefined : idle[name])
     if (!act) return
     event.preventDefault()
@@ -19,19 +20,6 @@ export function useKeys(always: Keys, idle: Keys = {}): void {
     window.addEventListener('keydown', listen)
     return () => window.removeEventListener('keydown', listen)
   }, [])
-}
-
-/** Letters are capitals whatever Shift says; signs such as "?" are themselves. */
-function nameOf(event: KeyboardEvent): string {
-  const letter = /^[a-z]$/i.test(event.key)
-  return [
-    (event.ctrlKey || event.metaKey) && 'Ctrl',
-    event.altKey && 'Alt',
-    event.shiftKey && letter && 'Shift',
-    letter ? event.key.toUpperCase() : event.key,
-  ]
-    .filter(Boolean)
-    .join(' ')
 }
 
 const isTyping = (target: EventTarget | null) =>

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { briefsIn } from '@/tests/briefs/brief'
@@ -33,6 +34,25 @@ test.each(
   const book = accept(bookOf(needs))
   expect(faultsOf(book)).toEqual([])
   expect(proposalsFor(book).all.filter((proposal) => proposal.state !== 'here')).toEqual([])
+})
+
+test('whatever words are read, all of it can be accepted, and is there then', () => {
+  const word = fc.constantFrom(
+    ...'each a visit visits has have or more one several ( ) : , . of name date state number customer dog dogs them which we note is may booked done belongs to by with the quantity and per week constructor __proto__'.split(
+      ' ',
+    ),
+    'x'.repeat(70),
+    'very '.repeat(14) + 'long name',
+  )
+  const need = fc.array(word, { minLength: 3, maxLength: 30 }).map((words) => words.join(' '))
+  fc.assert(
+    fc.property(fc.array(need, { minLength: 1, maxLength: 4 }), (needs) => {
+      const book = accept(bookOf(needs))
+      expect(faultsOf(book)).toEqual([])
+      expect(proposalsFor(book).all.filter((proposal) => proposal.state !== 'here')).toEqual([])
+    }),
+    { numRuns: 300 },
+  )
 })
 
 test('the bindery’s words become a design whose parts say which need asked for them', () => {

@@ -33,7 +33,8 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
 
 function checkCanonical(look: Book['look'], plain: Book['look'], wanted: Field, value: Value): Result<Value> {
   const { control, read } = kindOf(wanted.kind)
-  if (value === null || value === '') return checkValue(control === 'tick' ? '0' : null, wanted, look)
+  // Blanks are nothing here as they are in the form: a must isn't met by a space.
+  if (value === null || value.trim() === '') return checkValue(control === 'tick' ? '0' : null, wanted, look)
   const canonical = read(value, wanted, plain)
   return canonical.ok ? checkValue(canonical.value, wanted, look) : fail(canonical.problem)
 }
