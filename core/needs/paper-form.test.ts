@@ -28,6 +28,16 @@ test('a bill’s labels are guessed to be of the bill, its customer, its lines o
   ])
 })
 
+test('labels are taken once, cut to what a name may be, without signs alone', () => {
+  expect(readLabels(`Total\n:::\nName\nname ____\n- 1) Town\n${'z'.repeat(99)}`).map(({ label }) => label)).toEqual([
+    'Total',
+    'name',
+    'Town',
+    'z'.repeat(60),
+  ])
+  expect(readLabels(' \n;; ')).toEqual([])
+})
+
 test('a bill becomes its header, its party and its lines; totals are not kept', () => {
   const book = accepted(readForm('bills', readLabels(bill)))
   expect(faultsOf(book)).toEqual([])

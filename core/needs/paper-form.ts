@@ -1,3 +1,4 @@
+import { limits } from '../book'
 import { hintedKind } from '../kinds'
 import { capital, singular } from '../words'
 import type { ReadField, Reading, ReadTable, ReadTie } from './reading'
@@ -25,16 +26,19 @@ const lineWords =
 
 /** Splits what was typed or pasted into labels and guesses what each belongs to; the guesses are there to be changed. */
 export function readLabels(typed: string): FormLabel[] {
-  const labels = typed
+  const cleaned = typed
     .split(/[\n;]|,(?=\s*\p{Lu})/u)
     .map((label) =>
       label
-        .replace(/[:_.…]+\s*$/, '')
-        .replace(/^\s*[-•*\d.)]+\s*/, '')
+        .replace(/[:_.…\s]+$/, '')
+        .replace(/^\s*(?:[-•*]\s*|\d+[.)]\s*)+/, '')
         .replace(/\s+/g, ' ')
-        .trim(),
+        .trim()
+        .slice(0, limits.nameLength),
     )
-    .filter(Boolean)
+    .filter((label) => /[\p{L}\p{N}]/u.test(label))
+  // The same label twice is one fact.
+  const labels = [...new Map(cleaned.map((label) => [label.toLowerCase(), label])).values()]
   const lines = labels.filter((label) => lineWords.test(label)).length
   return labels.slice(0, 100).map((label): FormLabel => {
     const first = label

@@ -1,11 +1,11 @@
 import type { KindName } from '../kinds'
-import { limits } from '../book'
 import type { Evidence, ReadField, Reading, ReadQuestion, ReadTable, ReadTie } from '../needs'
-import { capital, singular } from '../words'
+import { singular } from '../words'
 import { Context } from './context'
 import type { Fact, Named } from './facts'
 import { mentioned } from './mentioned'
 import { openQuestions } from './open-questions'
+import { shownFields, shownNames } from './shown-names'
 import { placed, throughHappenings, tieOf } from './resolve-ties'
 import { pairsIn } from './ties'
 
@@ -83,6 +83,7 @@ export function assemble(
     })
   }
   const kept = new Set(tables.map((table) => table.name))
+  const shownName = shownNames(kept)
   const questions = facts.flatMap((fact): ReadQuestion[] =>
     fact.kind === 'question'
       ? [
@@ -102,28 +103,19 @@ export function assemble(
       ...table,
       name: shownName(table.name),
       ...(table.rowsOf && { rowsOf: shownName(table.rowsOf) }),
-      fields: table.fields.map(shownField),
+      fields: shownFields(table.fields, shownName),
     })),
     ties: shown.map((tie) => ({
       ...tie,
       from: shownName(tie.from),
       to: shownName(tie.to),
-      fields: tie.fields.map(shownField),
+      fields: shownFields(tie.fields, shownName),
       ...(tie.limit && { limit: { ...tie.limit, per: shownName(tie.limit.per), of: shownName(tie.limit.of) } }),
     })),
     questions,
     open: openQuestions(tables, shown, told),
   }
 }
-
-/** As names stand on screen. A name longer than a book takes is cut at a word, where it can be. */
-function shownName(name: string): string {
-  if (name.length <= limits.nameLength) return capital(name)
-  const cut = name.slice(0, limits.nameLength)
-  return capital(cut.includes(' ') ? cut.slice(0, cut.lastIndexOf(' ')) : cut)
-}
-
-const shownField = (field: ReadField): ReadField => ({ ...field, name: shownName(field.name) })
 
 function withField(fields: readonly ReadField[], named: Named, at: Evidence, limit?: ReadField['limit']): ReadField[] {
   const same = fields.findIndex((field) => field.name === named.name)
@@ -135,7 +127,7 @@ function withField(fields: readonly ReadField[], named: Named, at: Evidence, lim
     ...(choices && { choices }),
     ...((named.unit ?? known?.unit) && { unit: (named.unit ?? known?.unit)! }),
     ...((named.must || known?.must) && { must: true }),
-    ...(limit && { limit: { ...limit, per: shownName(limit.per) } }),
+    ...(limit && { limit }),
     evidence: [...(known?.evidence ?? []), at],
   }
   return known ? fields.map((field, i) => (i === same ? made : field)) : [...fields, made]

@@ -186,6 +186,11 @@ test('chatter, greetings and the firm itself make no tables', () => {
   expect(reading.tables).toEqual([])
 })
 
+test('tags, addresses and long strings of signs are no things', () => {
+  const reading = read('<b>Each</b> dog@home has a name. Each dog has a {colour}. Each __proto__ has a town.')
+  expect(reading.tables.map((table) => table.name)).toEqual(['Dog'])
+})
+
 test('what the words leave open is asked', () => {
   const { open } = read('A customer places several orders. An order has a date. A customer has a name.')
   expect(open).toContain('Can one order have more than one customer?')

@@ -40,7 +40,7 @@ export function tokensOf(text: string, offset: number): Token[] {
         lower: plainLower(words),
         start: at,
         end: at + words.length,
-        is: /[\p{L}\p{N}]/u.test(words) ? is : 'mark',
+        is: readable(words) ? is : 'mark',
         tags,
       })
     at += words.length
@@ -73,6 +73,9 @@ export function tokensOf(text: string, offset: number): Token[] {
   )
   return settle(known)
 }
+
+/** Tags, paths and signs are no words of the office. */
+const readable = (words: string) => /[\p{L}\p{N}]/u.test(words) && !/[<>{}[\]\\|=@_]/.test(words)
 
 const plainLower = (words: string) => words.toLowerCase().replace(/’/g, "'")
 

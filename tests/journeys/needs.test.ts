@@ -133,3 +133,45 @@ test('what many records share moves to a table of its own', async () => {
   await browser.read('to one Van model')
   expect(await browser.complaints()).toEqual([])
 })
+
+test('wrong input gets words or no room, and loses nothing', async () => {
+  const strange = `<b>Each</b> ${'x'.repeat(90)} has a Robert'); DROP TABLE visit;-- and a שלום name.`
+  await browser.chapter('needs')
+  await browser.fill('Write or paste the next need', strange)
+  await browser.type(Key.ENTER)
+  const written = await browser.driver.findElement({ xpath: '//textarea[contains(., "DROP TABLE")]' })
+  expect(await written.getAttribute('value')).toBe(strange)
+  // No line is wider than its column, whatever it holds.
+  const spill = await browser.driver.executeScript<number>(
+    'const [e] = arguments; return e.getBoundingClientRect().right - e.closest("li").getBoundingClientRect().right',
+    written,
+  )
+  expect(spill).toBeLessThanOrEqual(0)
+  await written.click()
+  await browser.read('What its words give')
+
+  await browser.press('From a form')
+  await browser.fill('Its labels', `Total\nTotal\n:::\nName\nname\n${'z'.repeat(100)}`)
+  await browser.read('Say first what the form is called.')
+  expect(await (await browser.named('Make these tables')).isEnabled()).toBe(false)
+  await browser.fill('What the form is called', 'y'.repeat(80))
+  expect(await (await browser.box('What the form is called')).getAttribute('value')).toHaveLength(60)
+  expect(
+    await browser.driver.executeScript(
+      'const m = document.querySelector("main"); return m.scrollWidth - m.clientWidth',
+    ),
+  ).toBe(0)
+  await browser.press('Make these tables')
+  await browser.see('#add-field-name')
+
+  // A name that is taken is refused in words, and what was typed stays.
+  await browser.press('Van')
+  await browser.press('Split or join')
+  await browser.fill('Name of the new table', 'dog')
+  await (await browser.box('Registration')).click()
+  await browser.press('Make it two')
+  await browser.read('There is already a table called “dog”')
+  expect(await (await browser.box('Name of the new table')).getAttribute('value')).toBe('dog')
+  await browser.press('Leave it')
+  expect(await browser.complaints()).toEqual([])
+})

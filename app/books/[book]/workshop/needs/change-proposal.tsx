@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { limits } from '@/core/book'
 import type { Proposal } from '@/core/needs'
 import { type KindName, kindNames, kindOf } from '@/core/kinds'
 import { Button, ChoiceBox, Dialog, Labelled, TextBox } from '@/ui/kit'
@@ -63,7 +64,12 @@ export function ChangeProposal({ proposal, names, onAccept, onMerge, onClose }: 
       <div className="mt-3 flex flex-col gap-3">
         {proposal.kind !== 'tie' && (
           <Labelled label="Name" htmlFor="proposal-name">
-            <TextBox id="proposal-name" value={name} onChange={(event) => setName(event.target.value)} />
+            <TextBox
+              id="proposal-name"
+              maxLength={limits.nameLength}
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
           </Labelled>
         )}
         {proposal.kind === 'field' && (

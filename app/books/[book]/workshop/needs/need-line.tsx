@@ -71,7 +71,7 @@ export function NeedLine({ need, number, chosen, pieces, coverage, onChoose, onM
         />
         {number}
       </button>
-      <div className="grid min-w-0 flex-1">
+      <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)] wrap-anywhere">
         {text === undefined && <MarkedWords pieces={pieces} />}
         <textarea
           aria-label={`Need ${number}`}

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { linksTo, type Table } from '@/core/book'
+import { limits, linksTo, type Table } from '@/core/book'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -97,7 +97,12 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
         ) : (
           <>
             <Labelled label="Name of the new table" htmlFor="split-name">
-              <TextBox id="split-name" value={name} onChange={(event) => setName(event.target.value)} />
+              <TextBox
+                id="split-name"
+                maxLength={limits.nameLength}
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+              />
             </Labelled>
             <fieldset>
               <legend className="mb-1 text-[13px] text-ash-6">What moves</legend>

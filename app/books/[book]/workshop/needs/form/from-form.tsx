@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { limits } from '@/core/book'
 import { type FormLabel, readForm, readLabels } from '@/core/needs'
 import { kindOf } from '@/core/kinds'
 import { inSentence } from '@/core/words'
@@ -41,6 +42,7 @@ export function FromForm() {
           <Labelled label="What the form is called" htmlFor="form-name">
             <TextBox
               id="form-name"
+              maxLength={limits.nameLength}
               autoFocus
               value={name}
               placeholder="Bill"
@@ -83,6 +85,7 @@ export function FromForm() {
                     <div className="w-[130px]">
                       <TextBox
                         aria-label={`Who or what ${label.label} describes`}
+                        maxLength={limits.nameLength}
                         value={label.party ?? ''}
                         onChange={(event) => change(label.label, { party: event.target.value })}
                       />
@@ -102,7 +105,7 @@ export function FromForm() {
             <div className="rounded-lg border border-ash-3 bg-ash-1 p-4">
               <h2 className="mb-2 text-base">What comes of it</h2>
               {reading.tables.map((table) => (
-                <div key={table.name} className="mb-3 rounded-lg border border-ash-4 bg-paper px-3 py-2">
+                <div key={table.name} className="mb-3 rounded-lg border border-ash-4 bg-paper px-3 py-2 wrap-anywhere">
                   <p className="font-bold">{table.name}</p>
                   <ul>
                     {reading.ties

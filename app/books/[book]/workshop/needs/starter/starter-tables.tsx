@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { limits } from '@/core/book'
 import { readStarter, type StarterField, starters } from '@/core/needs'
 import { kindOf } from '@/core/kinds'
 import { listed } from '@/core/words'
@@ -51,7 +52,12 @@ export function StarterTables() {
       <p className="mt-1 mb-4 text-ash-6">{starter.say}</p>
       <div className="max-w-[560px]">
         <Labelled label="What your office calls it" htmlFor="starter-name">
-          <TextBox id="starter-name" value={name} onChange={(event) => setName(event.target.value)} />
+          <TextBox
+            id="starter-name"
+            maxLength={limits.nameLength}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
         </Labelled>
         <ul aria-label="Fields" className="mt-4 border-t border-ash-3">
           {fields.map((field, index) => (
