@@ -16,6 +16,7 @@ import { keyOfManyFields } from './pieces/key-of-many-fields'
 import { keyThatChanges } from './pieces/key-that-changes'
 import { knownByNumberAlone } from './pieces/known-by-number-alone'
 import { limitOfOne } from './pieces/limit-of-one'
+import { limitThatNeverRefuses } from './pieces/limit-that-never-refuses'
 import { linkedBothWays } from './pieces/linked-both-ways'
 import { listNobodyPicksFrom } from './pieces/list-nobody-picks-from'
 import { longWordsInALine } from './pieces/long-words-in-a-line'
@@ -36,6 +37,7 @@ import { pickOfOne } from './pieces/pick-of-one'
 import { pickOfYesAndNo } from './pieces/pick-of-yes-and-no'
 import { pickWithoutChoices } from './pieces/pick-without-choices'
 import { repeatingGroup } from './pieces/repeating-group'
+import { reservedName } from './pieces/reserved-name'
 import { rowsWithoutTheirRecord } from './pieces/rows-without-their-record'
 import { sameChoicesTwice } from './pieces/same-choices-twice'
 import { sameTieTwice } from './pieces/same-tie-twice'
@@ -72,6 +74,7 @@ const pieces: Record<string, AdvicePiece> = {
   keyThatChanges,
   knownByNumberAlone,
   limitOfOne,
+  limitThatNeverRefuses,
   linkedBothWays,
   listNobodyPicksFrom,
   longWordsInALine,
@@ -92,6 +95,7 @@ const pieces: Record<string, AdvicePiece> = {
   pickOfYesAndNo,
   pickWithoutChoices,
   repeatingGroup,
+  reservedName,
   rowsWithoutTheirRecord,
   sameChoicesTwice,
   sameTieTwice,

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { FieldSettings, type KindName, kindNames, Look } from '../kinds'
+import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
 export const limits = {
   needs: 2000,
@@ -15,6 +15,9 @@ export const limits = {
 const Id = z.string().min(1).max(40)
 const Name = z.string().trim().min(1).max(limits.nameLength)
 
+/** The name in the live database, where it isn't the one derived from the name on screen. */
+const LiveName = z.string().min(1).max(48)
+
 /** Something the office must keep or be able to ask, in its own words. */
 export const Need = z.strictObject({
   id: Id,
@@ -28,6 +31,7 @@ export const Field = z.strictObject({
   id: Id,
   name: Name,
   kind: z.enum(kindNames as [KindName, ...KindName[]]),
+  liveName: LiveName.optional(),
   ...FieldSettings.shape,
 })
 export type Field = Readonly<z.infer<typeof Field>>
@@ -36,8 +40,11 @@ export const Table = z.strictObject({
   id: Id,
   name: Name,
   describe: z.string().max(limits.describeLength).optional(),
+  liveName: LiveName.optional(),
   /** A pick list is a table of words that staff may extend; a joining table ties two others. */
   role: z.enum(['pick-list', 'joining']).optional(),
+  /** The words a pick list starts with; staff may add others at the Desk. */
+  words: Choices.readonly().optional(),
   fields: z.array(Field).readonly(),
   /** Field ids, in order. */
   key: z.array(Id).readonly(),

@@ -11,7 +11,13 @@ export function faultsOf(book: Book): string[] {
   }
   for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs, ...book.waved]) seen(part.id)
   const names = new Set<string>()
+  const once = (parts: readonly { readonly liveName?: string | undefined }[]) => {
+    const chosen = parts.flatMap((part) => part.liveName?.toLowerCase() ?? [])
+    if (new Set(chosen).size < chosen.length) faults.push('two parts are called the same in the database')
+  }
+  once(book.tables)
   for (const table of book.tables) {
+    once(table.fields)
     if (names.has(table.name.toLowerCase())) faults.push(`two tables are called ${table.name}`)
     names.add(table.name.toLowerCase())
     const fieldNames = new Set<string>()

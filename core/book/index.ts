@@ -1,7 +1,8 @@
-export { Book, emptyBook, type Field, limits, type Link, type Need, type Table } from './book'
+export { Book, emptyBook, type Field, type Limit, limits, type Link, type Need, type Table } from './book'
 export { faultsOf, readBook } from './check-book'
 export { type Edit, make, readEdit, sayEdit } from './edits'
 export { freeName } from './edits/edit-kind'
+export { isPlainList } from './edits/pick-lists'
 export { goesWith } from './edits/remove-table'
 export {
   fieldOf,

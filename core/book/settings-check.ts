@@ -15,7 +15,7 @@ const always: readonly SettingName[] = ['must', 'note', 'example', 'refusal']
 
 /** Keeps what a field's kind has a use for, so that nothing of a former kind lingers. */
 export function onlyUsed(field: Field): Field {
-  const used = new Set<string>(['id', 'name', 'kind', ...always, ...kindOf(field.kind).uses])
+  const used = new Set<string>(['id', 'name', 'kind', 'liveName', ...always, ...kindOf(field.kind).uses])
   if (field.kind === 'link') used.add('unique')
   return Object.fromEntries(Object.entries(field).filter(([key]) => used.has(key))) as unknown as Field
 }

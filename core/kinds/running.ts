@@ -1,6 +1,6 @@
 import type { FieldKind } from './kind'
 import type { FieldSettings } from './settings'
-import { compareCanonical, readLine } from './text'
+import { compareCanonical, quoteText, readLine } from './text'
 
 const widthOf = ({ width }: FieldSettings) => width ?? 5
 
@@ -19,6 +19,13 @@ export function writeRunning(count: number, settings: FieldSettings, period: str
   if (!isWritten(settings)) return String(count)
   const year = settings.yearly ? `${period}-` : ''
   return `${settings.prefix ?? ''}${year}${String(count).padStart(widthOf(settings), '0')}`
+}
+
+/** The same in SQL, for rows that get their numbers all at once; a yearly count takes the year of the day it is run. */
+export function runningSql(settings: FieldSettings, count: string): string {
+  if (!isWritten(settings)) return count
+  const year = settings.yearly ? `, YEAR(CURRENT_DATE), '-'` : ''
+  return `CONCAT(${quoteText(settings.prefix ?? '')}${year}, LPAD(${count}, GREATEST(${widthOf(settings)}, CHAR_LENGTH(${count})), '0'))`
 }
 
 /** The count a written number stands for, or 0 where it isn't one of this period. */

@@ -4,6 +4,8 @@ import * as z from 'zod'
 export const Choice = z.strictObject({ id: z.string().min(1).max(40), word: z.string().min(1).max(100) })
 export type Choice = z.infer<typeof Choice>
 
+export const Choices = z.array(Choice).max(200)
+
 /**
  * What a field may carry besides its name and kind. All optional; each kind says which it uses.
  * Bounds and first values are canonical values (see value.ts), not what was typed.
@@ -16,7 +18,7 @@ export const FieldSettings = z.strictObject({
   unit: z.string().max(20).optional(),
   least: z.string().max(40).optional(),
   most: z.string().max(40).optional(),
-  choices: z.array(Choice).max(200).optional(),
+  choices: Choices.optional(),
   scale: z.int().optional(),
   prefix: z.string().max(12).optional(),
   width: z.int().optional(),

@@ -1,1 +1,10 @@
-export { ownColumns, ownTable, physicalName, quoteName } from './physical'
+export {
+  isReserved,
+  liveNameHindrance,
+  type Naming,
+  namings,
+  ownColumns,
+  ownTable,
+  physicalName,
+  quoteName,
+} from './physical'

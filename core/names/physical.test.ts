@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { physicalName, quoteName } from './physical'
+import { liveNameHindrance, physicalName, quoteName } from './physical'
 import { reservedWords } from './reserved'
 
 test.each([
@@ -29,4 +29,31 @@ test('whatever is typed, the name is plain, short, not reserved and not taken', 
 
 test('a quoted name can’t end itself', () => {
   expect(quoteName('a`b; DROP')).toBe('`a``b; DROP`')
+})
+
+test.each([
+  ['Job card', 'table', 'plural', 'job_cards'],
+  ['Booked for', 'field', 'plural', 'booked_for'],
+  ['Order', 'table', 'plural', 'orders'],
+  ['Job card', 'table', 'capitals', 'JobCard'],
+  ['Order', 'table', 'capitals', 'OrderRecord'],
+  ['2nd job', 'field', 'capitals', 'Field2ndJob'],
+] as const)('%s as a %s in the style %s is %s', (name, what, naming, expected) => {
+  expect(physicalName(name, what, new Set(), naming)).toBe(expected)
+})
+
+test.each([
+  ['visit', undefined],
+  ['Visit_2', undefined],
+  ['2visits', /begins with a letter/],
+  ['größe', /without accents/],
+  ['Select', /keep that word/],
+  ['row_rev', /uses that name itself/],
+  ['Stored_file', /uses that name itself/],
+  ['taken', /called so already/],
+  ['x'.repeat(60), /at most 48/],
+] as const)('%s as a live name', (name, because) => {
+  const said = liveNameHindrance(name, new Set(['taken']))
+  if (because) expect(said).toMatch(because)
+  else expect(said).toBeUndefined()
 })

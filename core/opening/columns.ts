@@ -17,12 +17,20 @@ export interface PhysicalNames {
  */
 export function physicalNames(book: Book, schema?: string): PhysicalNames {
   const tables = new Map<string, string>()
-  const takenTables = new Set<string>([ownTable])
+  const { naming } = book.look
+  // Names that were chosen come before those that are derived.
+  const chosen = (parts: readonly { readonly liveName?: string | undefined }[]) =>
+    parts.flatMap((part) => (part.liveName ? [part.liveName.toLowerCase()] : []))
+  const takenTables = new Set<string>([ownTable, ...chosen(book.tables)])
   for (const table of book.tables) {
-    const name = physicalName(table.name, 'table', takenTables)
-    takenTables.add(name)
+    const name = table.liveName ?? physicalName(table.name, 'table', takenTables, naming)
+    takenTables.add(name.toLowerCase())
     tables.set(table.id, name)
   }
+  const nameOf = (field: Field, taken: ReadonlySet<string>) =>
+    field.liveName ?? physicalName(field.name, 'field', taken, naming)
+  const severalName = (field: Field, key: LiveColumn, taken: ReadonlySet<string>) =>
+    physicalName(`${field.liveName ?? field.name} ${apart(key.name)}`, 'field', taken, naming)
   const made = new Map<string, Map<string, readonly LiveColumn[]>>()
   const columns = (tableId: string): Map<string, readonly LiveColumn[]> => {
     const known = made.get(tableId)
@@ -31,14 +39,14 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     const ofTable = new Map<string, readonly LiveColumn[]>()
     // Set before it is filled: a table linked to itself asks for its own key columns.
     made.set(tableId, ofTable)
-    const taken = new Set<string>(ownColumns)
+    const taken = new Set<string>([...ownColumns, ...chosen(table.fields)])
     const keyFirst = [
       ...table.key.map((id) => fieldOf(table, id)),
       ...table.fields.filter((field) => !table.key.includes(field.id)),
     ]
     for (const field of keyFirst) {
       const own = field.kind === 'link' ? linkColumns(field, table, taken) : [plainColumn(field, table, taken)]
-      for (const column of own) taken.add(column.name)
+      for (const column of own) taken.add(column.name.toLowerCase())
       ofTable.set(field.id, own)
     }
     return ofTable
@@ -48,8 +56,8 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     const keys = target.key.flatMap((id) => columns(target.id).get(id) ?? [])
     const own = new Set(taken)
     return keys.map((key) => {
-      const name = physicalName(keys.length === 1 ? field.name : `${field.name} ${key.name}`, 'field', own)
-      own.add(name)
+      const name = keys.length === 1 ? nameOf(field, own) : severalName(field, key, own)
+      own.add(name.toLowerCase())
       return {
         id: keys.length === 1 ? field.id : `${field.id}/${key.id}`,
         field: field.id,
@@ -71,7 +79,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
       field: field.id,
       leaf: field.id,
       title: field.name,
-      name: physicalName(field.name, 'field', taken),
+      name: nameOf(field, taken),
       type: kind.sqlType(field, book.look),
       notNull: tick || mustHold(table, field),
       ...(initial !== undefined && { initial }),
@@ -84,6 +92,9 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
   }
 }
+
+/** "ForVisit" as the words it was made of. */
+const apart = (name: string) => name.replace(/([a-z\d])([A-Z])/g, '$1 $2')
 
 /** A first value that is the same for every record can stand in the database too. */
 function literalStart(field: Field): string | undefined {

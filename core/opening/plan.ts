@@ -1,6 +1,7 @@
 import type { Book } from '../book'
 import { diffSchemas } from './diff'
 import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } from './ddl'
+import { firstWords } from './first-words'
 import { liveSchema } from './live-schema'
 import { sayTable } from './say-table'
 import { quoteName } from '../names'
@@ -16,9 +17,9 @@ export interface OpeningStep {
 
 /** Something to count in the live rows first. Any count above nought stands in the way. */
 export interface LiveCheckQuestion {
-  /** One row with one number, named `count`. */
+  /** One row with one number, named `count`; it may name some of what it counted as `examples`. */
   readonly sql: string
-  readonly blocked: (count: number) => string
+  readonly blocked: (count: number, examples: string) => string
 }
 
 /** What an opening will do. */
@@ -51,6 +52,7 @@ function creation(book: Book): OpeningStep[] {
         sql: addForeignKeySql(table.name, key),
       })),
     ),
+    ...firstWords(undefined, book),
   ]
 }
 

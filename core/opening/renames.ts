@@ -1,6 +1,6 @@
 import { quoteName } from '../names'
+import { isStaying, type TablePair } from './pairs'
 import type { OpeningStep } from './plan'
-import type { LiveTable } from './schema'
 
 interface Rename {
   readonly say: string
@@ -24,19 +24,27 @@ function through(renames: readonly Rename[], sql: (from: string, to: string) => 
   ]
 }
 
-export const renameTables = (pairs: readonly { readonly was: LiveTable; readonly is: LiveTable }[]): OpeningStep[] =>
+export const renameTables = (pairs: readonly TablePair[]): OpeningStep[] =>
   through(
-    pairs
-      .filter(({ was, is }) => was.name !== is.name)
-      .map(({ was, is }) => ({ say: `Rename ${was.title} to ${is.title}`, from: was.name, to: is.name })),
+    pairs.flatMap(({ was, is, then }) => {
+      if (!was || !then || was.name === then.name) return []
+      const say = is ? `Rename ${was.title} to ${is.title}` : `Put ${was.title}, which goes, out of the way`
+      return [{ say, from: was.name, to: then.name }]
+    }),
     (from, to) => `RENAME TABLE IF EXISTS ${quoteName(from)} TO ${quoteName(to)}`,
   )
 
-export function renameColumns(was: LiveTable, is: LiveTable): OpeningStep[] {
-  const renames = is.columns.flatMap((column) => {
-    const old = was.columns.find((candidate) => candidate.id === column.id)
-    if (!old || old.name === column.name) return []
-    return [{ say: `Rename ${is.title} → ${old.title} to ${column.title}`, from: old.name, to: column.name }]
+export function renameColumns(pair: TablePair): OpeningStep[] {
+  if (!isStaying(pair)) return []
+  const { was, is, then } = pair
+  const renames = was.columns.flatMap((old, at) => {
+    const to = then.columns[at]!.name
+    if (old.name === to) return []
+    const stays = is.columns.find((column) => column.id === old.id)
+    const say = stays
+      ? `Rename ${is.title} → ${old.title} to ${stays.title}`
+      : `Put ${is.title} → ${old.title}, which goes, out of the way`
+    return [{ say, from: old.name, to }]
   })
   return through(
     renames,

@@ -66,6 +66,7 @@ export type EditProblem =
   | { readonly kind: 'name-too-long'; readonly what: PartWord; readonly limit: number }
   | { readonly kind: 'name-taken'; readonly what: PartWord; readonly name: string; readonly within?: string }
   | { readonly kind: 'not-plain'; readonly table: string }
+  | { readonly kind: 'list-holds-facts'; readonly table: string }
   | { readonly kind: 'key-stays'; readonly field: string }
   | { readonly kind: 'too-many'; readonly what: PartWord; readonly limit: number }
   | { readonly kind: 'stale'; readonly what: string }
@@ -76,6 +77,7 @@ export type EditProblem =
   | { readonly kind: 'choice-twice'; readonly choice: string }
   | { readonly kind: 'setting-not-value'; readonly setting: string; readonly because: Problem }
   | { readonly kind: 'not-as-key'; readonly field: string; readonly because: string }
+  | { readonly kind: 'not-live-name'; readonly name: string; readonly because: string }
   | { readonly kind: 'link-needs-key'; readonly table: string }
   | { readonly kind: 'link-by-pairing' }
   | { readonly kind: 'key-holds-links'; readonly table: string; readonly links: readonly string[] }

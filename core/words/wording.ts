@@ -134,6 +134,8 @@ function wordEdit(problem: EditProblem): string {
       return `There is already a ${problem.what} called “${problem.name}”${problem.within ? ` in ${problem.within}` : ''}. Choose another name.`
     case 'not-plain':
       return `${problem.table} only joins others or lists words, and can’t be brought together with another table.`
+    case 'list-holds-facts':
+      return `${problem.table} holds more than words, or nothing picks from it, and can’t become the choices of a field.`
     case 'key-stays':
       return `${problem.field} tells the records apart and stays where it is. Choose other fields, or another key first.`
     case 'too-many':
@@ -154,6 +156,8 @@ function wordEdit(problem: EditProblem): string {
       return `${problem.setting}: ${wordProblem(problem.because)}`
     case 'not-as-key':
       return `${problem.field} can’t be part of the key: ${problem.because}.`
+    case 'not-live-name':
+      return `“${problem.name}” can’t be a name in the database, because ${problem.because}.`
     case 'link-needs-key':
       return `Give ${problem.table} a key first; links point to it.`
     case 'link-by-pairing':

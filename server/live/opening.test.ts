@@ -2,7 +2,16 @@ import { beforeAll, expect, test } from 'vitest'
 import type { Edit } from '@/core/book'
 import { planOpening } from '@/core/opening'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import {
+  editAll,
+  opened,
+  shapeAfresh,
+  shapeOf,
+  stored,
+  testAccount,
+  testBook,
+  testCatalogue,
+} from '@/tests/support/catalogue'
 import { findBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
@@ -49,28 +58,6 @@ async function sheet(id: string) {
   return outcome.value
 }
 
-/** Everything about the tables of a schema that matters: columns, checks, keys. */
-async function shapeOf(schema: string): Promise<string> {
-  const tables = await select<{ name: string }>(
-    db,
-    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? ORDER BY 1',
-    [schema],
-  )
-  const shapes = []
-  for (const { name } of tables) {
-    const [row] = await select<Record<string, string>>(db, `SHOW CREATE TABLE \`${schema}\`.\`${name}\``)
-    // Lines that hold constraints come in the order they were made in; what matters is that they are the same.
-    shapes.push(
-      row!
-        ['Create Table']!.split('\n')
-        .map((line) => line.trim().replace(/,$/, ''))
-        .sort()
-        .join('\n'),
-    )
-  }
-  return shapes.join('\n\n')
-}
-
 test('renames, new fields, new choices and wider texts are carried out on live records', async () => {
   const { id, add, edit } = await visitBook('Changes')
   await add({ name: 'Averil Teal', state: 'booked' })
@@ -96,10 +83,7 @@ test('renames, new fields, new choices and wider texts are carried out on live r
   const rows = await select(db, `SELECT person, state, when_value FROM \`${book.liveSchema}\`.call_out`)
   expect(rows).toEqual([{ person: 'Averil Teal', state: 'arranged', when_value: null }])
   expect(book.opened).toEqual(book.book)
-  const fresh = await testBook(db, account, 'Changes from nothing', [])
-  await db.books.update({ design: JSON.stringify(book.book) }, { where: { id: fresh } })
-  const clean = await opened(db, account, fresh)
-  expect(await shapeOf(book.liveSchema)).toBe(await shapeOf(clean.schema))
+  expect(await shapeOf(db, book.liveSchema)).toBe(await shapeAfresh(db, account, id))
 })
 
 test.each<[string, Edit, RegExp]>([
@@ -141,17 +125,17 @@ test.each<[string, Edit, RegExp]>([
   [
     'another key',
     { kind: 'setKey', table: 'visit', fields: ['name'] },
-    /^The key of Visit can’t change while it has records, and it has 2\./,
+    /^The new key of Visit must tell every record apart, but 1 value of it stands there more than once\./,
   ],
 ])('%s is refused with what stands in the way, and nothing changes', async (_what, edit, words) => {
   const { id, live, add, edit: make } = await visitBook(`Refused ${edit.kind}`)
   await add({ name: 'Averil Teal', state: 'booked' })
   await add({ name: 'Averil Teal' })
-  const before = await shapeOf(live.schema)
+  const before = await shapeOf(db, live.schema)
   await make(edit)
   const { blocked } = await sheet(id)
   expect(blocked[0]).toMatch(words)
-  expect(await shapeOf(live.schema)).toBe(before)
+  expect(await shapeOf(db, live.schema)).toBe(before)
   expect((await readList(db, live, { table: 'visit', limit: 10 })).rows).toHaveLength(2)
 })
 
@@ -234,7 +218,7 @@ test('a first opening killed at every moment of every step, one after the other,
   await resumeOpenings(db)
   const book = await stored(db, id)
   expect(book.opened).toEqual(book.book)
-  expect(await shapeOf(book.liveSchema)).toBe(await shapeOf(whole.schema))
+  expect(await shapeOf(db, book.liveSchema)).toBe(await shapeOf(db, whole.schema))
 }, 240_000)
 
 test('a change on live records killed at any moment of any step is finished at the next start', async () => {
@@ -274,7 +258,7 @@ test('a change on live records killed at any moment of any step is finished at t
 test('a step that the database refuses takes the steps before it back', async () => {
   const { id, live, add, edit } = await visitBook('Taken back')
   await add({ name: 'Averil Teal', state: 'booked' })
-  const before = await shapeOf(live.schema)
+  const before = await shapeOf(db, live.schema)
   await edit(
     { kind: 'renameTable', table: 'visit', name: 'Call-out' },
     { kind: 'addField', table: 'visit', id: 'when', name: 'When', holds: 'date' },
@@ -283,6 +267,6 @@ test('a step that the database refuses takes the steps before it back', async ()
   await run(db, `CREATE VIEW \`${live.schema}\`.call_out AS SELECT 1 AS one`)
   expect((await sheet(id)).blocked[0]).toMatch(/everything was put back as it was/)
   await run(db, `DROP VIEW \`${live.schema}\`.call_out`)
-  expect(await shapeOf(live.schema)).toBe(before)
+  expect(await shapeOf(db, live.schema)).toBe(before)
   expect((await sheet(id)).blocked).toEqual([])
 })

@@ -1,4 +1,4 @@
-import { collation, type OpeningPlan, type OpeningStep, planOpening } from '@/core/opening'
+import { collation, type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
 import { quoteName } from '@/core/names'
 import { fail, ok, type Result } from '@/core/words'
 import { findBook, type StoredBook, storedBook } from '../books'
@@ -24,9 +24,10 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
   for (const table of stored.book.tables.filter((candidate) => candidate.key.length === 0)) {
     blocked.push(`${table.name} has no key. Choose one in Tables first.`)
   }
+  blocked.push(...wordsInTheWay(stored.book))
   for (const question of blocked.length > 0 ? [] : plan.questions) {
-    const count = await countIn(db, stored.liveSchema, question.sql)
-    if (count > 0) blocked.push(question.blocked(count))
+    const { count, examples } = await countIn(db, stored.liveSchema, question.sql)
+    if (count > 0) blocked.push(question.blocked(count, examples))
   }
   return { kind: plan.kind, steps: plan.steps, blocked }
 }
@@ -110,9 +111,9 @@ async function hasRecords(db: Catalogue, schema: string): Promise<boolean> {
 }
 
 /** The plan's statements name tables alone; they are run with the live schema as the current one. */
-const countIn = (db: Catalogue, schema: string, sql: string): Promise<number> =>
+const countIn = (db: Catalogue, schema: string, sql: string): Promise<{ count: number; examples: string }> =>
   transact(db, async (transaction) => {
     await run(db, `USE ${quoteName(schema)}`, [], transaction)
-    const [row] = await select<{ count: number }>(db, sql, [], transaction)
-    return Number(row?.count ?? 0)
+    const [row] = await select<{ count: number; examples?: string | null }>(db, sql, [], transaction)
+    return { count: Number(row?.count ?? 0), examples: row?.examples ?? '' }
   })

@@ -48,6 +48,20 @@ const need = (part: string): Edit[] => [
   { kind: 'tieNeed', need: `need-${part}`, part, met: true },
 ]
 
+const limited = (all: number, some: number): Edit[] => [
+  ...client,
+  ...table('Job', 'Subject line', 'Urgent tick'),
+  link('client', 'job'),
+  {
+    kind: 'limitLink',
+    link: 'client--job',
+    limits: [
+      { id: 'all', most: all },
+      { id: 'some', most: some, when: { field: 'job_urgent', is: '1' } },
+    ],
+  },
+]
+
 /** For each piece a book where it must speak, and the nearest one where it must not. */
 export const cases: Record<string, readonly [wrong: readonly Edit[], right: readonly Edit[]]> = {
   tableWithoutKey: [[...job, { kind: 'setKey', table: 'job', fields: [] }], job],
@@ -230,6 +244,8 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
     [...client, ...job, link('client', 'job', { aHasSeveral: false, aMust: true })],
     [...client, ...job, link('client', 'job', { aHasSeveral: false })],
   ],
+  reservedName: [table('Order', 'Due on date'), table('Client order', 'Due on date')],
+  limitThatNeverRefuses: [limited(6, 6), limited(6, 2)],
   limitOfOne: [
     [
       ...client,

@@ -3,7 +3,7 @@ import { type Edit } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { editBook, findBook, makeBook, type StoredBook } from '@/server/books'
 import { type Catalogue, catalogueOn } from '@/server/catalogue'
-import { connect } from '@/server/database'
+import { connect, select } from '@/server/database'
 import { liveOf, openBook, type Live } from '@/server/live'
 import { type Account, makeAccount } from '@/server/people'
 
@@ -64,4 +64,34 @@ export async function opened(catalogue: Catalogue, account: Account, bookId: str
   const live = liveOf(await stored(catalogue, bookId))
   if (!live.ok) throw new Error(wordProblem(live.problem))
   return live.value
+}
+
+/** Everything about the tables of a schema that matters: columns, checks, keys. */
+export async function shapeOf(catalogue: Catalogue, schema: string): Promise<string> {
+  const tables = await select<{ name: string }>(
+    catalogue,
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? ORDER BY 1',
+    [schema],
+  )
+  const shapes = []
+  for (const { name } of tables) {
+    const [row] = await select<Record<string, string>>(catalogue, `SHOW CREATE TABLE \`${schema}\`.\`${name}\``)
+    // Lines that hold constraints come in the order they were made in; what matters is that they are the same.
+    shapes.push(
+      row!
+        ['Create Table']!.split('\n')
+        .map((line) => line.trim().replace(/,$/, ''))
+        .sort()
+        .join('\n'),
+    )
+  }
+  return shapes.join('\n\n')
+}
+
+/** The shape the live database of a book would have if it were opened for the first time now. */
+export async function shapeAfresh(catalogue: Catalogue, account: Account, bookId: string): Promise<string> {
+  const { book } = await stored(catalogue, bookId)
+  const fresh = await testBook(catalogue, account, 'Afresh', [])
+  await catalogue.books.update({ design: JSON.stringify(book) }, { where: { id: fresh } })
+  return shapeOf(catalogue, (await opened(catalogue, account, fresh)).schema)
 }

@@ -11,7 +11,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(31),
+  act: fc.nat(34),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -35,6 +35,10 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     .map((part) => part.id)
     .slice(0, 8)
   const before = yes[0] ? null : one(own, 2)
+  const list = one(
+    book.tables.filter((candidate) => candidate.role === 'pick-list'),
+    3,
+  )
   switch (act) {
     case 0:
       return {
@@ -167,9 +171,29 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
         fields: some.length > 0 ? some : ['nobody'],
         as: yes[0] ? 'kind' : 'rows',
       }
+    case 31:
+      return {
+        kind: 'pickToList',
+        field: one(
+          fields.filter((candidate) => candidate.kind === 'pick'),
+          0,
+        ),
+        id: id(0),
+        keyField: id(1),
+        link: id(2),
+        name: words,
+      }
+    case 32:
+      return yes[0]
+        ? { kind: 'listToPick', table: list }
+        : { kind: 'changeWords', table: list, words: yes[1] ? [{ id: id(0), word: words.slice(0, 100) || '-' }] : [] }
     case 30:
       return { kind: 'mergeTables', from: table(0), into: table(1) }
+    case 33:
+      return { kind: 'nameLive', part: yes[0] ? table(0) : field(0), name: yes[1] ? words : `own_${aim[1]! % 3}` }
     default:
-      return { kind: 'changeLook', name: words || 'Book', look: { currency: yes[0] ? '€' : '£' } }
+      return yes[1]
+        ? { kind: 'changeLook', look: { naming: yes[2] ? 'plural' : 'capitals' } }
+        : { kind: 'changeLook', name: words || 'Book', look: { currency: yes[0] ? '€' : '£' } }
   }
 }

@@ -26,7 +26,7 @@ export const copyTable: EditKind<z.infer<typeof CopyTable>> = {
     const links = linksFrom(book, from)
     const renewed = (old: string) => ids[old]
     if ([...table.fields, ...links].some((part) => !renewed(part.id))) return fail({ kind: 'stale', what: table.name })
-    const { spot: _spot, ...rest } = table
+    const { spot: _spot, liveName: _liveName, ...rest } = table
     const copy: Table = {
       ...rest,
       id,

@@ -6,6 +6,7 @@ import { dropLimitsOn, dropLinkSteps, dropPart, movePart, putField, setKeys, unt
 import { findField, findTable, linksTo, partName } from '../find'
 import { keyHindrance } from '../keys'
 import { checkSettings, onlyUsed } from '../settings-check'
+import type { Step } from '../steps'
 import { type EditKind, Id, inTurn, keepingKeys, orNothing, readName, typedName } from './edit-kind'
 
 const KindNameSchema = z.enum(kindNames as [KindName, ...KindName[]])
@@ -55,13 +56,15 @@ const isKnownByNumber = (table: Table) => {
 
 const Changes = z.strictObject({
   ...Object.fromEntries(
-    Object.entries(Field.omit({ id: true, name: true }).shape).map(([key, schema]) => [
+    Object.entries(Field.omit({ id: true, name: true, liveName: true }).shape).map(([key, schema]) => [
       key,
       (schema as z.ZodType).nullable().optional(),
     ]),
   ),
   name: typedName.optional(),
-} as { [Key in Exclude<keyof Field, 'id' | 'name'>]: z.ZodOptional<z.ZodNullable<z.ZodType<Field[Key]>>> } & {
+} as {
+  [Key in Exclude<keyof Field, 'id' | 'name' | 'liveName'>]: z.ZodOptional<z.ZodNullable<z.ZodType<Field[Key]>>>
+} & {
   name: z.ZodOptional<z.ZodString>
 })
 
@@ -92,7 +95,10 @@ export const changeField: EditKind<z.infer<typeof ChangeField>> = {
     if (hindrance) return fail(hindrance)
     const keys = new Set([...Object.keys(field), ...Object.keys(checked.value)])
     const values = checked.value as unknown as Record<string, Json>
-    return orNothing(setKeys(field, id, Object.fromEntries([...keys].map((key) => [key, values[key]]))))
+    return orNothing([
+      ...setKeys(field, id, Object.fromEntries([...keys].map((key) => [key, values[key]]))),
+      ...limitsFollow(book, field, checked.value),
+    ])
   },
   say(book, { field, to }) {
     if (to.name && Object.keys(to).length === 1) return `Rename ${partName(book, field)} to ${to.name.trim()}`
@@ -103,6 +109,22 @@ export const changeField: EditKind<z.infer<typeof ChangeField>> = {
 
 const withoutNulls = (to: object) =>
   Object.fromEntries(Object.entries(to).map(([key, value]) => [key, value ?? undefined]))
+
+/** Limits that count rows with one word of a pick go on counting it when it is reworded, and go when it goes. */
+function limitsFollow(book: Book, before: Field, after: Field): Step[] {
+  return book.links.flatMap((link) => {
+    if (!link.limits?.some(({ when }) => when?.field === before.id)) return []
+    const limits = link.limits.flatMap((limit) => {
+      if (limit.when?.field !== before.id) return [limit]
+      if (before.kind !== after.kind) return []
+      if (after.kind !== 'pick') return [limit]
+      const choice = before.choices?.find(({ word }) => word === limit.when?.is)
+      const is = choice && after.choices?.find(({ id }) => id === choice.id)?.word
+      return is ? [{ ...limit, when: { ...limit.when, is } }] : []
+    })
+    return setKeys(link, link.id, { limits: limits.length > 0 ? limits : undefined })
+  })
+}
 
 /** Where the first value was a choice that has been reworded, it is reworded with it; removed, it goes. */
 function followChoice(before: Field, after: Field): string | undefined {

@@ -11,8 +11,10 @@ import { addField, changeField, moveField, removeField } from './fields'
 import { changeLook } from './look'
 import { addNeeds, changeNeed, moveNeed, removeNeed, tieNeed } from './needs'
 import { askAgain, sayNoTie } from './no-tie'
+import { changeWords, listToPick, pickToList } from './pick-lists'
 import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
+import { nameLive } from './live-name'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
 import { splitTable } from './split-table'
@@ -48,8 +50,12 @@ const editKinds = {
   askAgain,
   changeLook,
   limitLink,
+  nameLive,
   splitTable,
   mergeTables,
+  pickToList,
+  listToPick,
+  changeWords,
   waveOff,
   wantAgain,
   together: togetherOf(stepsOfMessage),

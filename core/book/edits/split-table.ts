@@ -75,7 +75,7 @@ export function moveField(book: Book, from: Table, field: Field, to: string, nam
     book,
     (now) => dropLimitsOn(now, field.id),
     (now) => [dropPart(now, 'fields', field.id, from.id)],
-    () => [putField(to, { ...field, name })],
+    (now) => [putField(to, { ...withFreeLiveName(field, findTable(now, to)), name })],
     (now) =>
       link
         ? setKeys(
@@ -85,6 +85,13 @@ export function moveField(book: Book, from: Table, field: Field, to: string, nam
           )
         : [],
   )
+}
+
+/** A chosen live name that another field has there already goes back to the derived one. */
+function withFreeLiveName(field: Field, table: Table | undefined): Field {
+  const { liveName, ...rest } = field
+  const taken = table?.fields.some((other) => other.liveName?.toLowerCase() === liveName?.toLowerCase())
+  return liveName && taken ? rest : field
 }
 
 function keepKnownBy(book: Book, oldId: string, newId: string, moved: readonly Field[]): Step[] {

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { fail, listed, ok } from '../../words'
-import { limits } from '../book'
+import { limits, type Table } from '../book'
 import { movePart, setKeys } from '../build-steps'
 import { fieldOf, findTable, linksTo } from '../find'
 import { keyHindrance } from '../keys'
@@ -70,7 +70,11 @@ export const setKey: EditKind<z.infer<typeof SetKey>> = {
       if (because) return fail({ kind: 'not-as-key', field: fieldOf(table, field).name, because })
     }
     return orNothing([
-      ...setKeys(table, id, { key, knownBy: table.knownBy.length === 0 ? key : table.knownBy }),
+      ...setKeys(table, id, {
+        key,
+        knownBy: table.knownBy.length === 0 ? key : table.knownBy,
+        role: roleWith(table, key),
+      }),
       ...key.flatMap((field) => setKeys(fieldOf(table, field), field, { must: true })),
     ])
   },
@@ -81,6 +85,12 @@ export const setKey: EditKind<z.infer<typeof SetKey>> = {
       ? `Take the key of ${nameOf(book, id)} away`
       : `Make ${listed(names)} the key of ${nameOf(book, id)}`
   },
+}
+
+/** A table keyed by two links joins what they lead to; keyed otherwise, its records are things of their own. */
+function roleWith(table: Table, key: readonly string[]): Table['role'] {
+  if (table.role === 'pick-list') return table.role
+  return key.length === 2 && key.every((id) => fieldOf(table, id).kind === 'link') ? 'joining' : undefined
 }
 
 const SetKnownBy = z.strictObject({ kind: z.literal('setKnownBy'), table: Id, fields: Ids.min(1) })

@@ -2,6 +2,7 @@
 
 import type { Edit } from '@/core/book'
 import { fieldKinds, Look } from '@/core/kinds'
+import type { Naming } from '@/core/names'
 import { ChoiceBox, Labelled, Note } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { SettingBox } from '../tables/setting-box'
@@ -13,6 +14,37 @@ const dateWords = {
   'day-month-year': 'Day, month, year',
   'month-day-year': 'Month, day, year',
   'year-month-day': 'Year, month, day',
+}
+
+const namingWords: Record<Naming, string> = {
+  plain: 'job_card, booked_for',
+  plural: 'job_cards, booked_for (tables in the plural)',
+  capitals: 'JobCard, BookedFor',
+}
+
+const asTheyAre = <Value extends string>(values: readonly Value[]) =>
+  Object.fromEntries<string>(values.map((value) => [value, value])) as Record<Value, string>
+
+interface ChoiceProps<Value extends string> {
+  readonly id: string
+  readonly label: string
+  readonly value: Value
+  readonly options: Readonly<Record<Value, string>>
+  readonly onChoose: (value: Value) => void
+}
+
+function Choice<Value extends string>({ id, label, value, options, onChoose }: ChoiceProps<Value>) {
+  return (
+    <Labelled label={label} htmlFor={id}>
+      <ChoiceBox id={id} value={value} onChange={(event) => onChoose(event.target.value as Value)}>
+        {Object.entries<string>(options).map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
 }
 
 /** How this book writes dates, numbers and money, and what it is called. */
@@ -46,52 +78,41 @@ export function LookChapter() {
           text={look.currency}
           onKeep={(currency) => currency !== '' && change({ currency: currency.slice(0, 4) })}
         />
-        <Labelled label="Dates are typed as" htmlFor="look-date">
-          <ChoiceBox
-            id="look-date"
-            value={look.dateStyle}
-            onChange={(event) => change({ dateStyle: event.target.value as Look['dateStyle'] })}
-          >
-            {Object.entries(dateWords).map(([style, words]) => (
-              <option key={style} value={style}>
-                {words}
-              </option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
-        <Labelled label="Numbers are written as" htmlFor="look-number">
-          <ChoiceBox
-            id="look-number"
-            value={look.numberStyle}
-            onChange={(event) => change({ numberStyle: event.target.value as Look['numberStyle'] })}
-          >
-            {Look.shape.numberStyle.options.map((style) => (
-              <option key={style}>{style}</option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
-        <Labelled label="Decimals of the currency" htmlFor="look-decimals">
-          <ChoiceBox
-            id="look-decimals"
-            value={look.currencyDecimals}
-            onChange={(event) => change({ currencyDecimals: Number(event.target.value) })}
-          >
-            {[0, 1, 2, 3].map((decimals) => (
-              <option key={decimals}>{decimals}</option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
-        <Labelled label="The week begins on" htmlFor="look-week">
-          <ChoiceBox
-            id="look-week"
-            value={look.weekStart}
-            onChange={(event) => change({ weekStart: event.target.value as Look['weekStart'] })}
-          >
-            {Look.shape.weekStart.options.map((day) => (
-              <option key={day}>{day}</option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
+        <Choice
+          id="look-date"
+          label="Dates are typed as"
+          value={look.dateStyle}
+          options={dateWords}
+          onChoose={(dateStyle) => change({ dateStyle })}
+        />
+        <Choice
+          id="look-number"
+          label="Numbers are written as"
+          value={look.numberStyle}
+          options={asTheyAre(Look.shape.numberStyle.options)}
+          onChoose={(numberStyle) => change({ numberStyle })}
+        />
+        <Choice
+          id="look-decimals"
+          label="Decimals of the currency"
+          value={String(look.currencyDecimals)}
+          options={asTheyAre(['0', '1', '2', '3'])}
+          onChoose={(decimals) => change({ currencyDecimals: Number(decimals) })}
+        />
+        <Choice
+          id="look-week"
+          label="The week begins on"
+          value={look.weekStart}
+          options={asTheyAre(Look.shape.weekStart.options)}
+          onChoose={(weekStart) => change({ weekStart })}
+        />
+        <Choice
+          id="look-naming"
+          label="Names in the database"
+          value={look.naming ?? 'plain'}
+          options={namingWords}
+          onChoose={(naming) => change({ naming })}
+        />
       </div>
     </Room>
   )

@@ -7,6 +7,7 @@ import { aOrAn, inSentence, plural } from '@/core/words'
 import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { Limits } from './limits'
 import { Outcome } from './outcome'
 
 type Partial2 = Partial<Answers>
@@ -138,6 +139,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
               </Button>
             </div>
           </div>
+          {tie && !changed && <Limits tie={tie} />}
           {sayOutcome(a, b, whole).head && nameNeeded && !tie && (
             <p className="mt-1 text-xs text-ash-6">
               A name tells this tie from the tables it joins: Supervisor, Billing address.

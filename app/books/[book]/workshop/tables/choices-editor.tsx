@@ -2,22 +2,84 @@
 
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useState } from 'react'
-import type { Field } from '@/core/book'
+import { type Field, freeName, isPlainList, linksTo, partName, type Table } from '@/core/book'
 import type { Choice } from '@/core/kinds'
 import { splitNeeds } from '@/core/needs'
-import { IconButton, TextBox } from '@/ui/kit'
+import { capital, listed } from '@/core/words'
+import { IconButton, TextBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop-context'
 import { InPlace } from './table-head'
 
-interface Props {
+/** The words of a pick, and the way to make them a list that staff may extend. */
+export function PickChoices({
+  field,
+  onChange,
+}: {
   readonly field: Field
+  readonly onChange: (choices: Choice[]) => boolean
+}) {
+  const { book, edit } = useWorkshop()
+  const toList = () =>
+    edit({
+      kind: 'pickToList',
+      field: field.id,
+      id: freshId(),
+      keyField: freshId(),
+      link: freshId(),
+      name: freeName(field.name, book.tables),
+    })
+  return (
+    <div>
+      <ChoicesEditor
+        noun="choice"
+        title="Choices, in the order staff see them"
+        choices={field.choices ?? []}
+        onChange={onChange}
+      />
+      <p className="mt-1 text-[13px] text-ash-6">
+        Only you can change these words. <WordButton onClick={toList}>Make them a pick list</WordButton> and staff may
+        add to them.
+      </p>
+    </div>
+  )
+}
+
+/** The first words of a pick list, and the way back to fixed choices. */
+export function ListWords({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
+  const { book, edit } = useWorkshop()
+  const [picker] = linksTo(book, table.id)
+  const toPick = () => {
+    if (picker && edit({ kind: 'listToPick', table: table.id })) onShow(picker.many)
+  }
+  return (
+    <div className="mt-5 max-w-[560px]">
+      <ChoicesEditor
+        noun="word"
+        title="Words it starts with; staff may add others at the Desk"
+        choices={table.words ?? []}
+        onChange={(words) => edit({ kind: 'changeWords', table: table.id, words })}
+      />
+      {picker && isPlainList(book, table) && (
+        <p className="mt-1 text-[13px] text-ash-6">
+          Should nobody add to them? <WordButton onClick={toPick}>Make them fixed choices</WordButton> of{' '}
+          {listed(linksTo(book, table.id).map((link) => partName(book, link.field)))}.
+        </p>
+      )}
+    </div>
+  )
+}
+
+interface Props {
+  readonly title: string
+  readonly noun: 'choice' | 'word'
+  readonly choices: readonly Choice[]
   readonly onChange: (choices: Choice[]) => boolean
 }
 
-/** The words of a pick: reworded in place, moved, taken out; several can be typed or pasted at once. */
-export function ChoicesEditor({ field, onChange }: Props) {
+/** Words in order: reworded in place, moved, taken out; several can be typed or pasted at once. */
+function ChoicesEditor({ title, noun, choices, onChange }: Props) {
   const [next, setNext] = useState('')
-  const choices = [...(field.choices ?? [])]
   const add = (typed: string) => {
     const words = splitNeeds(typed.replaceAll(',', '\n'))
     if (words.length > 0 && onChange([...choices, ...words.map((word) => ({ id: freshId(), word }))])) setNext('')
@@ -30,12 +92,12 @@ export function ChoicesEditor({ field, onChange }: Props) {
   }
   return (
     <fieldset>
-      <legend className="mb-1 text-[13px] text-ash-6">Choices, in the order staff see them</legend>
+      <legend className="mb-1 text-[13px] text-ash-6">{title}</legend>
       <ol className="flex flex-col gap-1">
         {choices.map((choice, at) => (
           <li key={choice.id} className="flex items-center gap-1 rounded-md border border-ash-3 bg-paper pl-1.5">
             <InPlace
-              label={`Choice ${at + 1}`}
+              label={`${capital(noun)} ${at + 1}`}
               text={choice.word}
               className="min-w-0 flex-1"
               onKeep={(word) =>
@@ -62,8 +124,8 @@ export function ChoicesEditor({ field, onChange }: Props) {
         ))}
         <li>
           <TextBox
-            aria-label="Next choice"
-            placeholder="Next choice… (Enter; several with commas)"
+            aria-label={`Next ${noun}`}
+            placeholder={`Next ${noun}… (Enter; several with commas)`}
             value={next}
             onChange={(event) => setNext(event.target.value)}
             onBlur={() => add(next)}

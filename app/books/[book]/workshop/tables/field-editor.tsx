@@ -3,10 +3,11 @@
 import { Trash2 } from 'lucide-react'
 import { type Edit, type Field, isUnique, mustHold, type Table } from '@/core/book'
 import { type KindName, kindOf, type SettingName, settingRanges } from '@/core/kinds'
+import { physicalNames } from '@/core/opening'
 import { Button, ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { givenKinds } from './add-field'
-import { ChoicesEditor } from './choices-editor'
+import { PickChoices } from './choices-editor'
 import { LinkSettings } from './link-settings'
 import { SettingBox } from './setting-box'
 import { TryValue } from './try-value'
@@ -15,7 +16,7 @@ type Changes = Extract<Edit, { kind: 'changeField' }>['to']
 
 /** All the settings of one field, only those its kind has a use for. Each is kept when the box is left. */
 export function FieldEditor({ table, field }: { readonly table: Table; readonly field: Field }) {
-  const { edit } = useWorkshop()
+  const { book, edit } = useWorkshop()
   const kind = kindOf(field.kind)
   const uses = new Set<SettingName>(kind.uses)
   const change = (to: Changes) => edit({ kind: 'changeField', field: field.id, to })
@@ -84,7 +85,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
         {uses.has('least') && <ValueSetting field={field} name="least" label="At least" onChange={change} />}
         {uses.has('most') && <ValueSetting field={field} name="most" label="At most" onChange={change} />}
       </div>
-      {uses.has('choices') && <ChoicesEditor field={field} onChange={(choices) => change({ choices })} />}
+      {uses.has('choices') && <PickChoices field={field} onChange={(choices) => change({ choices })} />}
       {field.kind === 'link' && <LinkSettings field={field} />}
       <div className="grid gap-3 sm:grid-cols-2">
         <SettingBox
@@ -109,6 +110,16 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
           />
         )}
       </div>
+      <SettingBox
+        id={`${field.id}-live`}
+        label="Name in the database"
+        text={field.liveName ?? ''}
+        placeholder={physicalNames(book)
+          .columns(table.id, field.id)
+          .map((column) => column.name)
+          .join(', ')}
+        onKeep={(name) => edit({ kind: 'nameLive', part: field.id, name })}
+      />
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         {kind.control !== 'given' && kind.control !== 'tick' && (
           <TickBox

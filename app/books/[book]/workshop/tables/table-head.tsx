@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { fieldOf, freeName, goesWith, linksFrom, type Table } from '@/core/book'
+import { physicalNames } from '@/core/opening'
 import { aOrAn, counted, inSentence, listed } from '@/core/words'
 import { Button, classNames, Dialog, Tag, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -77,9 +78,27 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
         </FieldsPopover>
         .
       </p>
+      <LiveNameLine table={table} />
       {reshaping && <ReshapeTable table={table} onClose={() => setReshaping(false)} onShow={onShow} />}
       <RemoveTable table={table} open={removing} onClose={() => setRemoving(false)} />
     </header>
+  )
+}
+
+/** What other programs find the table under; it follows the name on screen until it is chosen here. */
+function LiveNameLine({ table }: { readonly table: Table }) {
+  const { book, edit } = useWorkshop()
+  return (
+    <p className="flex flex-wrap items-center gap-x-1.5 px-1.5 text-[13px] text-ash-6">
+      <span>In the database it is called</span>
+      <InPlace
+        label="Name of the table in the database"
+        text={table.liveName ?? ''}
+        placeholder={physicalNames(book).table(table.id)}
+        onKeep={(name) => edit({ kind: 'nameLive', part: table.id, name })}
+        className="field-sizing-content min-w-[4ch] font-mono"
+      />
+    </p>
   )
 }
 

@@ -5,6 +5,7 @@ import type { Table } from '@/core/book'
 import { SortableRows } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { AddField } from './add-field'
+import { ListWords } from './choices-editor'
 import { FieldRow } from './field-row'
 import { TableHead } from './table-head'
 
@@ -48,6 +49,7 @@ export function TableSheet({ table, field: first, onShow }: Props) {
         )}
       </SortableRows>
       <AddField table={table} />
+      {table.role === 'pick-list' && <ListWords table={table} onShow={onShow} />}
     </>
   )
 }

@@ -1,0 +1,118 @@
+import * as z from 'zod'
+import { Choices } from '../../kinds'
+import { fail, ok } from '../../words'
+import { type Book, type Field, limits, type Table } from '../book'
+import { dropPart, putLink, putTable, setKeys, untick } from '../build-steps'
+import { findField, findTable, linksFrom, linksTo, partName } from '../find'
+import { checkSettings, onlyUsed } from '../settings-check'
+import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
+
+const gone = fail({ kind: 'gone', what: 'table' })
+
+const PickToList = z.strictObject({
+  kind: z.literal('pickToList'),
+  field: Id,
+  /** Ids for the pick list, its key and the link to it. */
+  id: Id,
+  keyField: Id,
+  link: Id,
+  name: typedName,
+})
+
+/**
+ * Turns a pick into a link to a pick list of its own, which staff may extend. The field keeps its id and the
+ * list keeps the words as its key, so that records stay as they are.
+ */
+export const pickToList: EditKind<z.infer<typeof PickToList>> = {
+  schema: PickToList,
+  steps(book, edit) {
+    const found = findField(book, edit.field)
+    if (!found || found.field.kind !== 'pick') return fail({ kind: 'gone', what: 'field' })
+    const { table, field } = found
+    const name = readName(edit.name, 'table', book.tables)
+    if (!name.ok) return name
+    if (book.tables.length >= limits.tables) return fail({ kind: 'too-many', what: 'table', limit: limits.tables })
+    if (book.links.length >= limits.links) return fail({ kind: 'too-many', what: 'link', limit: limits.links })
+    const key: Field = { id: edit.keyField, name: name.value, kind: 'line', length: 100, must: true }
+    const list: Table = {
+      id: edit.id,
+      name: name.value,
+      role: 'pick-list',
+      fields: [key],
+      key: [key.id],
+      knownBy: [key.id],
+      ...(field.choices?.length && { words: field.choices }),
+    }
+    return ok([
+      putTable(list),
+      ...becoming(field, { ...onlyUsed({ ...field, kind: 'link' }) }),
+      putLink({ id: edit.link, one: list.id, many: table.id, field: field.id, least: 0, onRemove: 'keep' }),
+      ...book.needs.flatMap((need) =>
+        need.metBy.includes(field.id) ? setKeys(need, need.id, { metBy: [...need.metBy, list.id] }) : [],
+      ),
+    ])
+  },
+  say: (book, { field }) => `Make a pick list of ${partName(book, field)}`,
+}
+
+const ListToPick = z.strictObject({ kind: z.literal('listToPick'), table: Id })
+
+/** Turns a pick list back into fixed choices of every field that picks from it. */
+export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
+  schema: ListToPick,
+  steps(book, { table: id }) {
+    const list = findTable(book, id)
+    if (!list) return gone
+    const links = linksTo(book, id)
+    if (!isPlainList(book, list) || links.length === 0) return fail({ kind: 'list-holds-facts', table: list.name })
+    const choices = [...(list.words ?? [])]
+    return ok(
+      inTurn(
+        book,
+        ...links.map((link) => (now: Book) => {
+          const field = findField(now, link.field)!.field
+          return [
+            dropPart(now, 'links', link.id),
+            ...becoming(field, { ...onlyUsed({ ...field, kind: 'pick' }), choices }),
+          ]
+        }),
+        (now) => untick(now, new Set([id, ...list.key, ...links.map((link) => link.id)])),
+        (now) =>
+          now.pairs.filter((pair) => pair.a === id || pair.b === id).map((pair) => dropPart(now, 'pairs', pair.id)),
+        (now) => [dropPart(now, 'tables', id)],
+      ),
+    )
+  },
+  say: (book, { table }) => `Make ${findTable(book, table)?.name ?? 'a pick list'} fixed choices again`,
+}
+
+/** A list of words and nothing else. */
+export const isPlainList = (book: Book, table: Table): boolean =>
+  table.role === 'pick-list' &&
+  table.fields.length === 1 &&
+  table.fields[0]!.kind === 'line' &&
+  linksFrom(book, table.id).length === 0
+
+const becoming = (field: Field, wished: Field) => {
+  const keys = new Set([...Object.keys(field), ...Object.keys(wished)])
+  const values = wished as unknown as Parameters<typeof setKeys>[2]
+  return setKeys(field, field.id, Object.fromEntries([...keys].map((key) => [key, values[key]])))
+}
+
+const ChangeWords = z.strictObject({ kind: z.literal('changeWords'), table: Id, words: Choices })
+
+/** The words that a pick list starts with. */
+export const changeWords: EditKind<z.infer<typeof ChangeWords>> = {
+  schema: ChangeWords,
+  steps(book, { table: id, words }) {
+    const list = findTable(book, id)
+    const key = list?.fields.find((field) => field.id === list.key[0])
+    if (!list || list.role !== 'pick-list' || list.key.length !== 1 || key?.kind !== 'line') return gone
+    const longest = key.length ?? 100
+    const long = words.find(({ word }) => word.length > longest)
+    if (long) return fail({ kind: 'too-long', limit: longest, length: long.word.length })
+    const checked = checkSettings({ id, name: list.name, kind: 'pick', choices: words }, book.look)
+    return checked.ok ? orNothing(setKeys(list, id, { words: words.length > 0 ? words : undefined })) : checked
+  },
+  say: (book, { table }) => `Change the words of ${findTable(book, table)?.name ?? 'a pick list'}`,
+}

@@ -1,0 +1,57 @@
+import { type Book, findField, findTable, mustHold, tableOf } from '../book'
+import { quoteText } from '../kinds'
+import { quoteName } from '../names'
+import { aOrAn, counted, inSentence, plural } from '../words'
+import { physicalNames } from './columns'
+import type { LiveCheckQuestion, OpeningStep } from './plan'
+
+/** The words that pick lists start with; those that are there already stay as they are. */
+export function firstWords(before: Book | undefined, after: Book): OpeningStep[] {
+  const names = physicalNames(after)
+  return after.tables.flatMap((table) => {
+    const had = new Set(before && findTable(before, table.id)?.words?.map((word) => word.id))
+    const words = (table.words ?? []).filter((word) => !had.has(word.id))
+    const [column] = table.key.length === 1 ? names.columns(table.id, table.key[0]!) : []
+    if (words.length === 0 || !column) return []
+    const rows = words.map((word) => `(${quoteText(word.word)})`).join(', ')
+    return [
+      {
+        say: `Write down the first ${plural(inSentence(table.name))}`,
+        sql: `INSERT IGNORE INTO ${quoteName(names.table(table.id))} (${quoteName(column.name)}) VALUES ${rows}`,
+      },
+    ]
+  })
+}
+
+/** A pick that became a link to a new list: every word in use must be on that list. */
+export function wordsMissing(before: Book, after: Book): LiveCheckQuestion[] {
+  const names = physicalNames(before)
+  return after.links.flatMap((link) => {
+    const was = findField(before, link.field)
+    const list = tableOf(after, link.one)
+    if (was?.field.kind !== 'pick' || findTable(before, list.id)) return []
+    const column = quoteName(names.columns(was.table.id, link.field)[0]!.name)
+    const words = (list.words ?? []).map((word) => quoteText(word.word))
+    const missing = words.length > 0 ? ` AND ${column} NOT IN (${words.join(', ')})` : ''
+    return [
+      {
+        sql: `SELECT COUNT(*) AS count, LEFT(GROUP_CONCAT(DISTINCT ${column} SEPARATOR ', '), 200) AS examples FROM ${quoteName(names.table(was.table.id))} WHERE ${column} IS NOT NULL${missing}`,
+        blocked: (count: number, examples: string) =>
+          `${counted(count, inSentence(was.table.name))} ${count === 1 ? 'has' : 'have'} a value in ${was.field.name} that is not on the list ${list.name}: ${examples}. Add it to the words of ${list.name}.`,
+      },
+    ]
+  })
+}
+
+/** Lists whose first words can't be written down, because a word alone doesn't make a record there. */
+export function wordsInTheWay(book: Book): string[] {
+  return book.tables.flatMap((table) => {
+    if (!table.words) return []
+    const more = table.fields.find((field) => mustHold(table, field) && table.key[0] !== field.id && !field.startsAs)
+    return more
+      ? [
+          `The first words of ${table.name} can’t be written down while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be blank, or take the words out.`,
+        ]
+      : []
+  })
+}
