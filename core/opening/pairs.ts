@@ -15,7 +15,7 @@ export const isStaying = (pair: TablePair): pair is Staying => Boolean(pair.was 
 
 /** Pairs the tables of two designs by their ids, those that stay or come first, in making order. */
 export function pairTables(old: readonly LiveTable[], fresh: readonly LiveTable[]): TablePair[] {
-  const names = new Set(fresh.map((table) => table.name))
+  const names = new Set(fresh.map((table) => table.name.toLowerCase()))
   const after = fresh.map((is): TablePair => {
     const was = old.find((table) => table.id === is.id)
     return was ? { was, is, then: renamed(was, is.name, is.columns) } : { is }
@@ -25,7 +25,7 @@ export function pairTables(old: readonly LiveTable[], fresh: readonly LiveTable[
 }
 
 function renamed(was: LiveTable, name: string, now: readonly LiveColumn[]): LiveTable {
-  const taken = new Set(now.map((column) => column.name))
+  const taken = new Set(now.map((column) => column.name.toLowerCase()))
   const names = new Map(
     was.columns.map((old) => {
       const stays = now.find((column) => column.id === old.id)
@@ -41,7 +41,8 @@ function renamed(was: LiveTable, name: string, now: readonly LiveColumn[]): Live
 }
 
 /** What goes makes room for what takes its name. No name of a design begins with an underscore. */
-const outOfTheWay = (name: string, taken: ReadonlySet<string>) => (taken.has(name) ? `_gone_${name}` : name)
+const outOfTheWay = (name: string, taken: ReadonlySet<string>) =>
+  taken.has(name.toLowerCase()) ? `_gone_${name}` : name
 
 export const idsOf = (table: LiveTable, names: readonly string[]) =>
   names.map((name) => table.columns.find((column) => column.name === name)?.id).join()

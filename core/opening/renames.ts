@@ -13,8 +13,12 @@ interface Rename {
  * fields can swap. A name nobody else holds is taken at once.
  */
 function through(renames: readonly Rename[], sql: (from: string, to: string) => string): OpeningStep[] {
-  const held = new Set(renames.map((rename) => rename.from))
-  const passing = (rename: Rename) => (held.has(rename.to) ? `passing_${rename.from}`.slice(0, 64) : rename.to)
+  // Names of columns are the same to MariaDB whatever their capitals.
+  const holder = new Map(renames.map((rename) => [rename.from.toLowerCase(), rename]))
+  const passing = (rename: Rename) => {
+    const other = holder.get(rename.to.toLowerCase())
+    return other && other !== rename ? `passing_${rename.from}`.slice(0, 64) : rename.to
+  }
   const move = (say: string, from: string, to: string) => ({ say, sql: sql(from, to), undo: sql(to, from) })
   return [
     ...renames.map((rename) => move(rename.say, rename.from, passing(rename))),
