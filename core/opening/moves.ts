@@ -43,6 +43,9 @@ export function movesOf(
     const [source, target] = [byId.get(from)!, byId.get(to)!]
     const between = (link: Link) => [link.one, link.many].includes(from) && [link.one, link.many].includes(to)
     const columns = movingColumns(source, target, fields)
+    // A link whose key changed meanwhile has other columns than it had; it can't move as it is.
+    const wanted = target.is!.columns.filter((column) => fields.has(column.field)).length
+    if (columns.length === 0 || columns.length < wanted) continue
     if (!columns.every(({ old, now }) => isWidening(old.type, now.type))) continue
     if (source.is && !target.was) {
       const link = after.links.find(between)

@@ -16,6 +16,8 @@ export interface StoredBook {
   readonly opened: Book | undefined
   readonly openedRevision: number | undefined
   readonly liveSchema: string
+  /** The book that this one is a dry run of. */
+  readonly dryOf: string | undefined
 }
 
 export interface ShelfEntry {
@@ -31,7 +33,7 @@ export const booksOf = async (db: Catalogue, accountId: string): Promise<ShelfEn
     await select<{ id: string; name: string; role: Role; opened: number }>(
       db,
       `SELECT b.id, b.name, m.role, b.opened IS NOT NULL AS opened FROM \`${db.catalogue}\`.books b
-       JOIN \`${db.catalogue}\`.memberships m ON m.book_id = b.id WHERE m.account_id = ? ORDER BY b.name, b.id`,
+       JOIN \`${db.catalogue}\`.memberships m ON m.book_id = b.id WHERE m.account_id = ? AND b.dry_of IS NULL ORDER BY b.name, b.id`,
       [accountId],
     )
   ).map((row) => ({ ...row, opened: Boolean(row.opened) }))
@@ -42,34 +44,32 @@ export async function makeBook(db: Catalogue, account: Account, typed: string): 
   if (!account.makesBooks) return fail({ kind: 'not-allowed' })
   if (!name) return fail({ kind: 'name-blank', what: 'book' })
   if (name.length > limits.nameLength) return fail({ kind: 'name-too-long', what: 'book', limit: limits.nameLength })
+  return ok(await addBook(db, account, emptyBook(name, plainLook)))
+}
+
+/** Puts a book on the shelf, its maker as administrator, with a schema of its own for its records. */
+export async function addBook(db: Catalogue, account: Account, book: Book, dryOf?: string): Promise<string> {
   const id = newId()
   await db.sequelize.transaction(async (transaction) => {
-    const taken = new Set(
-      (await db.books.findAll({ attributes: ['live_schema'], transaction })).map(
-        (row) => row.get('live_schema') as string,
-      ),
-    )
+    const rows = await db.books.findAll({ attributes: ['live_schema'], transaction })
     const prefix = `${db.catalogue}_`
-    const free = physicalName(
-      name.slice(0, 24),
-      'table',
-      new Set([...taken].map((schema) => schema.slice(prefix.length))),
-    )
-    const design = JSON.stringify(emptyBook(name, plainLook))
+    const taken = new Set(rows.map((row) => (row.get('live_schema') as string).slice(prefix.length)))
+    const free = physicalName(`${dryOf ? 'dry ' : ''}${book.name}`.slice(0, 24), 'table', taken)
     const row = {
       id,
-      name,
-      design,
+      name: book.name,
+      design: JSON.stringify(book),
       revision: 0,
       opened: null,
       opened_revision: null,
       live_schema: prefix + free,
       created_at: stamp(),
+      dry_of: dryOf ?? null,
     }
     await db.books.create(row, { transaction })
     await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
   })
-  return ok(id)
+  return id
 }
 
 export async function findBook({ books }: Catalogue, id: string): Promise<StoredBook | undefined> {
@@ -85,6 +85,7 @@ export function storedBook(row: BookRow): StoredBook {
     opened: row.opened === null ? undefined : parsed(row.opened),
     openedRevision: row.opened_revision ?? undefined,
     liveSchema: row.live_schema,
+    dryOf: row.dry_of ?? undefined,
   }
 }
 

@@ -1,8 +1,12 @@
 import { Umzug, type UmzugStorage } from 'umzug'
 import { type Database, run, select, transact } from '../database'
 import { up as first } from './migrations/001-first'
+import { up as dryRuns } from './migrations/002-dry-runs'
 
-const migrations = [{ name: '001-first', up: first }]
+const migrations = [
+  { name: '001-first', up: first },
+  { name: '002-dry-runs', up: dryRuns },
+]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */
 export async function migrate(db: Database): Promise<void> {

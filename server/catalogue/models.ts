@@ -29,6 +29,8 @@ export interface BookRow {
   opened_revision: number | null
   live_schema: string
   created_at: string
+  /** The book whose design this one tries out with made-up records. */
+  dry_of: string | null
 }
 export type Role = 'administrator' | 'staff' | 'reader'
 export interface MembershipRow {
@@ -89,6 +91,7 @@ export function modelsOn({ sequelize, catalogue }: Database) {
       opened_revision: DataTypes.INTEGER,
       live_schema: string,
       created_at: moment,
+      dry_of: string,
     }),
     memberships: define<MembershipRow>('memberships', { account_id: key(), book_id: key(), role: string }),
     edits: define<EditRow>('edits', {

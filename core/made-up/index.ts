@@ -1,0 +1,2 @@
+export { type Dice, fillTable, type MakeUp, wishedCount } from './fill'
+export { fillingOrder, impossibleTables } from './possible'

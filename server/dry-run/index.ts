@@ -1,0 +1,1 @@
+export { dryRunOf, type DryRun, type DryTable, makeDryRun, throwAway, throwOldAway } from './dry-run'
