@@ -3,5 +3,7 @@ export async function register() {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || process.env.NEXT_PHASE === 'phase-production-build') return
   const { catalogue } = await import('./server/catalogue')
   const { resumeOpenings } = await import('./server/live')
+  const { throwOldAway } = await import('./server/dry-run')
   await resumeOpenings(await catalogue())
+  await throwOldAway(await catalogue())
 }

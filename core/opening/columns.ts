@@ -31,35 +31,44 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     field.liveName ?? physicalName(field.name, 'field', taken, naming)
   const severalName = (field: Field, key: LiveColumn, taken: ReadonlySet<string>) =>
     physicalName(`${field.liveName ?? field.name} ${apart(key.name)}`, 'field', taken, naming)
-  const made = new Map<string, Map<string, readonly LiveColumn[]>>()
-  const columns = (tableId: string): Map<string, readonly LiveColumn[]> => {
-    const known = made.get(tableId)
-    if (known) return known
-    const table = tableOf(book, tableId)
-    const ofTable = new Map<string, readonly LiveColumn[]>()
-    // Set before it is filled: a table linked to itself asks for its own key columns.
-    made.set(tableId, ofTable)
+  type OfTable = Map<string, readonly LiveColumn[]>
+  const place = (table: Table, fields: readonly Field[], before: OfTable): OfTable => {
+    const ofTable = new Map(before)
     const taken = new Set<string>([...ownColumns, ...chosen(table.fields)])
-    const keyFirst = [
-      ...table.key.map((id) => fieldOf(table, id)),
-      ...table.fields.filter((field) => !table.key.includes(field.id)),
-    ]
-    for (const field of keyFirst) {
+    for (const column of [...before.values()].flat()) taken.add(column.name.toLowerCase())
+    for (const field of fields) {
       const own = field.kind === 'link' ? linkColumns(field, table, taken) : [plainColumn(field, table, taken)]
       for (const column of own) taken.add(column.name.toLowerCase())
       ofTable.set(field.id, own)
     }
     return ofTable
   }
+  // Keys come first and by themselves: no key leads back to itself, while other links may go in circles.
+  const keys = new Map<string, OfTable>()
+  const keyColumns = (table: Table): OfTable => {
+    const fields = table.key.map((id) => fieldOf(table, id))
+    const known = keys.get(table.id) ?? place(table, fields, new Map())
+    keys.set(table.id, known)
+    return known
+  }
+  const made = new Map<string, OfTable>()
+  const columns = (tableId: string): OfTable => {
+    const table = tableOf(book, tableId)
+    const others = table.fields.filter((field) => !table.key.includes(field.id))
+    const known = made.get(tableId) ?? place(table, others, keyColumns(table))
+    made.set(tableId, known)
+    return known
+  }
   const linkColumns = (field: Field, table: Table, taken: ReadonlySet<string>): LiveColumn[] => {
     const target = tableOf(book, linkOf(book, field.id).one)
-    const keys = target.key.flatMap((id) => columns(target.id).get(id) ?? [])
+    const ofKey = keyColumns(target)
+    const leadTo = target.key.flatMap((id) => ofKey.get(id) ?? [])
     const own = new Set(taken)
-    return keys.map((key) => {
-      const name = keys.length === 1 ? nameOf(field, own) : severalName(field, key, own)
+    return leadTo.map((key) => {
+      const name = leadTo.length === 1 ? nameOf(field, own) : severalName(field, key, own)
       own.add(name.toLowerCase())
       return {
-        id: keys.length === 1 ? field.id : `${field.id}/${key.id}`,
+        id: leadTo.length === 1 ? field.id : `${field.id}/${key.id}`,
         field: field.id,
         leaf: key.leaf,
         title: field.name,

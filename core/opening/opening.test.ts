@@ -78,6 +78,38 @@ test('a link to a table with a key of several columns has as many, of the same t
   expect(certificate.uniques.map((unique) => unique.columns)).toEqual([['for_visit', 'for_appliance']])
 })
 
+test('a link to a table whose key leads back is a link all the same', () => {
+  const joined = (a: string, b: string, id: string): Edit => ({
+    kind: 'answerPairing',
+    a,
+    b,
+    aHasSeveral: true,
+    bHasSeveral: true,
+    aMust: false,
+    bMust: false,
+    ids: { table: id, links: [`${id}-1`, `${id}-2`], fields: [`${id}-3`, `${id}-4`] },
+  })
+  const book = after(small, joined('house', 'order', 'both'), {
+    kind: 'answerPairing',
+    a: 'both',
+    b: 'house',
+    aHasSeveral: true,
+    bHasSeveral: false,
+    aMust: false,
+    bMust: false,
+    ids: { table: 'x', links: ['back', 'y'], fields: ['back-at', 'z'] },
+  })
+  // Whichever table is asked first.
+  for (const first of ['both', 'house']) {
+    const names = physicalNames(book)
+    names.columns(first, 'house-key')
+    expect(names.columns('house', 'back-at').map((column) => column.name)).toEqual([
+      'house_order_house',
+      'house_order_order_value',
+    ])
+  }
+})
+
 test('what happens on removal is what was chosen', () => {
   const fate = (table: string, column: string) =>
     liveSchema(emberly)

@@ -112,14 +112,16 @@ function number(faker: Faker, { least, most }: Field, low: number, high: number,
   return decimals === 0 ? String(value) : (value / step).toFixed(decimals)
 }
 
-/** Births lie far back, what is due or booked ahead, everything else in the last year. */
+/** Births lie far back, what is due ahead, what is booked around today, everything else in the last year. */
 function dayFor(faker: Faker, today: string, { name, least, most }: Field): string {
   const days = faker.number.int({ min: 0, max: 364 })
   const away = /\bbirth|\bborn\b/i.test(name)
     ? -6500 - days * 50
-    : /\b(due|booked|next|until|end|expir|renew|valid|return)/i.test(name)
+    : /\b(due|next|until|end|expir|renew|valid|return)/i.test(name)
       ? Math.ceil(days / 4)
-      : -days
+      : /\b(booked|planned|arranged|from)\b/i.test(name)
+        ? 60 - days
+        : -days
   const day = addDays(today, away)
   if (least !== undefined && day < least.slice(0, 10)) return addDays(least.slice(0, 10), days % 30)
   if (most !== undefined && day > most.slice(0, 10)) return addDays(most.slice(0, 10), -(days % 30))

@@ -109,6 +109,8 @@ const actionRoles: Record<string, Role> = {
   backTo: 'administrator',
   askOpening: 'administrator',
   openNow: 'administrator',
+  fillDryRun: 'administrator',
+  throwDryRunAway: 'administrator',
   chooseRole: 'administrator',
   addPerson: 'administrator',
   save: 'staff',

@@ -8,6 +8,8 @@ export interface DeskPeople {
   readonly account: string
   readonly role: 'administrator' | 'staff' | 'reader'
   readonly books: readonly { readonly id: string; readonly name: string }[]
+  /** The book whose design is tried out here with made-up records. */
+  readonly dryOf?: string | undefined
 }
 
 interface Props extends DeskPeople {
@@ -16,17 +18,18 @@ interface Props extends DeskPeople {
 }
 
 /** The top bar at the Desk. Staff and readers never see the other sides. */
-export function DeskBar({ id, name, account, role, books, onFind, onShortcuts }: Props) {
+export function DeskBar({ id, name, account, role, books, dryOf, onFind, onShortcuts }: Props) {
   const base = `/books/${id}`
+  const workshop = dryOf ? `/books/${dryOf}/workshop/review` : `${base}/workshop/needs`
   return (
     <AccountBar
       account={account}
       book={{ name, others: books.filter((book) => book.id !== id) }}
       {...(role === 'administrator' && {
         sides: [
-          { title: 'Workshop', href: `${base}/workshop/needs`, here: false },
+          { title: 'Workshop', href: workshop, here: false },
           { title: 'Desk', href: `${base}/desk`, here: true },
-          { title: 'Office', href: `${base}/office/people`, here: false },
+          ...(dryOf ? [] : [{ title: 'Office', href: `${base}/office/people`, here: false }]),
         ],
       })}
       {...(onFind && { onFind })}

@@ -9,6 +9,7 @@ import type { Book, Table } from '@/core/book'
 import { deskTables, type ListRow } from '@/core/records'
 import { plural } from '@/core/words'
 import { classNames } from '@/ui/kit'
+import { DryBanner } from './dry-banner'
 import { FindDialog } from '@/ui/shell/find-dialog'
 import { useKeys } from '@/ui/use-keys'
 import { DeskBar, type DeskPeople } from './desk-bar'
@@ -44,6 +45,7 @@ export function DeskRoom({ children, ...people }: DeskPeople & { readonly book: 
       <DeskContext value={desk}>
         <div className="flex h-full min-h-0 flex-col">
           <DeskBar {...people} onFind={() => setFinding(true)} onShortcuts={() => setHelping(true)} />
+          {people.dryOf && <DryBanner id={people.id} of={people.dryOf} />}
           <TableTabs />
           {children}
         </div>

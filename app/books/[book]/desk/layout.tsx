@@ -14,7 +14,7 @@ export default async function DeskLayout({ children, params }: Props) {
   const { db, account, role, stored } = await bookPage((await params).book, 'reader')
   const books = (await booksOf(db, account.id)).map(({ id, name }) => ({ id, name }))
   const live = liveOf(stored)
-  const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books }
+  const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
   // What the office wrote down is for those who design; it isn't sent to the Desk.
   return (

@@ -12,9 +12,10 @@ import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
 import { AdviceNote } from './advice-note'
 import { AskedOfRecords } from './asked-of-records'
+import { DryRun } from './dry-run'
 
 /** The sixth chapter: what a careful designer would still say before the book is opened. */
-export function ReviewChapter() {
+export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined }) {
   const { id, book } = useWorkshop()
   const router = useRouter()
   const advice = adviceOn(book)
@@ -104,6 +105,7 @@ export function ReviewChapter() {
             />
           ))}
         {proposals && book.tables.length > 0 && <AskedOfRecords proposals={proposals} />}
+        {book.tables.length > 0 && <DryRun left={dryRun} />}
       </div>
     </Room>
   )
