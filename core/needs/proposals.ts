@@ -51,18 +51,24 @@ export function proposalsFor(book: Book, read: Reading): Proposals {
     for (const field of table.fields) all.push(fieldProposal(table.name, field, here, stateOf))
   }
   for (const tie of reading.ties) all.push(...tieProposals(book, tie, stateOf))
-  const open = reading.open.filter(({ about }) => !isAnswered(book, about))
+  const open = reading.open.filter(({ text, about }) => !waved.has(settled(text)) && !isAnswered(book, about))
   return { reading: { ...reading, open }, all: all.filter((one) => !waved.has(keptOtherwise(one.id))) }
 }
 
-/** Whether the book has decided what the words left open: a pair that is tied or said to be apart, a table with facts. */
+/** A question that the words left open, answered by the administrator; kept with what was waved off. */
+export const settled = (question: string) => `open/${question}`.slice(0, 300)
+
+/**
+ * Whether the book has decided what the words left open: a pair that is said to be apart, a table with
+ * facts. A tie alone decides nothing, because accepting proposals ties what the words only hint at.
+ */
 function isAnswered(book: Book, about: readonly string[]): boolean {
   const [a, b] = about.map((name) => tableCalled(book, name))
   if (!a) return false
   if (about.length === 1) return a.fields.length > 1
-  if (!b) return false
-  const apart = book.pairs.some((pair) => [pair.a, pair.b].includes(a.id) && [pair.a, pair.b].includes(b.id))
-  return apart || linksBetween(book, a.id, b.id).length > 0 || joiningBetween(book, a.id, b.id).length > 0
+  return (
+    b !== undefined && book.pairs.some((pair) => [pair.a, pair.b].includes(a.id) && [pair.a, pair.b].includes(b.id))
+  )
 }
 
 /** A proposal that was accepted under another name is not made again. */

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { briefsIn } from '@/tests/briefs/brief'
 import { brindleNeeds } from '@/demo/brindle/needs'
-import { type Book, emptyBook, faultsOf, findField } from '../book'
+import { type Book, type Edit, emptyBook, faultsOf, findField } from '../book'
 import { plainLook } from '../kinds'
 import { readNeeds } from '.'
 import {
@@ -11,6 +11,7 @@ import {
   piecesOf,
   type Proposal,
   proposalsFor as laidBeside,
+  settled,
   splitNeeds,
   withWhatTheyNeed,
 } from '../needs'
@@ -114,12 +115,24 @@ test('the pieces of a need are its text, marked', () => {
   expect(new Set(pieces.map((piece) => piece.mark))).toEqual(new Set(['thing', 'tie', 'fact', undefined]))
 })
 
-test('what the words left open is asked until the book has decided it', () => {
+test('what the words left open is asked until it is settled, also where a guess was accepted', () => {
   const book = bookOf(['A customer places several orders. An order has a date. A customer has a name.'])
   const open = (now: Book) => proposalsFor(now).reading.open.map((one) => one.text)
   expect(open(book)).toContain('Can one order have more than one customer?')
   expect(open(accept(book, (proposal) => proposal.kind === 'table'))).toContain(
     'Can one order have more than one customer?',
   )
-  expect(open(accept(book))).toEqual([])
+  const all = accept(book)
+  const asked = open(all)
+  expect(asked).toContain('Can one order have more than one customer?')
+  const answered = asked.map((text): Edit => ({
+    kind: 'waveOff',
+    id: freshId(),
+    what: settled(text),
+    name: 'a question',
+  }))
+  expect(open(made(all, ...answered))).toEqual([])
+  const [a, b] = all.tables.map((table) => table.id)
+  const untied = made(all, { kind: 'untie', tie: all.links[0]!.id }, { kind: 'sayNoTie', a: a!, b: b!, id: freshId() })
+  expect(open(untied)).toEqual([])
 })

@@ -1,8 +1,9 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import type { Proposals } from '@/core/needs'
+import { type Proposals, settled } from '@/core/needs'
 import { WordButton } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
 
 const shownAtMost = 6
@@ -15,7 +16,7 @@ export function OpenQuestions({
   readonly proposals: Proposals
   readonly cards?: readonly string[]
 }) {
-  const { id, book } = useWorkshop()
+  const { id, book, edit } = useWorkshop()
   const router = useRouter()
   const open = proposals.reading.open.filter(({ about }) => !cards || about.every((name) => cards.includes(name)))
   if (open.length === 0) return null
@@ -31,9 +32,19 @@ export function OpenQuestions({
             <li key={text} className="flex min-h-8 items-center justify-between gap-2 text-ash-6">
               <span className="min-w-0">{text}</span>
               {to && (
-                <WordButton onClick={() => router.push(`/books/${id}/workshop/${to}`)} aria-label={`Answer: ${text}`}>
-                  Answer
-                </WordButton>
+                <span className="flex shrink-0 gap-x-2">
+                  <WordButton onClick={() => router.push(`/books/${id}/workshop/${to}`)} aria-label={`Answer: ${text}`}>
+                    Answer
+                  </WordButton>
+                  {about.length === 2 && (
+                    <WordButton
+                      onClick={() => edit({ kind: 'waveOff', id: freshId(), what: settled(text), name: `“${text}”` })}
+                      aria-label={`It is right as it is: ${text}`}
+                    >
+                      Right as it is
+                    </WordButton>
+                  )}
+                </span>
               )}
             </li>
           )
