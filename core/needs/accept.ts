@@ -38,7 +38,7 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       table.fields.set(read.name.toLowerCase(), id)
       edits.push({ kind: 'addField', table: table.id, id, name: read.name, holds: read.kind })
       const to = {
-        ...(read.choices && { choices: read.choices.map((word) => ({ id: freshId(), word })) }),
+        ...(read.choices?.length && { choices: read.choices.map((word) => ({ id: freshId(), word })) }),
         ...(read.must && { must: true }),
         ...(read.unit && ['whole', 'exact', 'measured'].includes(read.kind) && { unit: read.unit }),
       }

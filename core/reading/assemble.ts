@@ -137,7 +137,7 @@ function withField(fields: readonly ReadField[], named: Named, at: Evidence, lim
 function distinct(choices: readonly string[] | undefined): string[] | undefined {
   const byWord = new Map(choices?.map((word) => [word.trim().toLowerCase(), word.trim().slice(0, 100)]))
   byWord.delete('')
-  return choices && [...byWord.values()].slice(0, 200)
+  return byWord.size > 0 ? [...byWord.values()].slice(0, 200) : undefined
 }
 
 const kindByDefault = ({ several }: Named): KindName => (several ? 'passage' : 'line')
