@@ -1,1 +1,1 @@
-export { dryRunOf, type DryRun, type DryTable, makeDryRun, throwAway, throwOldAway } from './dry-run'
+export { dryRunOf, type DryTable, makeDryRun, throwAway, throwOldAway } from './dry-run'

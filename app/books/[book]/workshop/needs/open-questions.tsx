@@ -38,7 +38,9 @@ export function OpenQuestions({
                   </WordButton>
                   {about.length === 2 && (
                     <WordButton
-                      onClick={() => edit({ kind: 'waveOff', id: freshId(), what: settled(text), name: `“${text}”` })}
+                      onClick={() =>
+                        edit({ kind: 'waveOff', id: freshId(), what: settled(text), name: `“${text}”`.slice(0, 300) })
+                      }
                       aria-label={`It is right as it is: ${text}`}
                     >
                       Right as it is

@@ -1,8 +1,10 @@
 'use client'
 
+import type { Book } from '@/core/book'
 import { pathsBetween, sayPath } from '@/core/pairings'
 import type { Proposals } from '@/core/needs'
-import { Note } from '@/ui/kit'
+import { Note, WordButton } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
 
 /** The questions that the records must answer, each with the way between the tables it takes. */
@@ -24,7 +26,11 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
           const lost = question.tables.length === 0 || missing.length > 0
           const untied = !lost && to !== undefined && paths.length === 0
           return (
-            <Note key={question.text} mark={lost || untied ? 'look' : 'fine'} head={question.text}>
+            <Note
+              key={question.text}
+              mark={lost || untied || (paths.length > 1 && !isChosen(book, question.text)) ? 'look' : 'fine'}
+              head={question.text}
+            >
               {question.tables.length === 0 &&
                 'The words name no table to answer it from. Say which records it is about.'}
               {missing.length > 0 && `The design has no ${missing.join(' and no ')} yet.`}
@@ -32,12 +38,57 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
                 `Nothing ties ${question.tables[0]} and ${question.tables[1]}, so it can’t be answered. Answer their pair.`}
               {!lost && to === undefined && `Answered from ${question.tables[0]} alone.`}
               {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
-              {paths.length > 1 &&
-                `There are ${paths.length} ways: ${paths.map((path) => sayPath(book, path)).join('; ')}. Lists will ask which is meant.`}
+              {paths.length > 1 && <Ways question={question.text} ways={paths.map((path) => sayPath(book, path))} />}
             </Note>
           )
         })}
       </div>
     </section>
+  )
+}
+
+const isChosen = (book: Book, question: string) => book.waved.some((one) => one.what === wayOf(question))
+const wayOf = (question: string) => `way/${question}`.slice(0, 300)
+
+/** Where there is more than one way between two tables, the administrator says which one a question means. */
+function Ways({ question, ways }: { readonly question: string; readonly ways: readonly string[] }) {
+  const { book, edit } = useWorkshop()
+  const what = wayOf(question)
+  const meant = book.waved.find((one) => one.what === what)?.why
+  const chosen = ways.find((way) => way.slice(0, 300) === meant)
+  if (chosen)
+    return (
+      <p>
+        Goes {chosen}.{' '}
+        <WordButton
+          onClick={() => edit({ kind: 'wantAgain', what, name: `which way “${question}” goes`.slice(0, 300) })}
+        >
+          Choose another way
+        </WordButton>
+      </p>
+    )
+  return (
+    <>
+      <p>There are {ways.length} ways to it. Which one is meant?</p>
+      <ul>
+        {ways.map((way) => (
+          <li key={way}>
+            <WordButton
+              onClick={() =>
+                edit({
+                  kind: 'waveOff',
+                  id: freshId(),
+                  what,
+                  name: `other ways of “${question}”`.slice(0, 300),
+                  why: way.slice(0, 300),
+                })
+              }
+            >
+              It goes {way}
+            </WordButton>
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
