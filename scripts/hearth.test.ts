@@ -56,6 +56,18 @@ test('read-needs prints the design that words describe', () => {
   })
 })
 
+test('evaluate prints what an expression gives, or where it goes wrong', () => {
+  const good = file('good.json', book)
+  const record = file('visit.json', { 'Ladder height': 4.5, Premises: { Town: 'Otterby' } })
+  const { stdout, status } = hearth('evaluate', good, 'Visit', `Premises.Town || ' ' || "Ladder height" * 2`, record)
+  expect([status, JSON.parse(stdout)]).toEqual([0, { value: 'Otterby 9.0' }])
+  const wrong = hearth('evaluate', good, 'Visit', 'Premises.Twon', record)
+  expect([wrong.status, wrong.stderr]).toEqual([
+    1,
+    'At character 1: Premises has no field “Twon”. Did you mean Town?\n',
+  ])
+})
+
 test.each<[string, string[], number, RegExp]>([
   ['no verb', [], 2, /npm run -s hearth/],
   ['a verb that is none', ['dance'], 2, /npm run -s hearth/],

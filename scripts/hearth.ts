@@ -1,13 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { type Advice, adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
+import { evaluate, plainFacts, readExpression } from '@/core/expressions'
 import { splitNeeds } from '@/core/needs'
 import { plainReading, readNeeds } from '@/core/reading'
 import { creationScript } from '@/core/opening'
-import { wordProblem } from '@/core/words'
+import { type Json, wordProblem } from '@/core/words'
+import { now } from '@/server/clock'
 
 const usage = `npm run -s hearth -- check BOOK.json                advice on a book, as JSON
 npm run -s hearth -- sql BOOK.json [--for mariadb]   the script that makes its database
+npm run -s hearth -- evaluate BOOK.json TABLE EXPRESSION RECORD.json
+                                                     what an expression gives for a record, as JSON
 npm run -s hearth -- read-needs FILE                 the design that needs in plain English describe, as JSON
 `
 
@@ -29,7 +33,27 @@ const verbs: Record<string, (words: readonly string[]) => string> = {
     }
     return creationScript(bookIn(file))
   },
+  evaluate: evaluated,
   'read-needs': ([file]) => `${JSON.stringify(plainReading(readNeeds(splitNeeds(textIn(file)))), null, 2)}\n`,
+}
+
+/** The value of an expression, or what is wrong with it and where. */
+function evaluated([file, name = '', source = '', recordFile]: readonly string[]): string {
+  const book = bookIn(file)
+  const record = textIn(recordFile)
+  const table = book.tables.find((one) => one.name.toLowerCase() === name.toLowerCase())
+  if (!table) throw new Refused(1, `The book has no table “${name}”.`)
+  const read = readExpression(book, table, source)
+  if ('problem' in read) throw new Refused(1, `At character ${read.problem.start + 1}: ${read.problem.words}`)
+  let json: Json
+  try {
+    json = JSON.parse(record) as Json
+  } catch (cause) {
+    throw new Refused(1, `${recordFile!} can’t be read as JSON: ${String(cause)}`)
+  }
+  const facts = plainFacts(book, table, json)
+  if (!facts.ok) throw new Refused(1, wordProblem(facts.problem))
+  return `${JSON.stringify({ value: evaluate(read.tree, facts.value, now()) })}\n`
 }
 
 /** Advice as other programs take it: mends by what they say. */

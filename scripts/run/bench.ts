@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { benchAdvice } from '@/bench/advice'
+import { benchExpressions } from '@/bench/expressions'
 import { benchBook } from '@/bench/book'
 import { benchLists } from '@/bench/lists'
 import { tell } from '@/bench/measure'
@@ -15,6 +16,7 @@ import { say } from '../setup/say.mjs'
 await runScript(async (later) => {
   benchNeeds()
   benchAdvice()
+  benchExpressions()
   const folder = mkdtempSync(join(tmpdir(), 'hearth-bench-'))
   later(() => rmSync(folder, { recursive: true, force: true }))
   const server = await startPrivateDatabase(folder)

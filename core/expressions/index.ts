@@ -1,0 +1,6 @@
+export { readExpression } from './check'
+export { compile, evaluate, type Facts } from './evaluate'
+export { showExpression } from './show'
+export { expressionSql } from './sql'
+export { dependenciesOf, type Tree } from './tree'
+export { plainFacts } from './plain-facts'
