@@ -46,11 +46,15 @@ export const fieldPiece = (
 ): TablePiece => ({
   scope: 'table',
   weight,
-  find: (table) =>
-    table.fields.flatMap((field) => {
+  find: (table) => {
+    // Asked of every field of every table by many pieces, and silent nearly always.
+    const all: Said[] = []
+    for (const field of table.fields) {
       const said = find(field, table)
-      return said ? [{ about: field.id, ...said }] : []
-    }),
+      if (said) all.push({ about: field.id, ...said })
+    }
+    return all
+  },
 })
 
 /** "Visit → State" */

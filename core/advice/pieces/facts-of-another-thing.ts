@@ -16,11 +16,13 @@ export const factsOfAnotherThing: TablePiece = {
   find: (table) => {
     const groups = new Map<string, Field[]>()
     for (const field of table.fields) {
-      const [first, ...rest] = field.name.split(' ')
-      if (rest.length === 0 || field.kind === 'link' || table.key.includes(field.id)) continue
-      const prefix = first!.toLowerCase()
+      const space = field.name.indexOf(' ')
+      if (space < 0 || field.kind === 'link' || table.key.includes(field.id)) continue
+      const prefix = field.name.slice(0, space).toLowerCase()
       if (common.has(prefix) || prefix === table.name.toLowerCase().split(' ')[0]) continue
-      groups.set(prefix, [...(groups.get(prefix) ?? []), field])
+      const group = groups.get(prefix)
+      if (group) group.push(field)
+      else groups.set(prefix, [field])
     }
     return [...groups]
       .filter(([, fields]) => fields.length >= 3)

@@ -9,6 +9,8 @@ const baseOf = (field: Field) =>
     .trim()
     .toLowerCase()
 
+const numbered = /\d$/
+
 /** Phone 1, Phone 2, Phone 3: there is always a fourth, and no search finds all. */
 export const repeatingGroup: TablePiece = {
   scope: 'table',
@@ -16,8 +18,11 @@ export const repeatingGroup: TablePiece = {
   find: (table) => {
     const groups = new Map<string, Field[]>()
     for (const field of table.fields) {
-      const base = /^(.*\D)[ _-]?\d{1,2}$/.exec(field.name)?.[1]?.trim().toLowerCase()
-      if (base) groups.set(base, [...(groups.get(base) ?? []), field])
+      const base = numbered.test(field.name) && /^(.*\D)[ _-]?\d{1,2}$/.exec(field.name)?.[1]?.trim().toLowerCase()
+      if (!base) continue
+      const group = groups.get(base)
+      if (group) group.push(field)
+      else groups.set(base, [field])
     }
     return [...groups.values()]
       .map((fields) => [...fields, ...table.fields.filter((field) => field.name.toLowerCase() === baseOf(fields[0]!))])
