@@ -18,7 +18,10 @@ export function assemble(
   const context = new Context(0, things, names)
   const fields = new Map<string, ReadField[]>()
   const rows: { owner: string; named: Named; at: Evidence }[] = []
-  const add = (owner: string, named: Named, at: Evidence) => {
+  const add = (owner: string, told: Named, at: Evidence) => {
+    // An invoice's invoice number is the book's to give; a payment's invoice number is somebody else's.
+    const others = told.kind === 'running' && !owner.includes(told.name.split(' ')[0]!)
+    const named = others ? { ...told, kind: 'code' as const } : told
     if (named.several && named.kind !== 'passage' && !named.choices) rows.push({ owner, named, at })
     else fields.set(owner, withField(fields.get(owner) ?? [], named, at))
   }
@@ -89,9 +92,11 @@ export function assemble(
       ? [
           {
             text: fact.text,
-            tables: mentioned(fact.text, context)
-              .filter((name) => kept.has(name))
-              .map(shownName),
+            tables: askedOf(
+              fact.text,
+              mentioned(fact.text, context).filter((name) => kept.has(name)),
+              tables,
+            ).map(shownName),
             evidence: [fact.at],
           },
         ]
@@ -115,6 +120,27 @@ export function assemble(
     questions,
     open: openQuestions(tables, shown, told),
   }
+}
+
+/** Where a question names no table, the one whose facts it names: "which licences run out". */
+function askedOf(text: string, named: readonly string[], tables: readonly ReadTable[]): readonly string[] {
+  if (named.length > 0) return named
+  const words = new Set(
+    text
+      .toLowerCase()
+      .split(/[^\p{L}]+/u)
+      .filter((word) => word.length > 4)
+      .map(singular),
+  )
+  const found = tables.filter((table) =>
+    table.fields.some((field) =>
+      field.name
+        .toLowerCase()
+        .split(' ')
+        .some((word) => word.length > 4 && words.has(singular(word))),
+    ),
+  )
+  return found.length === 1 ? [found[0]!.name] : []
 }
 
 function withField(fields: readonly ReadField[], named: Named, at: Evidence, limit?: ReadField['limit']): ReadField[] {

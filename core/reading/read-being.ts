@@ -23,6 +23,8 @@ export function readBeing(clause: Clause, subject: Phrase, context: Context): Fa
     if (as !== name && first.phrase.det === 'a')
       return [...context.thingFact(first.phrase, 1), { kind: 'same', name: subject.name, as, at: context.at(subject) }]
   }
+  const as = doing.verb === 'be' && !doing.not && clause.rest.length === 1 ? roleOf(subject, first, context) : undefined
+  if (as) return [{ kind: 'same', name: subject.name, as, at: context.at(subject) }]
   // "may be owner, tenant or agent of several premises": a part that somebody plays.
   const role = roleIn(clause.rest)
   if (doing.verb === 'be' && role) {
@@ -48,6 +50,15 @@ export function readBeing(clause: Clause, subject: Phrase, context: Context): Fa
     ]
   }
   return readDoing(clause, subject, context)
+}
+
+/** "A skipper is a crew member", "is a member of our crew": another name for the part that some of them play. */
+function roleOf(subject: Phrase, first: Element | undefined, context: Context): string | undefined {
+  if (first?.kind !== 'thing' || context.of(subject) || subject.of) return undefined
+  const { phrase } = first
+  const both = (subject.det === 'a' && phrase.det === 'a') || (subject.plural && phrase.plural && !subject.det)
+  if (!both) return undefined
+  return phrase.of ? context.thing(`${phrase.of.core} ${phrase.core.split(' of ')[0]!}`) : context.of(phrase)
 }
 
 function roleIn(rest: readonly Element[]): { words: string[]; of: Phrase } | undefined {

@@ -19,7 +19,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
       : subject.plural || subject.det === undefined
         ? 0.9
         : 0.4
-  const facts: Fact[] = context.thingFact(subject, weight)
+  const facts: Fact[] = context.thingFact(subject, weight + toldOf(clause, subject))
   if (context.of(subject)) context.lastOwner = name
   else
     context.lastSubject = clause.rest
@@ -84,6 +84,19 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   if (withAt > 0 && context.lastTie && tied)
     facts.push(...readPairList(clause.rest.slice(withAt + 1), context.lastTie.a, context.lastTie.b, context))
   return facts
+}
+
+/** "A booking is made by a school", "one ticket is for one crossing": what is told so is written down somewhere. */
+function toldOf({ doing, rest }: Clause, { det, quantity: said }: Phrase): number {
+  const single = det === 'a' || det === 'each' || said?.most === 1
+  if (!single || doing!.not) return 0
+  const after = (word: string) => {
+    const at = rest.findIndex((element) => element.kind === 'prep' && element.word === word)
+    const next = rest[at + 1]
+    return at >= 0 && next?.kind === 'thing' && (next.phrase.det === 'a' || next.phrase.quantity?.most === 1)
+  }
+  if (doing!.passive && after('by')) return 1
+  return doing!.verb === 'be' && said?.most === 1 && (after('for') || after('of')) ? 1.1 : 0
 }
 
 const person =

@@ -191,6 +191,51 @@ test('tags, addresses and long strings of signs are no things', () => {
   expect(reading.tables.map((table) => table.name)).toEqual(['Dog'])
 })
 
+test('what somebody is called where they play a part is that thing, in one sentence or another', () => {
+  for (const role of [
+    'A skipper is a crew member.',
+    'A skipper is a member of our crew.',
+    'Skippers are crew members.',
+  ]) {
+    const reading = read(`Each crossing has a date and a skipper. ${role} Crew members have a name.`)
+    expect(reading.tables.map(({ name }) => name)).toEqual(['Crossing', 'Crew member'])
+    expect(reading.links).toMatchObject([{ from: 'Crew member', to: 'Crossing', kind: '1-n' }])
+  }
+})
+
+test('what is made by somebody, or is for one thing, is written down itself', () => {
+  const made = read('A booking is made by a school, for a crossing. A crossing has a date.')
+  expect(made.links).toMatchObject([{ from: 'Crossing', to: 'Booking', kind: '1-n' }])
+  const ticket = read('Passengers buy tickets; one ticket is for one crossing. Crossings have a date.')
+  expect(ticket.links).toMatchObject([{ from: 'Crossing', to: 'Ticket', kind: '1-n' }])
+})
+
+test.each([
+  ['No more than two bookings per crossing.', 2],
+  ['At most six bookings for each crossing.', 6],
+  ['A maximum of 4 bookings on a crossing.', 4],
+])('%s is a limit', (limit, most) => {
+  const { links } = read(`A booking is for one crossing and has a number of seats. A crossing has a date. ${limit}`)
+  expect(links).toMatchObject([{ from: 'Crossing', to: 'Booking', limit: most }])
+})
+
+test('a number is the book’s to give only where it numbers the thing itself', () => {
+  const { tables } = read(
+    'Each invoice has an invoice number and a date. Each pilot has a name and a certificate number.',
+  )
+  expect(tables.map(({ fields }) => fields.map(({ kind }) => kind))).toEqual([
+    ['running', 'date'],
+    ['text', 'code'],
+  ])
+})
+
+test('a question names its tables by what happened there, or by a fact kept there', () => {
+  const { questions } = read(
+    'Every boat has a name and a licence date. A crossing is made by one boat and has a date. See how many people crossed each month. List which licences run out soon.',
+  )
+  expect(questions.map(({ tables }) => tables)).toEqual([['Crossing'], ['Boat']])
+})
+
 test('what the words leave open is asked', () => {
   const { open } = read('A customer places several orders. An order has a date. A customer has a name.')
   expect(open).toContain('Can one order have more than one customer?')

@@ -213,6 +213,8 @@ function readSentence(sentence: Sentence, elements: readonly Element[], context:
   context.lastSubject = undefined
   const same = synonyms(sentence, context)
   const facts: Fact[] = [...same]
+  const bound = boundIn(elements, context)
+  if (bound) return [...facts, ...bound]
   for (const clause of clausesOf(elements)) {
     if (clause.pronoun === 'one of them') {
       const found = leadingWords.find(([pattern]) => pattern.test(sentence.text))
@@ -232,6 +234,21 @@ function readSentence(sentence: Sentence, elements: readonly Element[], context:
     facts.push(...readClause(clause, context))
   }
   return facts
+}
+
+/** "No more than two bookings per crossing": a limit that stands by itself, without a verb. */
+function boundIn(elements: readonly Element[], context: Context): Fact[] | undefined {
+  const [counted, prep, per, ...rest] = elements.filter((element) => element.kind !== 'joint' || element.word !== '.')
+  if (counted?.kind !== 'thing' || prep?.kind !== 'prep' || per?.kind !== 'thing' || rest.length > 0) return undefined
+  const { quantity } = counted.phrase
+  const each =
+    prep.word === 'per' || per.phrase.det === 'each' || per.phrase.det === 'a' || per.phrase.quantity?.most === 1
+  if (!each || typeof quantity?.most !== 'number') return undefined
+  const [a, b] = [context.of(per.phrase), context.of(counted.phrase)]
+  const things = [...context.thingFact(counted.phrase, 1.2), ...context.thingFact(per.phrase, 1.2)]
+  if (!a || !b || a === b) return things
+  const at = context.at({ start: counted.phrase.start, end: per.phrase.end })
+  return [...things, { kind: 'tie', a, b, perA: { least: undefined, most: quantity.most }, verb: 'have', at }]
 }
 
 /** "a member, also called a friend of the choir": one thing under two names. */
