@@ -157,7 +157,10 @@ function asked({ asking, tail }: Item): Named | undefined {
     }
     case 'who': {
       const verb = rest.find((element) => element.kind === 'doing')
-      return verb?.kind === 'doing' ? { name: `${verb.doing.form} by`, kind: 'line' } : undefined
+      if (verb?.kind !== 'doing') return undefined
+      // "Who was in charge": a person, told by what follows; "who signed": by what they did.
+      const name = verb.doing.verb === 'be' ? `person ${words(rest)}`.trim() : `${verb.doing.form} by`
+      return { name, kind: 'line' }
     }
     case 'which':
     case 'what':

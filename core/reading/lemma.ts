@@ -9,6 +9,8 @@ export function infinitive(verb: string): string {
   const stem = /(ing|ed)$/.exec(lower) ? lower.replace(/(ing|ed)$/, '') : undefined
   if (stem && stem.length > 2) {
     if (/([bdfgklmnprt])\1$/.test(stem) && !/(ll|ss)$/.test(stem)) return stem.slice(0, -1)
+    // "handled" is handle, "travelled" travel.
+    if (/[bcdfgkpstz]l$/.test(stem)) return `${stem}e`
     return /(at|iz|is|ur|uc|ng|rv|lv|eas|as|us|os|ag|dg|ak|ir|or|ut|iv|in|id|ad)$/.test(stem) &&
       !/(ain|oin|ead|oad|eat|oat|out|ear|eir|our|air|ask|ean|egin|sign|aid)$/.test(stem)
       ? `${stem}e`

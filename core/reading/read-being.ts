@@ -25,6 +25,21 @@ export function readBeing(clause: Clause, subject: Phrase, context: Context): Fa
   }
   const as = doing.verb === 'be' && !doing.not && clause.rest.length === 1 ? roleOf(subject, first, context) : undefined
   if (as) return [{ kind: 'same', name: subject.name, as, at: context.at(subject) }]
+  const sample = doing.verb === 'be' ? sampleOf(subject, first, context) : undefined
+  if (sample)
+    return [
+      ...context.thingFact(subject, 1.2),
+      ...context.thingFact(sample, 1.2),
+      {
+        kind: 'tie',
+        a: name,
+        b: context.of(sample) ?? sample.name,
+        perA: { least: 1, most: 1 },
+        verb: 'be',
+        at: context.at(sample),
+      },
+      ...readDoing({ ...clause, rest: clause.rest.slice(1) }, subject, context),
+    ]
   // "may be owner, tenant or agent of several premises": a part that somebody plays.
   const role = roleIn(clause.rest)
   if (doing.verb === 'be' && role) {
@@ -59,6 +74,14 @@ function roleOf(subject: Phrase, first: Element | undefined, context: Context): 
   const both = (subject.det === 'a' && phrase.det === 'a') || (subject.plural && phrase.plural && !subject.det)
   if (!both) return undefined
   return phrase.of ? context.thing(`${phrase.of.core} ${phrase.core.split(' of ')[0]!}`) : context.of(phrase)
+}
+
+/** "An accession is a sample of one species": one of what it is said to be of. */
+function sampleOf(subject: Phrase, first: Element | undefined, context: Context): Phrase | undefined {
+  if (first?.kind !== 'thing' || first.phrase.det !== 'a' || !first.phrase.of || subject.of) return undefined
+  const { of } = first.phrase
+  const one = of.quantity?.most === 1 || of.det === 'a'
+  return one && context.of(of) && context.of(of) !== context.of(subject) ? of : undefined
 }
 
 function roleIn(rest: readonly Element[]): { words: string[]; of: Phrase } | undefined {

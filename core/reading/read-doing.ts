@@ -2,6 +2,7 @@ import { attributeHeads, noThings } from './knowledge/attributes'
 import { assigningVerbs, belonging, groupingVerbs, makingVerbs, placingVerbs, selfVerbs } from './knowledge/frames'
 import type { Quantity } from './knowledge/quantities'
 import type { Clause } from './clauses'
+import type { Element } from './elements'
 import type { Context } from './context'
 import type { Fact } from './facts'
 import { hintedKind } from '../kinds'
@@ -38,7 +39,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   for (const [at, element] of main.entries()) {
     if (element.kind === 'prep') prep = element.word
     if (element.kind !== 'thing') continue
-    const { phrase } = element
+    const phrase = asCounted(element.phrase, main.slice(at + 1))
     const other =
       context.of(phrase) ??
       (phrase.of && noThings.has(phrase.name.split(' ').at(-1)!) ? context.of(phrase.of) : undefined)
@@ -84,6 +85,17 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   if (withAt > 0 && context.lastTie && tied)
     facts.push(...readPairList(clause.rest.slice(withAt + 1), context.lastTie.a, context.lastTie.b, context))
   return facts
+}
+
+/** "By an engineer, sometimes two": one as a rule, but there may be several. */
+function asCounted(phrase: Phrase, after: readonly Element[]): Phrase {
+  const [joint, more] = after
+  const several =
+    joint?.kind === 'joint' &&
+    /^(,|or)$/.test(joint.word) &&
+    more?.kind === 'pronoun' &&
+    /^(two|three|four|more|several|both)$/.test(more.word)
+  return several && !phrase.plural ? { ...phrase, quantity: { least: 1, most: 'several' } } : phrase
 }
 
 /** "A booking is made by a school", "one ticket is for one crossing": what is told so is written down somewhere. */

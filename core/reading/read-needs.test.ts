@@ -219,6 +219,19 @@ test.each([
   expect(links).toMatchObject([{ from: 'Crossing', to: 'Booking', limit: most }])
 })
 
+test('bullets in small letters, counts said behind, samples of something', () => {
+  const bullets = read('- market days (date, weather, who was in charge)')
+  expect(bullets.tables).toMatchObject([
+    { name: 'Market day', fields: [{ name: 'Date' }, { name: 'Weather' }, { name: 'Person in charge' }] },
+  ])
+  const sometimes = read(
+    'A session is handled by an engineer, sometimes two. A session has a date. Engineers have a name.',
+  )
+  expect(sometimes.links).toMatchObject([{ kind: 'n-n', mandatory: true }])
+  const sample = read('An accession is a sample of one species, and has a date. Each species has a family.')
+  expect(sample.links).toMatchObject([{ from: 'Species', to: 'Accession', kind: '1-n', mandatory: true }])
+})
+
 test('a number is the book’s to give only where it numbers the thing itself', () => {
   const { tables } = read(
     'Each invoice has an invoice number and a date. Each pilot has a name and a certificate number.',
