@@ -39,6 +39,7 @@ import { pickWithoutChoices } from './pieces/pick-without-choices'
 import { repeatingGroup } from './pieces/repeating-group'
 import { reservedName } from './pieces/reserved-name'
 import { rowsWithoutTheirRecord } from './pieces/rows-without-their-record'
+import { ruleThatCannotHold } from './pieces/rule-that-cannot-hold'
 import { sameChoicesTwice } from './pieces/same-choices-twice'
 import { sameTieTwice } from './pieces/same-tie-twice'
 import { severalInOne } from './pieces/several-in-one'
@@ -97,6 +98,7 @@ const pieces: Record<string, AdvicePiece> = {
   repeatingGroup,
   reservedName,
   rowsWithoutTheirRecord,
+  ruleThatCannotHold,
   sameChoicesTwice,
   sameTieTwice,
   severalInOne,

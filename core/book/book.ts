@@ -7,6 +7,7 @@ export const limits = {
   fieldsPerTable: 200,
   links: 900,
   waved: 5000,
+  rules: 1000,
   nameLength: 60,
   needLength: 2000,
   describeLength: 500,
@@ -80,6 +81,17 @@ export const Link = z.strictObject({
 })
 export type Link = Readonly<z.infer<typeof Link>>
 
+/** A rule that an expression says, over the facts of one table's records. */
+export const Rule = z.strictObject({
+  id: Id,
+  table: Id,
+  /** The expression as a tree that speaks of fields by id; what it is like inside is the room of expressions' to know. */
+  holds: z.json(),
+  /** What staff read when it refuses. */
+  words: z.string().trim().min(1).max(200),
+})
+export type Rule = Readonly<z.infer<typeof Rule>>
+
 /** The answer that two tables have no direct tie. */
 export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
 export type Pair = Readonly<z.infer<typeof Pair>>
@@ -104,6 +116,7 @@ export const Book = z.strictObject({
   tables: z.array(Table).readonly(),
   links: z.array(Link).readonly(),
   pairs: z.array(Pair).readonly(),
+  rules: z.array(Rule).readonly().default([]),
   waved: z.array(Waved).readonly().default([]),
 })
 export type Book = Readonly<z.infer<typeof Book>>
@@ -116,5 +129,6 @@ export const emptyBook = (name: string, look: Look): Book => ({
   tables: [],
   links: [],
   pairs: [],
+  rules: [],
   waved: [],
 })

@@ -1,5 +1,5 @@
 import { type Json, sameJson } from '../words'
-import type { Book, Field, Link, Need, Pair, Table, Waved } from './book'
+import type { Book, Field, Link, Need, Pair, Rule, Table, Waved } from './book'
 import { findField, findLink, findTable } from './find'
 import type { ListName, Part, Place, Step } from './steps'
 
@@ -23,6 +23,7 @@ export const putField = (table: string, field: Field, before: string | null = nu
   put(field, 'fields', table, before)
 export const putLink = (link: Link): Step => put(link, 'links', null, null)
 export const putPair = (pair: Pair): Step => put(pair, 'pairs', null, null)
+export const putRule = (rule: Rule): Step => put(rule, 'rules', null, null)
 export const putWaved = (waved: Waved): Step => put(waved, 'waved', null, null)
 
 const put = (part: object, list: ListName, owner: string | null, before: string | null): Step => ({
@@ -64,12 +65,31 @@ export const dropLimitsOn = (book: Book, field: string): Step[] =>
     return setKeys(link, link.id, { limits: left.length > 0 ? left : undefined })
   })
 
+/** Rules that speak of what goes are rules no longer. */
+export const dropRulesOn = (book: Book, gone: ReadonlySet<string>): Step[] =>
+  dropRules(
+    book,
+    book.rules.filter((rule) => gone.has(rule.table) || speaksOf(rule.holds, gone)),
+  )
+
+/** In their order, so that what takes them back finds each one's neighbour there already. */
+export const dropRules = (book: Book, rules: readonly Rule[]): Step[] =>
+  rules.map((rule) => dropPart(book, 'rules', rule.id))
+
+/** Whether any of these ids stands anywhere in an expression. */
+export function speaksOf(json: Json, ids: ReadonlySet<string>): boolean {
+  if (typeof json === 'string') return ids.has(json)
+  if (typeof json !== 'object' || json === null) return false
+  return Object.values(json).some((part) => speaksOf(part as Json, ids))
+}
+
 /** The steps that take a link away with the field that carries it. */
 export function dropLinkSteps(book: Book, linkId: string): Step[] {
   const link = findLink(book, linkId)
   const owner = link && findField(book, link.field)?.table
   if (!link || !owner) throw new Error(`Expected a link ${linkId} with its field.`)
   return [
+    ...dropRulesOn(book, new Set([link.field])),
     dropPart(book, 'links', link.id),
     ...setKeys(owner, owner.id, {
       key: owner.key.filter((id) => id !== link.field),

@@ -9,7 +9,8 @@ export function faultsOf(book: Book): string[] {
     if (ids.has(id)) faults.push(`the id ${id} stands twice`)
     ids.add(id)
   }
-  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs, ...book.waved]) seen(part.id)
+  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs, ...book.rules, ...book.waved])
+    seen(part.id)
   const names = new Set<string>()
   const once = (parts: readonly { readonly liveName?: string | undefined }[]) => {
     const chosen = parts.flatMap((part) => part.liveName?.toLowerCase() ?? [])
@@ -51,6 +52,9 @@ export function faultsOf(book: Book): string[] {
   }
   for (const pair of book.pairs) {
     if (![pair.a, pair.b].every((id) => book.tables.some((table) => table.id === id))) faults.push('a pair hangs loose')
+  }
+  for (const rule of book.rules) {
+    if (!book.tables.some((table) => table.id === rule.table)) faults.push('a rule hangs loose')
   }
   return faults
 }

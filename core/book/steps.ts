@@ -2,7 +2,7 @@ import { fail, type Json, ok, type Result, sameJson } from '../words'
 import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
-export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'waved'
+export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -135,6 +135,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     tables,
     links: each(book.links),
     pairs: each(book.pairs),
+    rules: each(book.rules),
     waved: each(book.waved),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })

@@ -54,8 +54,8 @@ export function chaptersOf(
     {
       name: 'rules',
       title: 'Rules',
-      count: allFieldRules(book).length,
-      counted: counted(allFieldRules(book).length, 'rule'),
+      count: allFieldRules(book).length + book.rules.length,
+      counted: counted(allFieldRules(book).length + book.rules.length, 'rule'),
       done: settled,
     },
     { name: 'map', title: 'Map', done: book.links.length > 0 },

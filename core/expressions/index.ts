@@ -1,5 +1,6 @@
 export { readExpression } from './check'
 export { compile, evaluate, type Facts } from './evaluate'
+export { readKept } from './kept'
 export { showExpression } from './show'
 export { expressionSql } from './sql'
 export { dependenciesOf, type Tree } from './tree'

@@ -1,7 +1,7 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
 import { quoteText } from '../kinds'
-import { quoteName } from '../names'
-import { collation, type PhysicalNames } from '../opening'
+import { collation, quoteName } from '../names'
+import type { PhysicalNames } from '../opening'
 import { functions } from './functions'
 import { fromExact, quotientScale, toExact } from './numbers'
 import type { Tree } from './tree'
@@ -18,11 +18,11 @@ interface Place {
 }
 
 /**
- * The expression as MariaDB's SQL, over a table that goes by `alias` there. What is written by people becomes
+ * The expression as MariaDB's SQL, over a table that goes by `alias` there; for a constraint of the table itself without. What is written by people becomes
  * quoted text, names come from the design.
  */
 export const expressionSql = (book: Book, names: PhysicalNames, tableId: string, tree: Tree, alias: string): string =>
-  sql(tree, { book, names, table: tableOf(book, tableId), alias: quoteName(alias), depth: 0 })
+  sql(tree, { book, names, table: tableOf(book, tableId), alias: alias && quoteName(alias), depth: 0 })
 
 const decimal = (type: Extract<Type, { is: 'exact' }>) => `DECIMAL(${type.whole + type.scale},${type.scale})`
 
@@ -85,7 +85,7 @@ function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Plac
   const { book, names } = place
   const owner = findField(book, field)!.table
   const columns = names.columns(owner.id, field).map((column) => quoteName(column.name))
-  if (over.length === 0) return columns.map((column) => `${place.alias}.${column}`)
+  if (over.length === 0) return columns.map((column) => (place.alias ? `${place.alias}.${column}` : column))
   const aliases = over.map((_, at) => quoteName(`l${place.depth}_${at}`))
   const joins = over.map((link, at) => {
     const target = tableOf(book, linkOf(book, link).one)

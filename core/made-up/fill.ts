@@ -13,7 +13,8 @@ import {
 import { kindOf, plainLook, readValue, type Value } from '../kinds'
 import { whatCounts } from '../pairings'
 import type { Values } from '../records'
-import { counted, inSentence, plural } from '../words'
+import { brokenRules } from '../rules'
+import { counted, inSentence, plural, wordProblem } from '../words'
 
 /** A throw of dice: a whole number from nought to below `sides`. Seeded from outside, so that the same book fills the same. */
 export type Dice = (sides: number) => number
@@ -27,7 +28,7 @@ export interface Filled {
   readonly short?: string
 }
 
-const tries = 30
+const tries = 60
 
 /**
  * Made-up records of one table that keep every rule of the book: kinds, bounds, musts, no two alike, keys,
@@ -49,7 +50,10 @@ export function fillTable(
     let made: Values | undefined
     for (let attempt = 0; attempt < tries && !made; attempt++) {
       const row = new RowMaker(book, table, at, refs, used, makeUp, dice).make()
+      const broken = 'values' in row ? Object.values(brokenRules(book, table.id, row.values))[0] : undefined
       if ('stopped' in row) stopped = row.stopped
+      else if (broken)
+        stopped = `No ${inSentence(table.name)} could be made up that keeps the rule “${wordProblem(broken)}”`
       else if (used.take(row.values)) made = row.values
       else
         stopped = `After ${counted(rows.length, inSentence(table.name))}, everything that was tried was there already: ${used.names} must differ.`

@@ -1,4 +1,5 @@
 export {
+  collation,
   isReserved,
   liveNameHindrance,
   type Naming,

@@ -75,3 +75,6 @@ export function liveNameHindrance(typed: string, taken: ReadonlySet<string>): st
 
 /** The one place where an identifier becomes SQL text. */
 export const quoteName = (name: string) => `\`${name.replaceAll('`', '``')}\``
+
+/** Text compares without regard to case but with regard to accents; said to the administrator on opening. */
+export const collation = 'utf8mb4_uca1400_as_ci'

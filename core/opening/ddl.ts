@@ -1,9 +1,6 @@
 import { quoteText } from '../kinds'
-import { ownTable, quoteName } from '../names'
+import { collation, ownTable, quoteName } from '../names'
 import type { LiveCheck, LiveColumn, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'
-
-/** Text compares without regard to case but with regard to accents; said to the administrator on opening. */
-export const collation = 'utf8mb4_uca1400_as_ci'
 
 const list = (names: readonly string[]) => `(${names.map(quoteName).join(', ')})`
 

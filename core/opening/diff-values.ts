@@ -102,6 +102,9 @@ function asItWillBe(was: LiveTable, is: LiveTable, words: readonly Rewording[]):
 }
 
 function brokenCheck(after: Book, is: LiveTable, check: LiveCheck, count: number): string {
+  const rule = after.rules.find((one) => one.id === check.rule)
+  if (rule)
+    return `${counted(count, inSentence(is.title))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} at the Desk first.`
   const field = findField(after, check.field)?.field
   const allowed = field ? kindOf(field.kind).summary(field, after.look) : 'what is allowed'
   return `${counted(count, inSentence(is.title))} ${count === 1 ? 'has' : 'have'} a value in ${is.title} → ${field?.name ?? ''} outside “${allowed}”. Change ${count === 1 ? 'it' : 'them'} at the Desk first.`

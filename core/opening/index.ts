@@ -1,5 +1,4 @@
 export { physicalNames, type PhysicalNames } from './columns'
-export { collation } from './ddl'
 export { wordsInTheWay } from './first-words'
 export { liveSchema } from './live-schema'
 export { creationScript, type OpeningPlan, type OpeningStep, planOpening } from './plan'

@@ -1,3 +1,5 @@
+import { expressionSql } from '../expressions'
+import { ownRules } from '../rules'
 import { type Book, type Field, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
 import { kindOf } from '../kinds'
 import { ownTable, quoteName } from '../names'
@@ -111,7 +113,19 @@ const fileKeys = (table: Table, name: string, names: PhysicalNames): LiveForeign
 
 function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   const name = names.table(table.id)
-  return table.fields.flatMap((field): LiveCheck[] => {
+  const written = ownRules(book, table.id).flatMap(({ rule, tree, fields }): LiveCheck[] =>
+    tree
+      ? [
+          {
+            name: `${name.slice(0, 24)}_rule_${rule.id.slice(0, 32)}`,
+            field: fields.at(-1)!,
+            rule: rule.id,
+            sql: expressionSql(book, names, table.id, tree, ''),
+          },
+        ]
+      : [],
+  )
+  const own = table.fields.flatMap((field): LiveCheck[] => {
     if (field.kind === 'link') return compositeCheck(book, table, field, name, names)
     const column = names.columns(table.id, field.id)[0]!.name
     return kindOf(field.kind)
@@ -122,6 +136,7 @@ function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
         sql: check.sql(quoteName(column)),
       }))
   })
+  return [...own, ...written]
 }
 
 /** A link of several columns that may stay blank could be half filled. */

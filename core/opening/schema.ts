@@ -40,6 +40,8 @@ export interface LiveIndex {
 export interface LiveCheck {
   readonly name: string
   readonly field: string
+  /** The rule it holds, where it is one that was written. */
+  readonly rule?: string
   readonly sql: string
 }
 

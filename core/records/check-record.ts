@@ -1,5 +1,6 @@
 import { type Book, type Field, mustHold, type Table, tableOf } from '../book'
 import { checkValue, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
+import { brokenRules } from '../rules'
 import { fail, ok, type Problem, type Result } from '../words'
 
 /** Values by field id. */
@@ -28,7 +29,8 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
     if (read.ok) checked[field.id] = read.value
     else problems[field.id] = read.problem
   }
-  return Object.keys(problems).length > 0 ? { ok: false, problem: problems } : ok(checked)
+  const broken = Object.keys(problems).length > 0 ? problems : brokenRules(book, tableId, checked)
+  return Object.keys(broken).length > 0 ? { ok: false, problem: broken } : ok(checked)
 }
 
 function checkCanonical(look: Book['look'], plain: Book['look'], wanted: Field, value: Value): Result<Value> {

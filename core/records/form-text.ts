@@ -2,6 +2,7 @@ import { type Book, type Field, type Table, tableOf } from '../book'
 import { kindOf, type Now, showValue, type Value } from '../kinds'
 import type { ListRow } from './list-row'
 import type { Problem } from '../words'
+import { brokenRules } from '../rules'
 import { type Problems, readTyped, startValues, type Values } from './check-record'
 import { formLayout, type Inset } from './form-layout'
 
@@ -113,7 +114,8 @@ function readFields(
     if (read.ok) values[field.id] = read.value
     else problems[field.id] = read.problem
   }
-  return { values, problems }
+  // What can't be read says so first; a rule is asked of what can.
+  return { values, problems: { ...brokenRules(book, table.id, values), ...problems } }
 }
 
 export interface ChangedRow {

@@ -77,6 +77,7 @@ export type EditProblem =
   | { readonly kind: 'choice-twice'; readonly choice: string }
   | { readonly kind: 'setting-not-value'; readonly setting: string; readonly because: Problem }
   | { readonly kind: 'not-as-key'; readonly field: string; readonly because: string }
+  | { readonly kind: 'rule-without-words' }
   | { readonly kind: 'not-live-name'; readonly name: string; readonly because: string }
   | { readonly kind: 'link-needs-key'; readonly table: string }
   | { readonly kind: 'link-by-pairing' }
@@ -90,4 +91,4 @@ export type EditProblem =
   | { readonly kind: 'not-a-book' }
 
 /** The plain noun for a part of a book. */
-export type PartWord = 'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'book'
+export type PartWord = 'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'rule' | 'book'

@@ -156,6 +156,8 @@ function wordEdit(problem: EditProblem): string {
       return `${problem.setting}: ${wordProblem(problem.because)}`
     case 'not-as-key':
       return `${problem.field} can’t be part of the key: ${problem.because}.`
+    case 'rule-without-words':
+      return 'Write down what staff should read when the rule refuses.'
     case 'not-live-name':
       return `“${problem.name}” can’t be a name in the database, because ${problem.because}.`
     case 'link-needs-key':

@@ -33,6 +33,7 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'dead-link': { kind: 'dead-link', field, table },
   'left-without': { kind: 'left-without', table: 'Appliance', record: 'A-00007', child: 'Visit' },
   'not-plain': { kind: 'not-plain', table: 'Visit part' },
+  'rule-without-words': { kind: 'rule-without-words' },
   'not-live-name': { kind: 'not-live-name', name: 'select', because: 'databases keep that word to themselves' },
   'list-holds-facts': { kind: 'list-holds-facts', table: 'Fuel' },
   'key-stays': { kind: 'key-stays', field: 'Serial code' },

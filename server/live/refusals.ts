@@ -79,7 +79,10 @@ function deadLink(live: Live, table: Table, message: string): Refusal {
 
 function brokenCheck(live: Live, table: Table, message: string): Refusal {
   const name = /CONSTRAINT `(?:[^`]+`\.`)*([^`]+)` failed/.exec(message)?.[1]
-  const id = liveTable(live, table.id).checks.find((check) => check.name === name)?.field
+  const check = liveTable(live, table.id).checks.find((one) => one.name === name)
+  const rule = live.book.rules.find((one) => one.id === check?.rule)
+  if (rule) return { field: check?.field, problem: { kind: 'in-own-words', words: rule.words } }
+  const id = check?.field
   const field = id ? findField(live.book, id)?.field : undefined
   const words =
     field?.refusal ?? (field && `The database takes only this: ${kindOf(field.kind).summary(field, live.book.look)}.`)

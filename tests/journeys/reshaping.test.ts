@@ -78,6 +78,20 @@ test('a name in the database is chosen, and a reserved one refused in words', as
   )
 })
 
+test('a rule is written with help, and says at once what is wrong', async () => {
+  await browser.chapter('rules')
+  await browser.press('Write a rule')
+  await choose('For each', 'Van')
+  await browser.fill('What must hold for each van', 'Seats < 9')
+  await browser.read('Van has no field “Seats”.')
+  await browser.fill('What must hold for each van', '"Number of seats" < 9')
+  await browser.read('It can be kept.')
+  await browser.fill('What staff read when it refuses', 'Nine seats or more need a bus licence.')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Add the rule')
+  await browser.read('Nine seats or more need a bus licence.')
+})
+
 test('a dry run is filled, tried at the Desk and thrown away', async () => {
   await browser.chapter('review')
   await browser.press('Fill a dry run')
@@ -89,6 +103,10 @@ test('a dry run is filled, tried at the Desk and thrown away', async () => {
   await browser.read(/12 records/)
   await browser.press('New van')
   await browser.fill('Plate', 'TS 77')
+  await browser.fill('Number of seats', '12')
+  await browser.press('Save')
+  await browser.read('Nine seats or more need a bus licence.')
+  await browser.fill('Number of seats', '8')
   await browser.press('Save')
   await browser.read('By Averil Teal')
   await browser.press('Throw it away')

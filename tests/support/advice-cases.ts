@@ -62,6 +62,28 @@ const limited = (all: number, some: number): Edit[] => [
   },
 ]
 
+/** A rule that compares a number with what it is given. */
+const ruled = (with_: string | number): Edit[] => [
+  ...table('Job', 'Due on date', 'Hours whole'),
+  {
+    kind: 'addRule',
+    id: 'rule',
+    table: 'job',
+    words: 'Give the hours.',
+    holds: {
+      kind: 'binary',
+      operator: '=',
+      left: { kind: 'fact', over: [], field: 'job_hours', type: { is: 'exact', whole: 10, scale: 0 } },
+      right: {
+        kind: 'literal',
+        value: String(with_),
+        type: typeof with_ === 'number' ? { is: 'exact', whole: 1, scale: 0 } : { is: 'text' },
+      },
+      type: { is: 'truth' },
+    },
+  },
+]
+
 /** For each piece a book where it must speak, and the nearest one where it must not. */
 export const cases: Record<string, readonly [wrong: readonly Edit[], right: readonly Edit[]]> = {
   tableWithoutKey: [[...job, { kind: 'setKey', table: 'job', fields: [] }], job],
@@ -246,6 +268,7 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
   ],
   reservedName: [table('Order', 'Due on date'), table('Client order', 'Due on date')],
   limitThatNeverRefuses: [limited(6, 6), limited(6, 2)],
+  ruleThatCannotHold: [ruled('yes'), ruled(1)],
   limitOfOne: [
     [
       ...client,

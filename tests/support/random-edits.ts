@@ -11,7 +11,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(34),
+  act: fc.nat(37),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -19,6 +19,13 @@ export const dice: fc.Arbitrary<Dice> = fc.record({
   ),
   yes: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }),
 })
+
+/** The expression that a field is blank, or that it isn't. */
+function isFilled(field: string, blank: boolean): Extract<Edit, { kind: 'addRule' }>['holds'] {
+  const truth = { is: 'truth' }
+  const isNull = { kind: 'isNull', of: { kind: 'fact', over: [], field, type: { is: 'text' } }, type: truth }
+  return blank ? isNull : { kind: 'not', of: isNull, type: truth }
+}
 
 /** Aims the dice at the parts of this book. Now and then at nothing, so that refusals happen too. */
 export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number): Edit {
@@ -189,6 +196,16 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
         : { kind: 'changeWords', table: list, words: yes[1] ? [{ id: id(0), word: words.slice(0, 100) || '-' }] : [] }
     case 30:
       return { kind: 'mergeTables', from: table(0), into: table(1) }
+    case 34:
+    case 35: {
+      const spoken = yes[0] ? own.filter((one) => some.includes(one.id)) : own
+      const holds = isFilled(spoken.find((one) => one.kind !== 'link')?.id ?? 'nobody', yes[1]!)
+      return yes[2] && book.rules.length > 0
+        ? { kind: 'changeRule', rule: one(book.rules, 3), ...(yes[3] ? { words } : { holds }) }
+        : { kind: 'addRule', id: id(0), table: table(0), holds, words }
+    }
+    case 36:
+      return { kind: 'removeRule', rule: one(book.rules, 0) }
     case 33:
       return { kind: 'nameLive', part: yes[0] ? table(0) : field(0), name: yes[1] ? words : `own_${aim[1]! % 3}` }
     default:

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { kindNames, type KindName, kindOf } from '../../kinds'
 import { fail, type Json, ok } from '../../words'
 import { type Book, Field, limits, type Table } from '../book'
-import { dropLimitsOn, dropLinkSteps, dropPart, movePart, putField, setKeys, untick } from '../build-steps'
+import { dropLimitsOn, dropLinkSteps, dropPart, dropRulesOn, movePart, putField, setKeys, untick } from '../build-steps'
 import { findField, findTable, linksTo, partName } from '../find'
 import { keyHindrance } from '../keys'
 import { checkSettings, onlyUsed } from '../settings-check'
@@ -162,6 +162,7 @@ export const removeField: EditKind<z.infer<typeof RemoveField>> = {
         book,
         (now) => untick(now, new Set([id, link?.id ?? id])),
         (now) => dropLimitsOn(now, id),
+        (now) => dropRulesOn(now, new Set([id])),
         (now) =>
           link
             ? dropLinkSteps(now, link.id)

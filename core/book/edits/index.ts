@@ -17,6 +17,7 @@ import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy,
 import { nameLive } from './live-name'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
+import { addRule, changeRule, removeRule } from './rules'
 import { splitTable } from './split-table'
 import { togetherOf } from './together'
 import { untie } from './untie'
@@ -56,6 +57,9 @@ const editKinds = {
   pickToList,
   listToPick,
   changeWords,
+  addRule,
+  changeRule,
+  removeRule,
   waveOff,
   wantAgain,
   together: togetherOf(stepsOfMessage),

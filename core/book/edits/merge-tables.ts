@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
-import { type Book, type Field, limits } from '../book'
-import { dropLimitsOn, dropPart, setKeys, untick } from '../build-steps'
+import { type Book, type Field, limits, type Table } from '../book'
+import { dropLimitsOn, dropPart, dropRulesOn, setKeys, untick } from '../build-steps'
 import { findTable, joiningBetween, linksBetween, linksTo } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, freeName, Id, inTurn, keepingKeys } from './edit-kind'
@@ -37,6 +37,7 @@ export const mergeTables: EditKind<z.infer<typeof MergeTables>> = {
       (now) =>
         now.pairs.filter((pair) => pair.a === from || pair.b === from).map((pair) => dropPart(now, 'pairs', pair.id)),
       (now) => linksTo(now, from).flatMap((link) => setKeys(link, link.id, { one: into })),
+      (now) => rulesOfBoth(now, from, into),
       (now) => bringFields(now, from, into),
       (now) => needsFollow(now, from, into),
       (now) => [dropPart(now, 'tables', from)],
@@ -61,6 +62,25 @@ function untieAll(book: Book, from: string, into: string): Result<Step[]> {
   return refused ?? ok(steps)
 }
 
+/** Rules of the table that goes hold for the other, but for those on fields that go because it has them itself. */
+function rulesOfBoth(book: Book, from: string, into: string): Step[] {
+  const [source, target] = [findTable(book, from)!, findTable(book, into)!]
+  const gone = source.fields.filter((field) => staysBehind(source, target, field)).map((field) => field.id)
+  return inTurn(
+    book,
+    (now) => dropRulesOn(now, new Set(gone)),
+    (now) => now.rules.filter((rule) => rule.table === from).flatMap((rule) => setKeys(rule, rule.id, { table: into })),
+  )
+}
+
+const twinOf = (target: Table, field: Field) =>
+  target.fields.find((other) => other.name.toLowerCase() === field.name.toLowerCase() && other.kind === field.kind)
+
+/** What both have is kept once, and a number that only told the other's records apart goes. */
+const staysBehind = (source: Table, target: Table, field: Field) =>
+  field.kind !== 'link' &&
+  (twinOf(target, field) !== undefined || (source.key.includes(field.id) && field.kind === 'running'))
+
 function bringFields(book: Book, from: string, into: string): Step[] {
   const source = findTable(book, from)!
   return inTurn(
@@ -69,11 +89,7 @@ function bringFields(book: Book, from: string, into: string): Step[] {
     (now) => setKeys(findTable(now, from)!, from, { key: [], knownBy: [] }),
     ...source.fields.map((field) => (now: Book): Step[] => {
       const target = findTable(now, into)!
-      const same = target.fields.find(
-        (other) => other.name.toLowerCase() === field.name.toLowerCase() && other.kind === field.kind,
-      )
-      const onlyNumbers = source.key.includes(field.id) && field.kind === 'running'
-      if (field.kind !== 'link' && (same || onlyNumbers)) return forget(now, from, field, same?.id)
+      if (staysBehind(source, target, field)) return forget(now, from, field, twinOf(target, field)?.id)
       const unlike: Field = { ...field, name: freeName(field.name, target.fields) }
       return moveField(now, source, field, into, unlike.name)
     }),

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { Choices } from '../../kinds'
 import { fail, ok } from '../../words'
 import { type Book, type Field, limits, type Table } from '../book'
-import { dropPart, putLink, putTable, setKeys, untick } from '../build-steps'
+import { dropPart, dropRulesOn, putLink, putTable, setKeys, untick } from '../build-steps'
 import { findField, findTable, linksFrom, linksTo, partName } from '../find'
 import { checkSettings, onlyUsed } from '../settings-check'
 import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
@@ -77,6 +77,7 @@ export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
           ]
         }),
         (now) => untick(now, new Set([id, ...list.key, ...links.map((link) => link.id)])),
+        (now) => dropRulesOn(now, new Set([id, ...list.key])),
         (now) =>
           now.pairs.filter((pair) => pair.a === id || pair.b === id).map((pair) => dropPart(now, 'pairs', pair.id)),
         (now) => [dropPart(now, 'tables', id)],

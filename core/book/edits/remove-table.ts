@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { fail } from '../../words'
 import type { Book, Field, Table } from '../book'
-import { dropLinkSteps, dropPart, untick } from '../build-steps'
+import { dropLinkSteps, dropPart, dropRulesOn, untick } from '../build-steps'
 import { fieldOf, findTable, linksTo, tableOf } from '../find'
 import { type EditKind, Id, inTurn, keepingKeys } from './edit-kind'
 
@@ -39,6 +39,7 @@ function dropTable(book: Book, id: string) {
   return inTurn(
     book,
     (now) => untick(now, gone),
+    (now) => dropRulesOn(now, gone),
     ...links.map((link) => (now: Book) => dropLinkSteps(now, link.id)),
     ...book.pairs
       .filter((pair) => pair.a === id || pair.b === id)

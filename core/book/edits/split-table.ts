@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { fail, ok } from '../../words'
 import { type Book, type Field, limits, type Link, type Table } from '../book'
-import { dropLimitsOn, dropPart, putField, putLink, putTable, setKeys } from '../build-steps'
+import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
 import { findTable } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
@@ -43,6 +43,7 @@ export const splitTable: EditKind<z.infer<typeof SplitTable>> = {
       inTurn(
         book,
         () => [putTable(newTable(edit.id, edit.keyField, name.value, moving))],
+        (now) => rulesFollow(now, table, new Set(edit.fields), edit.id),
         (now) => moving.flatMap((field) => moveField(now, table, field, edit.id)),
         (now) => keepKnownBy(now, edit.table, edit.id, moving),
         (now) => tieBack(now, table, edit, name.value),
@@ -67,6 +68,17 @@ const newTable = (id: string, keyField: string, name: string, moving: readonly F
   key: [keyField],
   knownBy: [keyField],
 })
+
+/** A rule goes with the fields it speaks of; where they part, it can hold no more. */
+function rulesFollow(book: Book, from: Table, moving: ReadonlySet<string>, to: string): Step[] {
+  const staying = new Set(from.fields.map((field) => field.id).filter((id) => !moving.has(id)))
+  const concerned = book.rules.filter((rule) => rule.table === from.id && speaksOf(rule.holds, moving))
+  const parted = concerned.filter((rule) => speaksOf(rule.holds, staying))
+  return [
+    ...concerned.filter((rule) => !parted.includes(rule)).flatMap((rule) => setKeys(rule, rule.id, { table: to })),
+    ...dropRules(book, parted),
+  ]
+}
 
 /** Moves a field with its link; limits that asked it where it was are limits no longer. */
 export function moveField(book: Book, from: Table, field: Field, to: string, name = field.name): Step[] {

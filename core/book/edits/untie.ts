@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
 import type { Book } from '../book'
-import { dropLinkSteps, dropPart, untick } from '../build-steps'
+import { dropLinkSteps, dropPart, dropRulesOn, untick } from '../build-steps'
 import { findLink, findTable, linksFrom, linksTo, tableOf } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, Id, inTurn, keepingKeys } from './edit-kind'
@@ -35,6 +35,7 @@ export function untieSteps(book: Book, id: string): Result<Step[]> {
     inTurn(
       book,
       (now) => untick(now, gone),
+      (now) => dropRulesOn(now, gone),
       ...links.map((part) => (now: Book) => dropLinkSteps(now, part.id)),
       ...book.pairs
         .filter((pair) => pair.a === table.id || pair.b === table.id)

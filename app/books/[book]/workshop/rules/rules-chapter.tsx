@@ -2,27 +2,34 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { allFieldRules, fieldRules } from '@/core/rules'
+import type { Table } from '@/core/book'
+import { allFieldRules, fieldRules, type OwnRule, ownRules } from '@/core/rules'
 import { counted } from '@/core/words'
-import { Empty, Note, TextBox } from '@/ui/kit'
+import { Button, Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { NeedsMet } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
+import { OwnRuleRow, RuleDialog } from './own-rules'
 
-/** The fourth chapter: every rule that fields carry, as sentences, grouped by table. */
+/** The fourth chapter: every rule, those that fields carry and those that were written, grouped by table. */
 export function RulesChapter() {
   const { id, book } = useWorkshop()
   const [chosen, setChosen] = useState<string>()
   const [find, setFind] = useState('')
-  const all = allFieldRules(book)
+  const [writing, setWriting] = useState<{ readonly table: Table; readonly own?: OwnRule }>()
+  const all = [...allFieldRules(book), ...ownRules(book)]
   const words = find.trim().toLowerCase()
   const tables = book.tables.filter((table) => chosen === undefined || table.id === chosen)
   const groups = tables
     .map((table) => ({
       table,
       rules: fieldRules(book, table).filter((rule) => rule.sentence.toLowerCase().includes(words)),
+      own: ownRules(book, table.id).filter(({ rule, source }) =>
+        `${rule.words} ${source}`.toLowerCase().includes(words),
+      ),
     }))
-    .filter(({ rules }) => rules.length > 0)
+    .filter(({ rules, own }) => rules.length + own.length > 0)
+  const [first] = tables
   return (
     <Room
       indexLabel="Rules for"
@@ -36,7 +43,7 @@ export function RulesChapter() {
             <IndexRow
               key={table.id}
               here={chosen === table.id}
-              count={fieldRules(book, table).length}
+              count={fieldRules(book, table).length + ownRules(book, table.id).length}
               onPick={() => setChosen(table.id)}
             >
               {table.name}
@@ -54,14 +61,24 @@ export function RulesChapter() {
         </>
       }
     >
-      <h1 className="text-[22px] leading-tight">
-        Rules{chosen && ` for ${book.tables.find((table) => table.id === chosen)?.name ?? ''}`}
-      </h1>
-      <p className="mt-1 mb-4 text-ash-6">
-        {all.length > 0
-          ? `${counted(all.length, 'rule')} that the fields carry. Change one where its field is made, in Tables.`
-          : 'What the fields of the tables ask of every record.'}
-      </p>
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1 className="text-[22px] leading-tight">
+            Rules{chosen && ` for ${book.tables.find((table) => table.id === chosen)?.name ?? ''}`}
+          </h1>
+          <p className="mt-1 text-ash-6">
+            {all.length > 0
+              ? `${counted(all.length, 'rule')}: what the fields ask, and what you wrote besides.`
+              : 'What the fields of the tables ask of every record, and what you write besides.'}
+          </p>
+        </div>
+        {first && (
+          <Button look="main" onClick={() => setWriting({ table: first })}>
+            Write a rule
+          </Button>
+        )}
+      </div>
+      {writing && <RuleDialog {...writing} onClose={() => setWriting(undefined)} />}
       {all.length === 0 ? (
         <Empty head="No rules yet">
           A field that must be filled, has bounds or choices shows its rule here as a sentence.
@@ -75,10 +92,13 @@ export function RulesChapter() {
             onChange={(event) => setFind(event.target.value)}
             className="mb-4 max-w-[320px]"
           />
-          {groups.map(({ table, rules }) => (
+          {groups.map(({ table, rules, own }) => (
             <section key={table.id} className="mb-5">
               <h2 className="border-b border-ash-4 pb-1 text-[13px] text-ash-6">{table.name}</h2>
               <ul>
+                {own.map((one) => (
+                  <OwnRuleRow key={one.rule.id} own={one} onChange={() => setWriting({ table, own: one })} />
+                ))}
                 {rules.map((rule) => (
                   <li
                     key={rule.id}

@@ -1,0 +1,166 @@
+'use client'
+
+import { Trash2 } from 'lucide-react'
+import { type FormEvent, useState } from 'react'
+import type { Table } from '@/core/book'
+import { type OwnRule, readRule } from '@/core/rules'
+import { inSentence } from '@/core/words'
+import { Button, ChoiceBox, Dialog, IconButton, Labelled, Tag, TextBox, WordButton } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useWorkshop } from '../workshop-context'
+
+/** One rule that was written: what staff read, what must hold, and where it can't. */
+export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly onChange: () => void }) {
+  const { edit } = useWorkshop()
+  return (
+    <li className="flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1">
+      <span className="min-w-0 flex-1 wrap-anywhere">
+        <WordButton onClick={onChange} aria-label={`Change the rule ${own.rule.words}`}>
+          {own.rule.words}
+        </WordButton>
+        <span className="ml-2 font-mono text-[13px] text-ash-6">{own.source}</span>
+        {own.because && (
+          <span className="block text-ember">
+            <b>Can’t hold. </b>
+            {own.because}
+          </span>
+        )}
+      </span>
+      <span className="flex items-center gap-1 text-xs text-ash-6">
+        {own.because ? <Tag>not kept</Tag> : 'form · save · database'}
+        <IconButton
+          label={`Remove the rule ${own.rule.words}`}
+          onClick={() => edit({ kind: 'removeRule', rule: own.rule.id })}
+        >
+          <Trash2 size={14} aria-hidden />
+        </IconButton>
+      </span>
+    </li>
+  )
+}
+
+interface DialogProps {
+  /** The rule to change; none for a new one. */
+  readonly own?: OwnRule
+  /** The table to begin with. */
+  readonly table: Table
+  readonly onClose: () => void
+}
+
+/** Writes a rule down: whose records it is for, what must hold, what staff read when it doesn't. */
+export function RuleDialog({ own, table: first, onClose }: DialogProps) {
+  const { book, edit } = useWorkshop()
+  const [tableId, setTableId] = useState(first.id)
+  const [source, setSource] = useState(own?.source ?? '')
+  const [words, setWords] = useState(own?.rule.words ?? '')
+  const table = book.tables.find((one) => one.id === tableId) ?? first
+  const read = readRule(book, table, source)
+  const wrong = 'words' in read && source.trim() !== '' ? read : undefined
+  const fields = table.fields.filter((field) => field.kind !== 'link' && field.kind !== 'file')
+  const keep = (event: FormEvent) => {
+    event.preventDefault()
+    if (!('holds' in read)) return
+    const holds = JSON.parse(JSON.stringify(read.holds)) as never
+    const kept = own
+      ? edit({ kind: 'changeRule', rule: own.rule.id, holds, words })
+      : edit({ kind: 'addRule', id: freshId(), table: table.id, holds, words })
+    if (kept) onClose()
+  }
+  const put = (name: string) => {
+    const written = /^[\p{L}_][\p{L}\p{N}_]*$/u.test(name) ? name : `"${name.replaceAll('"', '""')}"`
+    setSource(`${source}${source === '' || source.endsWith(' ') ? '' : ' '}${written} `)
+    document.getElementById('rule-source')?.focus()
+  }
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={own ? 'Change the rule' : 'A new rule'}
+      say="It holds while staff type, when they save, and in the database itself."
+      actions={
+        <>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="main" type="submit" form="rule-form" disabled={!('holds' in read) || !words.trim()}>
+            {own ? 'Keep the change' : 'Add the rule'}
+          </Button>
+        </>
+      }
+    >
+      <form id="rule-form" onSubmit={keep} className="mt-3 flex flex-col gap-3">
+        {!own && (
+          <Labelled label="For each" htmlFor="rule-table">
+            <ChoiceBox id="rule-table" value={tableId} onChange={(event) => setTableId(event.target.value)}>
+              {book.tables.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </ChoiceBox>
+          </Labelled>
+        )}
+        <Labelled
+          label={`What must hold for each ${inSentence(table.name)}`}
+          htmlFor="rule-source"
+          hint="Compare facts with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. A blank fact refuses nothing."
+        >
+          <textarea
+            id="rule-source"
+            value={source}
+            rows={3}
+            autoFocus
+            spellCheck={false}
+            aria-invalid={wrong !== undefined}
+            aria-describedby="rule-wrong"
+            placeholder={placeholderFor(table)}
+            onChange={(event) => setSource(event.target.value)}
+            className="w-full rounded-md border border-ash-4 bg-paper px-2.5 py-1.5 font-mono text-[13px]"
+          />
+        </Labelled>
+        <p id="rule-wrong" role="status" className="min-h-5 text-[13px]">
+          {wrong && <Wrong source={source} {...wrong} />}
+          {'holds' in read && <span className="text-spruce">✓ It can be kept.</span>}
+        </p>
+        <div role="group" aria-label="Put in a field" className="flex flex-wrap gap-1.5">
+          {fields.slice(0, 24).map((field) => (
+            <Button key={field.id} small type="button" onClick={() => put(field.name)}>
+              {field.name}
+            </Button>
+          ))}
+        </div>
+        <Labelled label="What staff read when it refuses" htmlFor="rule-words">
+          <TextBox
+            id="rule-words"
+            maxLength={200}
+            value={words}
+            placeholder="It can’t come back before it went out."
+            onChange={(event) => setWords(event.target.value)}
+          />
+        </Labelled>
+      </form>
+    </Dialog>
+  )
+}
+
+/** The place that is wrong, marked in the words themselves, and what is wrong with it. */
+function Wrong({ source, words, start, end }: { source: string; words: string; start: number; end: number }) {
+  const here = source.slice(start, end)
+  return (
+    <>
+      {here && (
+        <mark className="bg-brass-tint px-0.5 font-mono text-ink underline decoration-ember decoration-wavy">
+          {here.slice(0, 60)}
+        </mark>
+      )}{' '}
+      <span className="text-ember">{words}</span>
+    </>
+  )
+}
+
+/** An example from the table's own fields: two dates compared, or one number with a bound. */
+function placeholderFor(table: Table): string {
+  const quoted = (name: string) => (/^\p{L}+$/u.test(name) ? name : `"${name}"`)
+  const [early, late] = table.fields.filter((field) => field.kind === 'date' || field.kind === 'dateTime')
+  if (early && late && early.kind === late.kind) return `${quoted(late.name)} >= ${quoted(early.name)}`
+  const number = table.fields.find((field) => ['whole', 'exact', 'money'].includes(field.kind))
+  return number ? `${quoted(number.name)} > 0` : '"Returned on" >= "Lent on"'
+}
