@@ -39,7 +39,7 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
     <header className="on-soot flex h-11 shrink-0 items-center gap-4 bg-soot px-4 text-on-soot">
       <Link href="/books" className="flex items-center gap-2.5 rounded-sm font-bold">
         <Ember />
-        <span className="max-sm:sr-only">Hearth Table</span>
+        <span className="whitespace-nowrap max-md:sr-only">Hearth Table</span>
       </Link>
       {book && (
         <Menu
@@ -85,7 +85,8 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
             onClick={onFind}
             className="flex min-h-7 w-[230px] items-center justify-between rounded-md bg-soot-2 px-2.5 text-on-soot-2 max-lg:w-auto max-lg:gap-3"
           >
-            Find or do… <kbd className="font-mono text-xs">Ctrl K</kbd>
+            <span className="whitespace-nowrap">Find or do…</span>
+            <kbd className="font-mono text-xs whitespace-nowrap max-md:hidden">Ctrl K</kbd>
           </button>
         )}
         <Menu

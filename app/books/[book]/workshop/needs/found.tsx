@@ -146,7 +146,7 @@ const Card = ({ name, joining, children }: { name: string; joining: boolean; chi
   <section aria-label={name}>
     <h3
       className={classNames(
-        'relative z-[1] -mb-px inline-block rounded-t-lg border border-b-0 px-3 py-1 text-[13px] font-bold',
+        'relative z-[1] -mb-px inline-block max-w-full rounded-t-lg border border-b-0 wrap-anywhere px-3 py-1 text-[13px] font-bold',
         joining ? 'border-bright-brass bg-brass-tint' : 'border-ash-4 bg-paper',
       )}
     >
