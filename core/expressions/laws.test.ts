@@ -1,0 +1,178 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
+import { emptyBook, tableOf } from '../book'
+import { plainLook } from '../kinds'
+import type { Json } from '../words'
+import { datePart, dayNumber, readMoment, shifted } from './dates'
+import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './numbers'
+import { alike, isLike, simpleLower, simpleUpper } from './text'
+import { readExpression, readKept } from '.'
+
+const book = made(
+  emptyBook('Test', plainLook),
+  { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'key' },
+  { kind: 'addField', table: 'visit', id: 'note', name: 'Note', holds: 'line' },
+)
+const visit = tableOf(book, 'visit')
+
+const big = fc.bigInt({ min: -(10n ** 40n), max: 10n ** 40n })
+const scale = fc.nat(20)
+const day = fc
+  .date({ min: new Date('1000-01-01'), max: new Date('9000-12-31'), noInvalidDate: true })
+  .map((date) => date.toISOString().slice(0, 10))
+
+test('a number written and read again is the same; more decimals change nothing', () => {
+  fc.assert(
+    fc.property(big, scale, scale, (value, own, more) => {
+      expect(toExact(fromExact(value, own), own)).toBe(value)
+      expect(rescale(rescale(value, own, own + more), own + more, own)).toBe(value)
+    }),
+  )
+})
+
+test('rounding is never further off than half, and goes away from nought at the half', () => {
+  fc.assert(
+    fc.property(big, fc.bigInt({ min: 1n, max: 10n ** 12n }), (a, b) => {
+      const rounded = divideRounded(a, b)
+      const off = 2n * (rounded * b - a)
+      expect(off <= b && off >= -b).toBe(true)
+      expect(divideRounded(-a, b)).toBe(-rounded || 0n)
+    }),
+  )
+  expect([divideRounded(5n, 2n), divideRounded(-5n, 2n)]).toEqual([3n, -3n])
+})
+
+test('floor and ceiling embrace a number', () => {
+  fc.assert(
+    fc.property(big, scale, (value, own) => {
+      const [low, high] = [toWhole(value, own, -1), toWhole(value, own, 1)]
+      expect(low * powerOfTen(own) <= value && value <= high * powerOfTen(own)).toBe(true)
+      expect(high - low <= 1n).toBe(true)
+    }),
+  )
+})
+
+test('days are counted as the calendar counts them, and back', () => {
+  fc.assert(
+    fc.property(day, fc.integer({ min: -200_000, max: 200_000 }), (date, days) => {
+      const there = shifted(date, days, 'DAY')!
+      expect(dayNumber(there) - dayNumber(date)).toBe(days)
+      expect(new Date(`${there}T00:00:00Z`).getTime() - new Date(`${date}T00:00:00Z`).getTime()).toBe(days * 86_400_000)
+      expect(shifted(there, -days, 'DAY')).toBe(date)
+    }),
+  )
+})
+
+test('months keep the day where the month has it, and its last where not', () => {
+  fc.assert(
+    fc.property(day, fc.integer({ min: -600, max: 600 }), (date, months) => {
+      const there = shifted(date, months, 'MONTH')!
+      const months_ = (value: string) => datePart(value, 'YEAR') * 12 + datePart(value, 'MONTH')
+      expect(months_(there) - months_(date)).toBe(months)
+      const [was, is] = [datePart(date, 'DAY'), datePart(there, 'DAY')]
+      const next = shifted(there, 1, 'DAY')!
+      expect(is === was || (is < was && datePart(next, 'DAY') === 1)).toBe(true)
+      expect(readMoment('DATE', there)).toBe(there)
+    }),
+  )
+  expect([shifted('9999-12-31', 1, 'DAY'), shifted('0001-01-01', -1, 'YEAR')]).toEqual([null, null])
+})
+
+test('LIKE is what a regular expression of the pattern says', () => {
+  const letters = fc
+    .array(fc.constantFrom('a', 'b', 'A', '%', '_', '.', '|', 'é'), { maxLength: 8 })
+    .map((all) => all.join(''))
+  fc.assert(
+    fc.property(letters, letters, (text, pattern) => {
+      const source = [...pattern]
+        .map((one) => (one === '%' ? '.*' : one === '_' ? '.' : one.replace(/[.|]/g, '\\$&')))
+        .join('')
+      expect(isLike(text, pattern, '')).toBe(new RegExp(`^${source}$`, 'isu').test(text))
+    }),
+    { numRuns: 2000 },
+  )
+})
+
+test('a long pattern full of % takes no longer than it must', () => {
+  expect(isLike('a'.repeat(5000), `${'%a'.repeat(40)}%b`, '')).toBe(false)
+})
+
+test('what is alike is so from either side, whatever the capitals and the spaces behind', () => {
+  fc.assert(
+    fc.property(
+      fc.string({ unit: 'grapheme', maxLength: 12 }),
+      fc.string({ unit: 'grapheme', maxLength: 12 }),
+      (a, b) => {
+        expect(alike(a, `${a}  `)).toBe(true)
+        expect(alike(a, b)).toBe(alike(b, a))
+        expect([...simpleUpper(a)].length).toBe([...a].length)
+        expect([...simpleLower(a)].length).toBe([...a].length)
+      },
+    ),
+  )
+  expect([alike('OAK', 'oak '), alike('Café', 'Cafe')]).toEqual([true, false])
+})
+
+test('no text and no stored thing brings the reader down', () => {
+  const bits = fc.constantFrom(
+    '(',
+    ')',
+    'Note',
+    '"',
+    "'",
+    ' AND ',
+    ' NOT ',
+    '=',
+    '+',
+    'CASE ',
+    'WHEN ',
+    ' END',
+    '1',
+    '.',
+    ',',
+    'COUNT',
+    'x',
+    ' IN ',
+    '-- ',
+  )
+  const text = fc.oneof(
+    fc.string({ unit: 'binary', maxLength: 60 }),
+    fc.array(bits, { maxLength: 25 }).map((all) => all.join('')),
+  )
+  fc.assert(
+    fc.property(text, (source) => {
+      const read = readExpression(book, visit, source)
+      if ('problem' in read) {
+        expect(read.problem.words.length).toBeGreaterThan(5)
+        expect(read.problem.start).toBeLessThanOrEqual(source.length)
+      }
+    }),
+    { numRuns: 4000 },
+  )
+  const kinds = fc.constantFrom('fact', 'binary', 'not', 'call', 'aggregate', 'case', 'literal')
+  const { node } = fc.letrec<{ node: Json }>((tie) => ({
+    node: fc.oneof(
+      { depthSize: 'small' },
+      fc.jsonValue() as fc.Arbitrary<Json>,
+      fc.record({
+        kind: kinds,
+        type: fc.record({ is: fc.constantFrom('truth', 'text') }),
+        of: tie('node'),
+        left: tie('node'),
+        right: tie('node'),
+        field: fc.constantFrom('note', 'gone'),
+        over: fc.constant([]),
+        operator: fc.constantFrom('=', 'AND', 'x'),
+        name: fc.constantFrom('UPPER', 'COUNT'),
+        link: fc.constant('gone'),
+        value: fc.constant('1'),
+        args: fc.array(tie('node'), { maxLength: 2 }),
+      }) as fc.Arbitrary<Json>,
+    ),
+  }))
+  fc.assert(
+    fc.property(node, (json) => void readKept(book, visit, json)),
+    { numRuns: 2000 },
+  )
+})

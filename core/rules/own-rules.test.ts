@@ -1,0 +1,92 @@
+import { expect, test } from 'vitest'
+import { made } from '@/tests/support/made'
+import { type Book, type Edit, emptyBook, tableOf } from '../book'
+import { plainLook } from '../kinds'
+import { checkForm, checkRecord } from '../records'
+import { brokenRules, ownRules, readRule, rulesInTheWay } from '.'
+
+const base = made(
+  emptyBook('Test', plainLook),
+  { kind: 'addTable', id: 'loan', name: 'Loan', keyField: 'key' },
+  { kind: 'addField', table: 'loan', id: 'lent', name: 'Lent on', holds: 'date' },
+  { kind: 'addField', table: 'loan', id: 'back', name: 'Returned on', holds: 'date' },
+  { kind: 'addField', table: 'loan', id: 'fee', name: 'Fee', holds: 'money' },
+)
+
+function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
+  const read = readRule(book, tableOf(book, 'loan'), source)
+  if (!('holds' in read)) throw new Error(read.words)
+  const edit: Edit = {
+    kind: 'addRule',
+    id,
+    table: 'loan',
+    holds: JSON.parse(JSON.stringify(read.holds)) as never,
+    words,
+  }
+  return made(book, edit)
+}
+
+const book = ruled(base, '"Returned on" >= "Lent on"', 'It can’t come back before it went out.')
+
+test('a rule is said at the last of its fields, and only where it is plainly broken', () => {
+  const said = { back: { kind: 'in-own-words', words: 'It can’t come back before it went out.' } }
+  expect(brokenRules(book, 'loan', { lent: '2027-03-12', back: '2027-03-11' })).toEqual(said)
+  expect(brokenRules(book, 'loan', { lent: '2027-03-12', back: '2027-03-12' })).toEqual({})
+  expect(brokenRules(book, 'loan', { lent: '2027-03-12', back: null })).toEqual({})
+  // What isn't known isn't judged.
+  expect(brokenRules(book, 'loan', { back: '2027-03-11' })).toEqual({})
+  expect(checkRecord(book, 'loan', { lent: '2027-03-12', back: '2027-03-11' })).toEqual({ ok: false, problem: said })
+  const typed = (back: string) =>
+    checkForm(book, 'loan', { text: { lent: '12.3.2027', back }, labels: {}, insets: {} }, { moment: '2027-03-12T09:30' })
+  expect(typed('11.3.2027')).toMatchObject({ sound: false, problems: said })
+  expect(typed('12.3.2027')).toMatchObject({ sound: true, problems: {} })
+})
+
+test('rules go on holding under new names, and in money of other decimals', () => {
+  const dear = ruled(book, 'Fee <= 12.50', 'Too dear.', 'dear')
+  const later = made(
+    dear,
+    { kind: 'changeField', field: 'fee', to: { name: 'Charge in full' } },
+    { kind: 'changeLook', look: { currencyDecimals: 3 } },
+  )
+  expect(ownRules(later, 'loan').map(({ source }) => source)).toEqual([
+    '"Returned on" >= "Lent on"',
+    '"Charge in full" <= 12.50',
+  ])
+  expect(brokenRules(later, 'loan', { fee: '12.501' })).toMatchObject({ fee: { words: 'Too dear.' } })
+  expect(rulesInTheWay(later)).toEqual([])
+})
+
+test('a field that holds something else now stops the rule, in words', () => {
+  const changed = made(book, { kind: 'changeField', field: 'back', to: { kind: 'line' } })
+  expect(rulesInTheWay(changed)[0]).toMatch(
+    /^The rule “It can’t come back before it went out.” of Loan can’t hold: Text can’t be compared/,
+  )
+  expect(brokenRules(changed, 'loan', { lent: '2027-03-12', back: 'x' })).toEqual({})
+})
+
+test('rules go with fields that move, or go where their fields part', () => {
+  const split = (fields: string[]): Edit => ({
+    kind: 'splitTable',
+    table: 'loan',
+    id: 'dates',
+    keyField: 'dates-key',
+    link: 'dates-link',
+    linkField: 'dates-at',
+    name: 'Dates',
+    fields,
+    as: 'rows',
+  })
+  expect(made(book, split(['lent', 'back'])).rules).toMatchObject([{ id: 'rule', table: 'dates' }])
+  expect(made(book, split(['back'])).rules).toEqual([])
+  expect(made(book, split(['lent', 'back']), { kind: 'mergeTables', from: 'dates', into: 'loan' }).rules).toMatchObject(
+    [{ id: 'rule', table: 'loan' }],
+  )
+  expect(made(book, { kind: 'removeField', field: 'lent' }).rules).toEqual([])
+})
+
+test('a rule without words, or too long, is refused; changed and removed it says so', () => {
+  const changed = made(book, { kind: 'changeRule', rule: 'rule', words: '  Back   before out? ' })
+  expect(changed.rules[0]?.words).toBe('Back before out?')
+  expect(made(changed, { kind: 'removeRule', rule: 'rule' }).rules).toEqual([])
+})
