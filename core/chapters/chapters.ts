@@ -1,7 +1,7 @@
 import { adviceOn } from '../advice'
 import type { Book } from '../book'
 import { allPairs, askingOrder } from '../pairings'
-import { allFieldRules } from '../rules'
+import { allFieldRules, allLimitRules } from '../rules'
 import { counted } from '../words'
 
 export const chapterNames = ['needs', 'tables', 'pairings', 'rules', 'map', 'review', 'open'] as const
@@ -54,8 +54,8 @@ export function chaptersOf(
     {
       name: 'rules',
       title: 'Rules',
-      count: allFieldRules(book).length + book.rules.length,
-      counted: counted(allFieldRules(book).length + book.rules.length, 'rule'),
+      count: rulesIn(book),
+      counted: counted(rulesIn(book), 'rule'),
       done: settled,
     },
     { name: 'map', title: 'Map', done: book.links.length > 0 },
@@ -78,3 +78,6 @@ export function chaptersOf(
     },
   ]
 }
+
+/** Those that fields carry, those that were written, and limits. */
+const rulesIn = (book: Book) => allFieldRules(book).length + book.rules.length + allLimitRules(book).length

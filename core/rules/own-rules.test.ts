@@ -37,7 +37,12 @@ test('a rule is said at the last of its fields, and only where it is plainly bro
   expect(brokenRules(book, 'loan', { back: '2027-03-11' })).toEqual({})
   expect(checkRecord(book, 'loan', { lent: '2027-03-12', back: '2027-03-11' })).toEqual({ ok: false, problem: said })
   const typed = (back: string) =>
-    checkForm(book, 'loan', { text: { lent: '12.3.2027', back }, labels: {}, insets: {} }, { moment: '2027-03-12T09:30' })
+    checkForm(
+      book,
+      'loan',
+      { text: { lent: '12.3.2027', back }, labels: {}, insets: {} },
+      { moment: '2027-03-12T09:30' },
+    )
   expect(typed('11.3.2027')).toMatchObject({ sound: false, problems: said })
   expect(typed('12.3.2027')).toMatchObject({ sound: true, problems: {} })
 })

@@ -7,6 +7,7 @@ import type { Catalogue } from '../catalogue'
 import { transact, type Transaction } from '../database'
 import type { Live } from './live'
 import { leftWithout, type Losing } from './at-least-one'
+import { beyondLimit, holdBounded } from './at-most'
 import { isPassing } from './refusals'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
 import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
@@ -127,6 +128,7 @@ async function write(
   transaction: Transaction,
 ): Promise<LiveRecord> {
   const losing: Losing[] = []
+  const bounded = await holdBounded(db, live, request.table, request.ref, values, transaction)
   const ref = await placed(
     (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),
     () => writeParent(db, live, who, request, values, losing, transaction),
@@ -138,12 +140,15 @@ async function write(
     const order = [...sent.entries()].sort(([, a], [, b]) => Number(b.removed ?? false) - Number(a.removed ?? false))
     for (const [at, row] of order) {
       const name = `${linkId}/${at}`
+      const written = { ...rows.get(name), [link.field]: ref }
+      if (!row.removed)
+        bounded.push(...(await holdBounded(db, live, link.many, row.ref, written, transaction, link.id)))
       await placed(
         (field, problem) =>
           field && field !== link.field
             ? { ...none, rows: { [name]: { [field]: problem } } }
             : { ...none, rows: { [name]: { '': problem } } },
-        () => writeChild(db, live, who, link, row, { ...rows.get(name), [link.field]: ref }, losing, transaction),
+        () => writeChild(db, live, who, link, row, written, losing, transaction),
       )
     }
   }
@@ -157,6 +162,8 @@ async function write(
       throw new At({ ...none, whole: [problem] })
     }
   }
+  const beyond = await beyondLimit(db, live, bounded, transaction)
+  if (beyond) throw new At({ ...none, whole: [beyond] })
   // Last, when what was taken out may have been put elsewhere by the same save.
   const without = await leftWithout(db, live, losing, transaction)
   if (without) throw new At({ ...none, whole: [without] })

@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Table } from '@/core/book'
-import { allFieldRules, fieldRules, type OwnRule, ownRules } from '@/core/rules'
+import { allFieldRules, allLimitRules, fieldRules, limitRules, type OwnRule, ownRules } from '@/core/rules'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
@@ -17,18 +17,19 @@ export function RulesChapter() {
   const [chosen, setChosen] = useState<string>()
   const [find, setFind] = useState('')
   const [writing, setWriting] = useState<{ readonly table: Table; readonly own?: OwnRule }>()
-  const all = [...allFieldRules(book), ...ownRules(book)]
+  const all = [...allFieldRules(book), ...ownRules(book), ...allLimitRules(book)]
   const words = find.trim().toLowerCase()
   const tables = book.tables.filter((table) => chosen === undefined || table.id === chosen)
   const groups = tables
     .map((table) => ({
       table,
       rules: fieldRules(book, table).filter((rule) => rule.sentence.toLowerCase().includes(words)),
+      limits: limitRules(book, table.id).filter(({ sentence }) => sentence.toLowerCase().includes(words)),
       own: ownRules(book, table.id).filter(({ rule, source }) =>
         `${rule.words} ${source}`.toLowerCase().includes(words),
       ),
     }))
-    .filter(({ rules, own }) => rules.length + own.length > 0)
+    .filter(({ rules, own, limits }) => rules.length + own.length + limits.length > 0)
   const [first] = tables
   return (
     <Room
@@ -43,7 +44,9 @@ export function RulesChapter() {
             <IndexRow
               key={table.id}
               here={chosen === table.id}
-              count={fieldRules(book, table).length + ownRules(book, table.id).length}
+              count={
+                fieldRules(book, table).length + ownRules(book, table.id).length + limitRules(book, table.id).length
+              }
               onPick={() => setChosen(table.id)}
             >
               {table.name}
@@ -54,8 +57,8 @@ export function RulesChapter() {
       margin={
         <>
           <Note mark="info" head="Where these rules hold">
-            Each one holds while staff type, when they save, and in the database itself, so that no other tool can get
-            round it.
+            Nearly all hold while staff type, when they save, and in the database itself, so that no other tool can get
+            round them. Each says where it holds.
           </Note>
           {chosen && <NeedsMet part={chosen} noun="table" />}
         </>
@@ -92,12 +95,26 @@ export function RulesChapter() {
             onChange={(event) => setFind(event.target.value)}
             className="mb-4 max-w-[320px]"
           />
-          {groups.map(({ table, rules, own }) => (
+          {groups.map(({ table, rules, own, limits }) => (
             <section key={table.id} className="mb-5">
               <h2 className="border-b border-ash-4 pb-1 text-[13px] text-ash-6">{table.name}</h2>
               <ul>
                 {own.map((one) => (
                   <OwnRuleRow key={one.rule.id} own={one} onChange={() => setWriting({ table, own: one })} />
+                ))}
+                {limits.map((limit) => (
+                  <li
+                    key={limit.id}
+                    className="flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1"
+                  >
+                    <Link
+                      href={`/books/${id}/workshop/pairings?pair=${limit.pair.join('~')}`}
+                      className="rounded-sm hover:underline"
+                    >
+                      {limit.sentence}
+                    </Link>
+                    <span className="text-xs text-ash-6">save</span>
+                  </li>
                 ))}
                 {rules.map((rule) => (
                   <li
