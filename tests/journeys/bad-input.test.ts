@@ -107,7 +107,7 @@ test('each kind of field refuses what it can’t hold, in words, and keeps what 
     await browser.fill(box, typed)
     await browser.type(Key.TAB)
     await browser.read(words)
-    if (typed.trim()) expect(await (await browser.box(box)).getAttribute('value')).toBe(typed)
+    if (typed.trim()) expect(await browser.value(box)).toBe(typed)
     await browser.fill(box, '')
   }
   await browser.type(Key.chord(Key.CONTROL, 's'))
@@ -125,7 +125,7 @@ test('emoji, right-to-left words, SQL and HTML are just words', async () => {
   )
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('Saved as 1.')
-  expect(await (await browser.box('Long words')).getAttribute('value')).toBe(passage)
+  expect(await browser.value('Long words')).toBe(passage)
   expect(await listed()).toEqual(['<b>🐿️</b>'])
   await browser.go(`${desk}/thing`)
   expect(await browser.read('1 record')).toContain('<b>🐿️</b>')
@@ -141,7 +141,7 @@ test('ten megabytes pasted are met with a sentence, not a crash, and what stood 
     await browser.box('Long words'),
   )
   await browser.read('This is 10,000,000 characters long; at most 100,000 fit. It was not put in.')
-  expect(await (await browser.box('Long words')).getAttribute('value')).toBe('before the paste')
+  expect(await browser.value('Long words')).toBe('before the paste')
   await browser.fill('Long words', '')
 })
 
@@ -165,7 +165,7 @@ test('a link whose record is gone in the meantime is refused at its field', asyn
   await browser.fill('Short line', 'linked')
   await browser.fill('Place', 'Otterby')
   await browser.type(Key.ENTER)
-  await browser.driver.wait(async () => (await (await browser.box('Place')).getAttribute('value')) === 'Otterby', 5000)
+  await browser.driver.wait(async () => (await browser.value('Place')) === 'Otterby', 5000)
   await other.go(`${desk}/place/record/1`)
   await other.press('Remove')
   await other.read('Nothing else goes with it')
@@ -173,5 +173,5 @@ test('a link whose record is gone in the meantime is refused at its field', asyn
   await other.read('The place was removed')
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('The place chosen for Place is no longer there. Pick another.')
-  expect(await (await browser.box('Short line')).getAttribute('value')).toBe('linked')
+  expect(await browser.value('Short line')).toBe('linked')
 })

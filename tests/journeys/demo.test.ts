@@ -23,7 +23,7 @@ beforeAll(async () => {
   emberly = (await clerk.path()).replace('/desk', '')
 })
 
-const valueOf = async (browser: Browser, box: string) => (await browser.box(box)).getAttribute('value')
+const valueOf = (browser: Browser, box: string) => browser.value(box)
 const holds = (browser: Browser, box: string, value: string) =>
   browser.driver.wait(async () => (await valueOf(browser, box)) === value, 8000, `${box} never held ${value}`)
 

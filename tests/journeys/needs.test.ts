@@ -155,7 +155,7 @@ test('wrong input gets words or no room, and loses nothing', async () => {
   await browser.read('Say first what the form is called.')
   expect(await (await browser.named('Make these tables')).isEnabled()).toBe(false)
   await browser.fill('What the form is called', 'y'.repeat(80))
-  expect(await (await browser.box('What the form is called')).getAttribute('value')).toHaveLength(60)
+  expect(await browser.value('What the form is called')).toHaveLength(60)
   expect(
     await browser.driver.executeScript(
       'const m = document.querySelector("main"); return m.scrollWidth - m.clientWidth',
@@ -171,7 +171,7 @@ test('wrong input gets words or no room, and loses nothing', async () => {
   await (await browser.box('Registration')).click()
   await browser.press('Make it two')
   await browser.read('There is already a table called “dog”')
-  expect(await (await browser.box('Name of the new table')).getAttribute('value')).toBe('dog')
+  expect(await browser.value('Name of the new table')).toBe('dog')
   await browser.press('Leave it')
   expect(await browser.complaints()).toEqual([])
 })

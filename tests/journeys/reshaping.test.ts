@@ -72,10 +72,7 @@ test('a name in the database is chosen, and a reserved one refused in words', as
   await browser.read('“select” can’t be a name in the database, because databases keep that word to themselves.')
   await browser.fill('Name of the table in the database', 'vehicles')
   await browser.type(Key.ENTER)
-  await browser.driver.wait(
-    async () => (await (await browser.box('Name of the table in the database')).getAttribute('value')) === 'vehicles',
-    8000,
-  )
+  await browser.driver.wait(async () => (await browser.value('Name of the table in the database')) === 'vehicles', 8000)
 })
 
 test('a rule is written with help, and says at once what is wrong', async () => {

@@ -172,6 +172,10 @@ export class Browser {
       await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
     })
 
+  /** What stands in a box, by its name; asked again where the page drew it anew meanwhile. */
+  value = (name: string): Promise<string> =>
+    this.steady(async () => (await (await this.box(name)).getAttribute('value')) ?? '')
+
   /** Types into whatever has the focus. */
   type = (...keys: string[]): Promise<void> =>
     this.steady(() =>
