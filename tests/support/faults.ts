@@ -1,8 +1,13 @@
 import { AxeBuilder } from '@axe-core/webdriverjs'
 import type { Browser } from './browser'
 
+const still =
+  'return document.getAnimations().every((one) => one.playState !== "running") && !document.querySelector("[data-removed=true]")'
+
 /** Everything axe finds wrong on the page as it stands, in words. */
 export async function faults(browser: Browser): Promise<string[]> {
+  // A message on its way in or out is half transparent; what people read is judged when it stands still.
+  await browser.driver.wait(() => browser.driver.executeScript<boolean>(still), 4000).catch(() => undefined)
   const { violations } = await new AxeBuilder(browser.driver)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
     .analyze()
