@@ -1,4 +1,4 @@
-import { type Book, type Field, type Table, tableOf } from '../book'
+import { type Book, type Field, findField, linkOf, type Table, tableOf } from '../book'
 import { listed } from '../words'
 import { checkBinary } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
@@ -127,7 +127,7 @@ export class Checker {
     return { kind: 'fact', over, field: field.id, type }
   }
 
-  private targetOf = (field: Field) => tableOf(this.book, this.book.links.find((link) => link.field === field.id)!.one)
+  private targetOf = (field: Field) => tableOf(this.book, linkOf(this.book, field.id).one)
 
   private withoutRows(parts: readonly NamePart[]): readonly NamePart[] | { words: string } {
     const { rows } = this.scope
@@ -181,7 +181,7 @@ export class Checker {
   /** A word that a pick doesn't have can never be in it: most likely it is misspelt. */
   choiceProblem(fact: Tree, written: readonly Syntax[], others: readonly Tree[]): Failure | undefined {
     if (fact.kind !== 'fact') return undefined
-    const field = this.book.tables.flatMap((table) => table.fields).find(({ id }) => id === fact.field)
+    const field = findField(this.book, fact.field)?.field
     const words = field?.kind === 'pick' ? field.choices?.map((choice) => choice.word) : undefined
     if (!words?.length) return undefined
     for (const [at, other] of others.entries()) {

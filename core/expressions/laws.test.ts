@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { emptyBook, tableOf } from '../book'
+import { emptyBook, make, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import type { Json } from '../words'
 import { datePart, dayNumber, readMoment, shifted } from './dates'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './numbers'
 import { alike, isLike, simpleLower, simpleUpper } from './text'
-import { readExpression, readKept } from '.'
+import { readExpression, readKept, writtenName } from '.'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -112,6 +112,34 @@ test('what is alike is so from either side, whatever the capitals and the spaces
     ),
   )
   expect([alike('OAK', 'oak '), alike('Café', 'Cafe')]).toEqual([true, false])
+})
+
+test('any field can be named, whatever it is called', () => {
+  const odd = fc.constantFrom(
+    'From',
+    'current_date',
+    'Count',
+    'Date',
+    'Order',
+    'a"b',
+    'x.y',
+    "it's",
+    '2nd',
+    'größe',
+    'true',
+  )
+  fc.assert(
+    fc.property(fc.oneof(odd, fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 })), (typed) => {
+      const next = make(book, { kind: 'changeField', field: 'note', to: { name: typed } })
+      if (!next.ok) return
+      const table = tableOf(next.value.book, 'visit')
+      const { name } = table.fields[1]!
+      expect(readExpression(next.value.book, table, `${writtenName(name)} IS NULL`)).toMatchObject({
+        tree: { of: { kind: 'fact', field: 'note' } },
+      })
+    }),
+    { numRuns: 500 },
+  )
 })
 
 test('no text and no stored thing brings the reader down', () => {

@@ -14,7 +14,7 @@ type Inner = (reader: Reader) => Syntax
 
 /** Words that mean something by themselves and can be no plain name. */
 const kept = new Set(
-  'AND AS BETWEEN CASE CAST ELSE END ESCAPE FALSE FILTER FOR FROM IN INTERVAL IS LIKE NOT NULL OR THEN TRUE WHEN WHERE'.split(
+  'AND AS BETWEEN CASE CAST CURRENT_DATE CURRENT_TIMESTAMP ELSE END ESCAPE FALSE FILTER FOR FROM IN INTERVAL IS LIKE NOT NULL OR THEN TRUE WHEN WHERE'.split(
     ' ',
   ),
 )

@@ -2,7 +2,8 @@ import { type Book, findField, findLink, tableOf } from '../book'
 import { mustQuote } from './parse-primary'
 import type { Tree } from './tree'
 
-const named = (name: string) => (mustQuote(name) ? `"${name.replaceAll('"', '""')}"` : name)
+/** A name as it is written in an expression: in double quotes where it holds spaces or means something else. */
+export const writtenName = (name: string) => (mustQuote(name) ? `"${name.replaceAll('"', '""')}"` : name)
 const quoted = (text: string) => `'${text.replaceAll("'", "''")}'`
 
 /** How strongly each kind of node holds together; what is weaker stands in brackets. */
@@ -38,8 +39,8 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     case 'literal':
       return literal(tree)
     case 'fact': {
-      const names = [...tree.over, tree.field].map((id) => named(findField(book, id)!.field.name))
-      return [...(rows ? [named(rows)] : []), ...names].join('.')
+      const names = [...tree.over, tree.field].map((id) => writtenName(findField(book, id)!.field.name))
+      return [...(rows ? [writtenName(rows)] : []), ...names].join('.')
     }
     case 'not':
       return `NOT ${within(tree.of, 3)}`
@@ -69,7 +70,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     case 'aggregate': {
       const link = findLink(book, tree.link)!
       const inside = tableOf(book, link.many).name
-      const of = tree.of ? showExpression(book, tree.of, inside) : named(inside)
+      const of = tree.of ? showExpression(book, tree.of, inside) : writtenName(inside)
       return `${tree.name}(${of})${tree.where ? ` FILTER (WHERE ${showExpression(book, tree.where, inside)})` : ''}`
     }
   }

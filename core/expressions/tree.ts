@@ -59,14 +59,13 @@ function partsOf(tree: Tree): readonly Tree[] {
   }
 }
 
+/** A tree and everything in it, each before its parts. */
+export const nodesOf = (tree: Tree): readonly Tree[] => [tree, ...partsOf(tree).flatMap(nodesOf)]
+
 /** The ids of fields and links that a tree reads. */
-export function dependenciesOf(tree: Tree): ReadonlySet<string> {
-  const found = new Set<string>()
-  const walk = (node: Tree) => {
-    if (node.kind === 'fact') for (const id of [...node.over, node.field]) found.add(id)
-    if (node.kind === 'aggregate') found.add(node.link)
-    partsOf(node).forEach(walk)
-  }
-  walk(tree)
-  return found
-}
+export const dependenciesOf = (tree: Tree): ReadonlySet<string> =>
+  new Set(
+    nodesOf(tree).flatMap((node) =>
+      node.kind === 'fact' ? [...node.over, node.field] : node.kind === 'aggregate' ? [node.link] : [],
+    ),
+  )

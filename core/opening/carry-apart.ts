@@ -51,7 +51,11 @@ export function apart(before: Book, after: Book, move: MoveApart): Told {
     way === 'kind'
       ? `own.${quoteName(linkColumns[0]!.name)} = other.${quoteName(to.primaryKey[0]!)}`
       : linkColumns.map((column, at) => `other.${quoteName(column.name)} = own.${quoteName(key[at]!)}`).join(' AND ')
-  const back = columns.map(({ then, now }) => `own.${quoteName(then.name)} = other.${quoteName(now.name)}`)
+  // What wasn't dropped yet keeps its very letters; the one record of many alike has those of one of them.
+  const back = columns.map(({ then, now }) => {
+    const [own, other] = [`own.${quoteName(then.name)}`, `other.${quoteName(now.name)}`]
+    return `${own} = ${then.initial === undefined ? `COALESCE(${own}, ${other})` : other}`
+  })
   return {
     steps: way === 'kind' ? [insert, lead] : [insert],
     beforeDrops: [

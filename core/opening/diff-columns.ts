@@ -1,6 +1,6 @@
 import { type Book, findField } from '../book'
 import { quoteName } from '../names'
-import { counted, inSentence } from '../words'
+import { counted, inSentence, listed } from '../words'
 import type { Carrying } from './carry'
 import { columnSql } from './ddl'
 import { questionsOfValues, rewordings, rewordSteps } from './diff-values'
@@ -64,23 +64,29 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
           `${column.title} must be filled, but ${rows(count)} would have nothing there. Let it start as something, or open it without “must be filled” and fill it in first.`,
       )
   })
-  const drop = then.columns.flatMap((going, at): OpeningStep[] => {
+  const going = then.columns.flatMap((now, at) => {
     const old = was.columns[at]!
-    if (is.columns.some((column) => column.id === old.id)) return []
+    return is.columns.some((column) => column.id === old.id) ? [] : [{ old, now }]
+  })
+  for (const { old } of going)
     if (!carried.leaving.has(`${is.id}/${old.id}`) && !isOwnNumber(before, after, pair, old))
       ask(
         isThere(before, old),
         (count) =>
           `${old.title} was taken out of ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or empty the field first.`,
       )
-    return [
-      {
-        say: `Take the empty ${old.title} out of ${is.title}`,
-        sql: `${alter} DROP COLUMN IF EXISTS ${quoteName(going.name)}`,
-        undo: `${alter} ADD COLUMN IF NOT EXISTS ${columnSql({ ...going, notNull: old.notNull && old.initial !== undefined })}`,
-      },
-    ]
-  })
+  // All at once, so that either all are there still or none.
+  const back = going.map(({ old, now }) => ({ ...now, notNull: old.notNull && old.initial !== undefined }))
+  const drop: OpeningStep[] =
+    going.length === 0
+      ? []
+      : [
+          {
+            say: `Take the empty ${listed(going.map(({ old }) => old.title))} out of ${is.title}`,
+            sql: `${alter} ${going.map(({ now }) => `DROP COLUMN IF EXISTS ${quoteName(now.name)}`).join(', ')}`,
+            undo: `${alter} ${back.map((column) => `ADD COLUMN IF NOT EXISTS ${columnSql(column)}`).join(', ')}`,
+          },
+        ]
   const words = rewordings(before, after, was, is)
   questions.push(...questionsOfValues(after, pair, words, filled), ...questionsOfKey(before, after, pair))
   return { ...steps, add: [...steps.add, ...rewordSteps(is, words)], drop, questions }

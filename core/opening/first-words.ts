@@ -1,5 +1,5 @@
-import { type Book, findField, findTable, mustHold, tableOf } from '../book'
-import { quoteText } from '../kinds'
+import { type Book, type Field, findField, findTable, mustHold, tableOf } from '../book'
+import { quoteText, readValue } from '../kinds'
 import { quoteName } from '../names'
 import { aOrAn, counted, inSentence, plural } from '../words'
 import { physicalNames } from './columns'
@@ -17,7 +17,7 @@ export function firstWords(before: Book | undefined, after: Book): OpeningStep[]
     return [
       {
         say: `Write down the first ${plural(inSentence(table.name))}`,
-        sql: `INSERT IGNORE INTO ${quoteName(names.table(table.id))} (${quoteName(column.name)}) VALUES ${rows}`,
+        sql: `INSERT INTO ${quoteName(names.table(table.id))} (${quoteName(column.name)}) VALUES ${rows} ON DUPLICATE KEY UPDATE ${quoteName(column.name)} = ${quoteName(column.name)}`,
       },
     ]
   })
@@ -43,15 +43,27 @@ export function wordsMissing(before: Book, after: Book): LiveCheckQuestion[] {
   })
 }
 
-/** Lists whose first words can't be written down, because a word alone doesn't make a record there. */
+/** Why the first words of a list can't be written down: a word alone is no record there, or is no value of its key. */
 export function wordsInTheWay(book: Book): string[] {
   return book.tables.flatMap((table) => {
     if (!table.words) return []
-    const more = table.fields.find((field) => mustHold(table, field) && table.key[0] !== field.id && !field.startsAs)
-    return more
+    const [key] = table.key
+    const more = table.fields.find((field) => mustHold(table, field) && field.id !== key && !field.startsAs)
+    if (more)
+      return [
+        `The first words of ${table.name} can’t be written down while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be blank, or take the words out.`,
+      ]
+    const field = table.fields.find((one) => one.id === key)
+    const wrong = field && table.words.find(({ word }) => !isValue(field, word, book))
+    return wrong
       ? [
-          `The first words of ${table.name} can’t be written down while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be blank, or take the words out.`,
+          `“${wrong.word}” can’t be one of the first words of ${table.name}. Change it in Tables, or what ${field.name} may hold.`,
         ]
       : []
   })
+}
+
+const isValue = (field: Field, word: string, book: Book) => {
+  const read = readValue(word, field, book.look)
+  return read.ok && read.value === word
 }

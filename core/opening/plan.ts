@@ -4,7 +4,7 @@ import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } fr
 import { firstWords } from './first-words'
 import { liveSchema } from './live-schema'
 import { sayTable } from './say-table'
-import { quoteName } from '../names'
+import { ownTable, quoteName } from '../names'
 
 /** One statement of an opening. Each can be run again without harm, and taken back. */
 export interface OpeningStep {
@@ -34,26 +34,39 @@ export interface OpeningPlan {
  * While the live database holds no record at all it is simply built again.
  */
 export function planOpening(before: Book | undefined, after: Book, hasRecords: boolean): OpeningPlan {
-  if (!before) return { kind: 'first', steps: creation(after), questions: [] }
+  if (!before) return { kind: 'first', steps: [placeForFiles, ...creation(after)], questions: [] }
   const changes = diffSchemas(before, after)
   if (changes.steps.length === 0) return { kind: 'nothing', steps: [], questions: [] }
   if (hasRecords) return { kind: 'change', ...changes }
   return { kind: 'afresh', steps: [...clearing(before), ...creation(after)], questions: [] }
 }
 
+const dropTable = (name: string) => `DROP TABLE IF EXISTS ${quoteName(name)}`
+
 function creation(book: Book): OpeningStep[] {
   const schema = liveSchema(book)
   return [
-    { say: 'Make a place for files and pictures', sql: createFileTableSql },
-    ...schema.tables.map((table) => ({ say: sayTable(book, table.id), sql: createTableSql(table) })),
+    ...schema.tables.map((table) => ({
+      say: sayTable(book, table.id),
+      sql: createTableSql(table),
+      undo: dropTable(table.name),
+    })),
     ...schema.tables.flatMap((table) =>
       table.foreignKeys.map((key) => ({
         say: `Hold the links of ${table.title}`,
         sql: addForeignKeySql(table.name, key),
+        undo: `ALTER TABLE IF EXISTS ${quoteName(table.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
       })),
     ),
     ...firstWords(undefined, book),
   ]
+}
+
+/** Made by the first opening, and never again: it stays where the rest is built anew. */
+const placeForFiles: OpeningStep = {
+  say: 'Make a place for files and pictures',
+  sql: createFileTableSql,
+  undo: dropTable(ownTable),
 }
 
 function clearing(book: Book): OpeningStep[] {
@@ -67,7 +80,7 @@ function clearing(book: Book): OpeningStep[] {
   )
   const drops = tables.map((table) => ({
     say: 'Take the empty tables down',
-    sql: `DROP TABLE IF EXISTS ${quoteName(table.name)}`,
+    sql: dropTable(table.name),
     undo: createTableSql(table),
   }))
   return [...loose, ...drops]

@@ -1,7 +1,7 @@
 import { type Book, type Rule, type Table, tableOf } from '../book'
-import { compile, type Facts, readExpression, readKept, type Tree } from '../expressions'
-import type { Value } from '../kinds'
-import type { Json, Problem } from '../words'
+import { compile, dependenciesOf, type Facts, nodesOf, readExpression, readKept, type Tree } from '../expressions'
+import type { Look, Value } from '../kinds'
+import { inSentence, type Json, type Problem } from '../words'
 
 /** A rule that an administrator wrote, as it stands today. */
 export interface OwnRule {
@@ -17,16 +17,18 @@ export interface OwnRule {
   readonly fields: readonly string[]
 }
 
-// A rule speaks of one table alone, so it stays what it is as long as both do.
-const known = new WeakMap<Rule, OwnRule>()
+// A rule speaks of one table alone, and its numbers have the decimals of the book's currency: it stays what it
+// is as long as these do.
+const known = new WeakMap<Rule, { readonly look: Look; readonly own: OwnRule }>()
 
 function ownRule(book: Book, rule: Rule): OwnRule {
   const table = tableOf(book, rule.table)
   const found = known.get(rule)
-  if (found?.table === table) return found
+  if (found?.own.table === table && found.look === book.look) return found.own
   const read = readKept(book, table, rule.holds as Json)
   const because = 'problem' in read ? read.problem.words : hindrance(read.tree, table)
-  const fields = 'tree' in read ? table.fields.map(({ id }) => id).filter((id) => factsOf(read.tree).has(id)) : []
+  const spoken = 'tree' in read ? dependenciesOf(read.tree) : new Set<string>()
+  const fields = table.fields.map(({ id }) => id).filter((id) => spoken.has(id))
   const made: OwnRule = {
     rule,
     table,
@@ -35,7 +37,7 @@ function ownRule(book: Book, rule: Rule): OwnRule {
     ...('tree' in read && !because && { tree: read.tree }),
     ...(because && { because }),
   }
-  known.set(rule, made)
+  known.set(rule, { look: book.look, own: made })
   return made
 }
 
@@ -58,34 +60,15 @@ export function readRule(
 /** Why an expression can't be a rule that the form, the server and the database all keep. */
 function hindrance(tree: Tree, table: Table): string | undefined {
   if (tree.type.is !== 'truth') return 'A rule is something that is true or not, such as a comparison.'
-  let because: string | undefined
-  const walk = (json: Json) => {
-    if (typeof json !== 'object' || json === null) return
-    const node = json as { readonly [key: string]: Json }
-    if (node['kind'] === 'aggregate' || (node['kind'] === 'fact' && (node['over'] as readonly Json[]).length > 0))
-      because ??= `A rule speaks of the facts of one ${table.name.toLowerCase()} alone; this one speaks of other tables too.`
-    if (node['kind'] === 'call' && String(node['name']).startsWith('CURRENT'))
-      because ??=
-        'A rule that changes from day to day can’t hold in the database. Compare with a field that keeps the day instead.'
-    if (node['kind'] === 'fact' && table.fields.find((field) => field.id === node['field'])?.kind === 'link')
-      because ??= 'Whether a link is blank is said by “must be filled” of its field, not by a rule.'
-    Object.values(node).forEach(walk)
-  }
-  walk(tree as unknown as Json)
-  if (!because && factsOf(tree).size === 0) because = 'A rule speaks of at least one field.'
-  return because
-}
-
-function factsOf(tree: Tree): ReadonlySet<string> {
-  const found = new Set<string>()
-  const walk = (json: Json) => {
-    if (typeof json !== 'object' || json === null) return
-    const node = json as { readonly [key: string]: Json }
-    if (node['kind'] === 'fact') found.add(String(node['field']))
-    Object.values(node).forEach(walk)
-  }
-  walk(tree as unknown as Json)
-  return found
+  const nodes = nodesOf(tree)
+  if (nodes.some((node) => node.kind === 'aggregate' || (node.kind === 'fact' && node.over.length > 0)))
+    return `A rule speaks of the facts of one ${inSentence(table.name)} alone; this one speaks of other tables too.`
+  if (nodes.some((node) => node.kind === 'call' && node.name.startsWith('CURRENT')))
+    return 'A rule that changes from day to day can’t hold in the database. Compare with a field that keeps the day instead.'
+  const facts = dependenciesOf(tree)
+  if (table.fields.some((field) => field.kind === 'link' && facts.has(field.id)))
+    return 'Whether a link is blank is said by “must be filled” of its field, not by a rule.'
+  return facts.size === 0 ? 'A rule speaks of at least one field.' : undefined
 }
 
 const reckons = new WeakMap<Tree, ReturnType<typeof compile>>()

@@ -5,10 +5,11 @@ import { emberlyDesign } from '@/demo/emberly/design'
 import { stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import { booksOf } from '../books'
 import type { Catalogue } from '../catalogue'
+import { stamp } from '../clock'
 import { select } from '../database'
 import { liveOf, readList } from '../live'
 import type { Account } from '../people'
-import { dryRunOf, makeDryRun, throwAway } from '.'
+import { dryRunOf, makeDryRun, throwAway, throwOldAway } from '.'
 
 let db: Catalogue
 let account: Account
@@ -132,6 +133,18 @@ test('what can’t be entered at all is told with why, and the rest is filled', 
   const { book } = await stored(db, id)
   expect(linksFrom(book, 'nest')).toEqual([])
   expect(tableOf(book, 'nest').fields.map((field) => field.name)).toEqual(['Nest number'])
+})
+
+test('what nobody came back to for a day is thrown away, what is fresh stays', async () => {
+  const [old, fresh] = [
+    await testBook(db, account, 'Old', pickTable.slice(0, 1)),
+    await testBook(db, account, 'Fresh', pickTable.slice(0, 1)),
+  ]
+  const { id } = await tried(old)
+  await tried(fresh)
+  await db.books.update({ created_at: stamp(new Date(Date.now() - 25 * 3600 * 1000)) }, { where: { id } })
+  await throwOldAway(db)
+  expect([await dryRunOf(db, old), typeof (await dryRunOf(db, fresh))]).toEqual([undefined, 'string'])
 })
 
 test('a book without tables has nothing to try', async () => {

@@ -1,4 +1,4 @@
-import { type Limit, type Link, linksFrom } from '@/core/book'
+import { findField, type Limit, type Link, linksFrom } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { sayLimit } from '@/core/pairings'
@@ -90,7 +90,9 @@ export async function beyondLimit(
     const on = names.columns(link.many, link.field).map((column) => `${quoteName(column.name)} = ?`)
     for (const limit of limits) {
       const column = limit.when && names.columns(link.many, limit.when.field)[0]
-      const params = column ? [...key, kindOf(fieldKind(live, limit)).store(limit.when!.is)] : key
+      const params = column
+        ? [...key, kindOf(findField(live.book, limit.when!.field)!.field.kind).store(limit.when!.is)]
+        : key
       const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
       // A locking read sees what others committed since this transaction began.
       const rows = await select(
@@ -105,6 +107,3 @@ export async function beyondLimit(
   }
   return undefined
 }
-
-const fieldKind = (live: Live, { when }: Limit) =>
-  live.book.tables.flatMap((table) => table.fields).find((field) => field.id === when!.field)!.kind

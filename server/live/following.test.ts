@@ -12,12 +12,13 @@ import {
   testBook,
   testCatalogue,
 } from '@/tests/support/catalogue'
+import { journalled, killedAt, moments, refusedAtLast } from '@/tests/support/crashes'
 import { aimed, dice } from '@/tests/support/random-edits'
 import { editBook } from '../books'
 import type { Catalogue } from '../catalogue'
-import { select } from '../database'
+import { run, select } from '../database'
 import type { Account } from '../people'
-import { type Live, openBook, saveRecord } from '.'
+import { type Live, openBook, openingSheet, resumeOpenings, saveRecord } from '.'
 
 let db: Catalogue
 let account: Account
@@ -123,6 +124,27 @@ test('a number that is written in a pattern is given in it', async () => {
   expect(await rows('SELECT model_number FROM @model')).toEqual([{ model_number: "M'001" }])
   expect((await rows('SELECT model FROM @van ORDER BY plate'))[2]).toEqual({ model: "M'001" })
 })
+
+test('records that are moving when the server is killed arrive at the next start, each once', async () => {
+  for (let place = 0, steps = 1; place < steps; place++) {
+    for (const moment of moments) {
+      const { id, edit, live, rows } = await vanBook(`Killed ${place} ${moment}`)
+      await edit(split('kind', 'Model', 'model', 'seats', 'crane'), {
+        kind: 'changeLink',
+        link: 'new-link',
+        must: false,
+      })
+      const journal = await journalled(db, account, id)
+      steps = journal.steps
+      await killedAt(db, journal.entry, place, moment)
+      await resumeOpenings(db)
+      expect(await rows('SELECT seats FROM @model ORDER BY 1')).toEqual([{ seats: 3 }, { seats: 5 }])
+      expect((await rows('SELECT model FROM @van ORDER BY plate')).map((row) => row['model'])).toEqual([1, 1, 2, null])
+      expect((await stored(db, id)).opened).toEqual((await stored(db, id)).book)
+      await run(db, `DROP DATABASE \`${live.schema}\``)
+    }
+  }
+}, 240_000)
 
 test('where a record tells nothing of what it must lead to, opening says so and changes nothing', async () => {
   const { edit, open, live } = await vanBook('Nothing told')
@@ -232,6 +254,28 @@ test('the words of a pick list are there when it is opened, and words added late
   ])
 })
 
+test('a word that its list can’t hold any more stands in the way, rather than being cut', async () => {
+  const { edit, open } = await vanBook(
+    'Long words',
+    { kind: 'addTable', id: 'colour', name: 'Colour', role: 'pick-list', keyField: 'colour-key' },
+    { kind: 'changeWords', table: 'colour', words: [{ id: 'w', word: 'red' }] },
+  )
+  await edit(
+    {
+      kind: 'changeWords',
+      table: 'colour',
+      words: [
+        { id: 'w', word: 'red' },
+        { id: 'x', word: 'turquoise' },
+      ],
+    },
+    { kind: 'changeField', field: 'colour-key', to: { length: 4 } },
+  )
+  expect((await open()).blocked).toEqual([
+    '“turquoise” can’t be one of the first words of Colour. Change it in Tables, or what Colour may hold.',
+  ])
+})
+
 test('a joining table gets a key of its own, and its pair back', async () => {
   const joined: Edit = {
     kind: 'answerPairing',
@@ -289,6 +333,60 @@ test('a key changes where no record leads to it, and not where one does', async 
     'The key of Van can’t change while records lead to it, and 1 part does through Van. Undo the change of key.',
   ])
 })
+
+test.each<[string, Edit[]]>([
+  [
+    'a split',
+    [split('kind', 'Model', 'model', 'seats', 'crane'), { kind: 'changeLink', link: 'new-link', must: false }],
+  ],
+  ['rows', [split('rows', 'Fuelling', 'fuel')]],
+  ['another key', [{ kind: 'setKey', table: 'van', fields: ['plate'] }]],
+  ['a pick list', [{ kind: 'pickToList', field: 'fuel', id: 'l', keyField: 'k', link: 'f', name: 'Fuel' }]],
+  [
+    'a name taken again',
+    [
+      { kind: 'removeField', field: 'note' },
+      { kind: 'addField', table: 'van', id: 'n2', name: 'Note', holds: 'date' },
+    ],
+  ],
+  ['a table alone', [{ kind: 'addTable', id: 'alone', name: 'Alone', keyField: 'alone-key' }]],
+  ['another house style', [{ kind: 'changeLook', look: { naming: 'capitals' } }]],
+])('%s that is refused at its very end leaves every letter where it was', async (what, edits) => {
+  const { id, edit, open, live, rows } = await vanBook(`Back ${what}`, {
+    kind: 'addField',
+    table: 'van',
+    id: 'note',
+    name: 'Note',
+    holds: 'line',
+  })
+  const now = async () => [await shapeOf(db, live.schema), await rows('SELECT * FROM @van ORDER BY plate')]
+  const before = await now()
+  await edit(...edits)
+  expect(await refusedAtLast(db, account, id)).toBe('taken-back')
+  expect(await now()).toEqual(before)
+  expect((await open()).blocked).toEqual([])
+})
+
+test('whatever is changed, opening that is refused at its end leaves the database as it was', async () => {
+  let takenBack = 0
+  await fc.assert(
+    fc.asyncProperty(fc.array(dice, { minLength: 1, maxLength: 6 }), async (throws) => {
+      const { id, live, rows } = await vanBook('Back', link('van', 'part', 'of'))
+      for (const [turn, one] of throws.entries())
+        await editBook(db, id, account.id, aimed((await stored(db, id)).book, one, turn), [])
+      const found = await stored(db, id)
+      const sheet = await openingSheet(db, found)
+      if (sheet.blocked.length > 0 || sheet.steps.length === 0) return
+      const now = async () => [await shapeOf(db, live.schema), await rows('SELECT * FROM @van ORDER BY van_number')]
+      const before = await now()
+      expect(await refusedAtLast(db, account, id)).toBe('taken-back')
+      expect(await now()).toEqual(before)
+      takenBack++
+    }),
+    { numRuns: 30 },
+  )
+  expect(takenBack).toBeGreaterThan(6)
+}, 240_000)
 
 test('whatever is changed, opening again refuses in words or gives what opening afresh would give', async () => {
   let carriedOut = 0

@@ -90,25 +90,10 @@ async function putBack(
   steps: readonly OpeningStep[],
   connection: Transaction,
 ): Promise<void> {
-  const first = steps.every((step) => step.undo === undefined)
   for (const [at, step] of [...steps.entries()].reverse()) {
     if (!step.undo) continue
     await run(db, step.undo, [], connection)
     await mark(db, entry.id!, at, connection)
   }
-  // A first opening has nothing to go back to but an empty schema.
-  if (first) await clear(db, connection)
   await db.openings.update({ state: 'taken-back', ended_at: stamp() }, { where: { id: entry.id! } })
-}
-
-async function clear(db: Catalogue, connection: Transaction): Promise<void> {
-  const tables = await select<{ name: string }>(
-    db,
-    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
-    [],
-    connection,
-  )
-  await run(db, 'SET FOREIGN_KEY_CHECKS = 0', [], connection)
-  for (const { name } of tables) await run(db, `DROP TABLE IF EXISTS ${quoteName(name)}`, [], connection)
-  await run(db, 'SET FOREIGN_KEY_CHECKS = 1', [], connection)
 }

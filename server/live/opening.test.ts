@@ -1,6 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
 import type { Edit } from '@/core/book'
-import { planOpening } from '@/core/opening'
 import { emberlyDesign } from '@/demo/emberly/design'
 import {
   editAll,
@@ -12,13 +11,11 @@ import {
   testBook,
   testCatalogue,
 } from '@/tests/support/catalogue'
-import { findBook } from '../books'
 import type { Catalogue } from '../catalogue'
-import { stamp } from '../clock'
 import { run, select } from '../database'
 import type { Account } from '../people'
-import { openBook, readList, resumeOpenings, saveRecord } from '.'
-import { type Moment, resumeOpening } from './journal'
+import { openBook, openingSheet, readList, resumeOpenings, saveRecord } from '.'
+import { journalled, killedAt, moments, refusedAtLast } from '@/tests/support/crashes'
 
 let db: Catalogue
 let account: Account
@@ -177,44 +174,13 @@ test('while there are no records the database is simply built again, with any ke
   expect(row?.name).toBe('customer')
 })
 
-class Killed extends Error {}
-
-const moments: readonly Moment[] = ['before', 'unmarked', 'after']
-
-/** Writes an opening into the journal without beginning it; its number there, and how many steps it has. */
-async function journalled(id: string): Promise<{ entry: number; steps: number }> {
-  const book = (await findBook(db, id))!
-  const plan = planOpening(book.opened, book.book, book.opened !== undefined)
-  await db.sequelize.query(`CREATE DATABASE IF NOT EXISTS \`${book.liveSchema}\` COLLATE utf8mb4_uca1400_as_ci`)
-  const entry = await db.openings.create({
-    book_id: id,
-    account_id: account.id,
-    state: 'running',
-    design: JSON.stringify(book.book),
-    revision: book.revision,
-    steps: JSON.stringify(plan.steps),
-    position: 0,
-    started_at: stamp(),
-    ended_at: null,
-  })
-  return { entry: entry.get('id') as number, steps: plan.steps.length }
-}
-
-/** Goes on with an opening until it is killed at one moment of one step, as a crash would. */
-async function killedAt(entry: number, place: number, moment: Moment): Promise<void> {
-  const between = (position: number, now: Moment) => {
-    if (position === place && now === moment) throw new Killed()
-  }
-  await expect(resumeOpening(db, entry, { between })).rejects.toThrow(Killed)
-}
-
 test('a first opening killed at every moment of every step, one after the other, still finishes', async () => {
   const edits = emberlyDesign().edits
   const whole = await opened(db, account, await testBook(db, account, 'Whole', edits))
   const id = await testBook(db, account, 'Killed', edits)
-  const { entry, steps } = await journalled(id)
+  const { entry, steps } = await journalled(db, account, id)
   expect(steps).toBeGreaterThan(20)
-  for (let place = 0; place < steps; place++) for (const moment of moments) await killedAt(entry, place, moment)
+  for (let place = 0; place < steps; place++) for (const moment of moments) await killedAt(db, entry, place, moment)
   await resumeOpenings(db)
   const book = await stored(db, id)
   expect(book.opened).toEqual(book.book)
@@ -243,9 +209,9 @@ test('a change on live records killed at any moment of any step is finished at t
       await add({ name: 'Averil Teal', state: 'booked' })
       await edit(...changes)
       const book = await stored(db, id)
-      const journal = await journalled(id)
+      const journal = await journalled(db, account, id)
       steps = journal.steps
-      await killedAt(journal.entry, place, moment)
+      await killedAt(db, journal.entry, place, moment)
       await resumeOpenings(db)
       expect(await select(db, `SELECT person, state, when_value FROM \`${live.schema}\`.call_out`)).toEqual([
         { person: 'Averil Teal', state: 'done', when_value: null },
@@ -254,6 +220,19 @@ test('a change on live records killed at any moment of any step is finished at t
     }
   }
 }, 240_000)
+
+test('a first opening that is refused leaves nothing, one that builds anew leaves what there was', async () => {
+  const id = await testBook(db, account, 'Refused first', emberlyDesign().edits)
+  expect(await refusedAtLast(db, account, id)).toBe('taken-back')
+  expect(await shapeOf(db, (await stored(db, id)).liveSchema)).toBe('')
+  const { id: empty, live, edit } = await visitBook('Refused anew')
+  const before = await shapeOf(db, live.schema)
+  await edit({ kind: 'setKey', table: 'visit', fields: ['name'] })
+  const plan = await openingSheet(db, await stored(db, empty))
+  expect(plan.kind).toBe('afresh')
+  expect(await refusedAtLast(db, account, empty, plan.steps)).toBe('taken-back')
+  expect(await shapeOf(db, live.schema)).toBe(before)
+})
 
 test('a step that the database refuses takes the steps before it back', async () => {
   const { id, live, add, edit } = await visitBook('Taken back')

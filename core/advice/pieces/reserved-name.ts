@@ -1,4 +1,5 @@
 import { isReserved } from '../../names'
+import { physicalNames } from '../../opening'
 import { plural } from '../../words'
 import type { BookPiece } from '../piece'
 
@@ -6,19 +7,21 @@ import type { BookPiece } from '../piece'
 export const reservedName: BookPiece = {
   scope: 'book',
   weight: 'worth-a-look',
-  find: (book) =>
-    book.tables
+  find: (book) => {
+    const names = physicalNames(book)
+    return book.tables
       .filter((table) => {
         const name = book.look.naming === 'plural' ? plural(table.name) : table.name
         return table.role === undefined && !table.liveName && isReserved(name)
       })
       .map((table) => {
-        const name = `${table.name.toLowerCase().replace(/[^a-z\d]+/g, '_')}_record`
+        const name = names.table(table.id)
         return {
           about: table.id,
           head: `${table.name} can’t be called so in the database`,
           text: `Databases keep the word “${table.name.toLowerCase()}” to themselves. Here it stays ${table.name}; whoever opens the records with another program looks for “${name}”.`,
           mends: [{ say: `Call it ${name} there`, edits: () => [{ kind: 'nameLive', part: table.id, name }] }],
         }
-      }),
+      })
+  },
 }

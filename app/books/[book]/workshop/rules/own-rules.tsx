@@ -3,6 +3,7 @@
 import { Trash2 } from 'lucide-react'
 import { type FormEvent, useState } from 'react'
 import type { Table } from '@/core/book'
+import { writtenName } from '@/core/expressions'
 import { type OwnRule, readRule } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, IconButton, Labelled, Tag, TextBox, WordButton } from '@/ui/kit'
@@ -67,8 +68,7 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
     if (kept) onClose()
   }
   const put = (name: string) => {
-    const written = /^[\p{L}_][\p{L}\p{N}_]*$/u.test(name) ? name : `"${name.replaceAll('"', '""')}"`
-    setSource(`${source}${source === '' || source.endsWith(' ') ? '' : ' '}${written} `)
+    setSource(`${source}${source === '' || source.endsWith(' ') ? '' : ' '}${writtenName(name)} `)
     document.getElementById('rule-source')?.focus()
   }
   return (
@@ -158,9 +158,8 @@ function Wrong({ source, words, start, end }: { source: string; words: string; s
 
 /** An example from the table's own fields: two dates compared, or one number with a bound. */
 function placeholderFor(table: Table): string {
-  const quoted = (name: string) => (/^\p{L}+$/u.test(name) ? name : `"${name}"`)
   const [early, late] = table.fields.filter((field) => field.kind === 'date' || field.kind === 'dateTime')
-  if (early && late && early.kind === late.kind) return `${quoted(late.name)} >= ${quoted(early.name)}`
+  if (early && late && early.kind === late.kind) return `${writtenName(late.name)} >= ${writtenName(early.name)}`
   const number = table.fields.find((field) => ['whole', 'exact', 'money'].includes(field.kind))
-  return number ? `${quoted(number.name)} > 0` : '"Returned on" >= "Lent on"'
+  return number ? `${writtenName(number.name)} > 0` : '"Returned on" >= "Lent on"'
 }
