@@ -1,4 +1,4 @@
-import { type Edit, type Field, freeName, type Table } from '../book'
+import type { Edit, Field, Table } from '../book'
 import { singular } from '../words'
 import { capital } from '../words'
 
@@ -26,15 +26,5 @@ export function rowsOf(table: Table, field: Field, freshId: () => string, boxes:
     },
     { kind: 'changeLink', link: ids.links[0], onRemove: 'remove' },
     ...boxes.map((box): Edit => ({ kind: 'removeField', field: box.id })),
-  ]
-}
-
-/** The edits that give a table a running number and make it the key. */
-export function numberRecords(table: Table, freshId: () => string): Edit[] {
-  const id = freshId()
-  const name = freeName(`${table.name} number`, table.fields)
-  return [
-    { kind: 'addField', table: table.id, id, name, holds: 'running', before: table.fields[0]?.id ?? null },
-    { kind: 'setKey', table: table.id, fields: [id] },
   ]
 }

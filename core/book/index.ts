@@ -18,4 +18,5 @@ export {
   tableOf,
 } from './find'
 export { isUnique, mustHold } from './keys'
+export { numberAsKey, pairAsKey } from './own-key'
 export { apply, firstSets, invertAll, type Step } from './steps'

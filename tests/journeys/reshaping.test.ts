@@ -77,7 +77,12 @@ test('a name in the database is chosen, and a reserved one refused in words', as
 
 test('a rule is written with help, and says at once what is wrong', async () => {
   await browser.chapter('rules')
+  // Escape leaves it, and whoever came by the keyboard is where they were.
   await browser.press('Write a rule')
+  await browser.see('[role=dialog]')
+  await browser.type(Key.ESCAPE)
+  await browser.driver.wait(async () => (await browser.focused()) === 'Write a rule', 8000)
+  await browser.type(Key.ENTER)
   await choose('For each', 'Van')
   await browser.fill('What must hold for each van', 'Seats < 9')
   await browser.read('Van has no field “Seats”.')

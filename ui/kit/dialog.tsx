@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import { IconButton } from './button'
 import { classNames } from './class-names'
 
@@ -21,8 +21,11 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
+        <FocusGoesBack />
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(12_16_15/0.45)]" />
         <Radix.Content
+          // What had the focus before gets it back, below; there is no trigger that the dialog belongs to.
+          onCloseAutoFocus={(event) => event.preventDefault()}
           {...(say ? {} : { 'aria-describedby': undefined })}
           className={classNames(
             'fixed top-[12vh] left-1/2 z-50 flex max-h-[80vh] w-[calc(100vw-32px)] -translate-x-1/2 flex-col rounded-lg bg-paper shadow-float',
@@ -46,4 +49,19 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
       </Radix.Portal>
     </Radix.Root>
   )
+}
+
+/** There while a dialog is: what had the focus before gets it back, unless something else has taken it. */
+function FocusGoesBack() {
+  const [before] = useState(() => document.activeElement)
+  useEffect(
+    () => () => {
+      // The dialog is taken from the page after this; only then is it known where the focus is left.
+      setTimeout(() => {
+        if (document.activeElement === document.body && before instanceof HTMLElement) before.focus()
+      })
+    },
+    [before],
+  )
+  return null
 }

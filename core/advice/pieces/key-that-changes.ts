@@ -1,4 +1,4 @@
-import { numberRecords } from '../mends'
+import { numberAsKey } from '../../book'
 import type { TablePiece } from '../piece'
 
 /** Names, phones and e-mails change; a key never may. */
@@ -21,7 +21,7 @@ export const keyThatChanges: TablePiece = {
         mends: [
           {
             say: 'Number its records instead',
-            edits: (freshId: () => string) => numberRecords(table, freshId),
+            edits: (freshId: () => string) => numberAsKey(table, freshId),
           },
         ],
       },

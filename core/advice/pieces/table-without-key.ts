@@ -1,4 +1,4 @@
-import { numberRecords } from '../mends'
+import { numberAsKey } from '../../book'
 import type { TablePiece } from '../piece'
 
 /** Without a key, two records can’t be told apart for good and nothing can link to them. */
@@ -15,7 +15,7 @@ export const tableWithoutKey: TablePiece = {
         mends: [
           {
             say: 'Number its records',
-            edits: (freshId: () => string) => numberRecords(table, freshId),
+            edits: (freshId: () => string) => numberAsKey(table, freshId),
           },
         ],
       },

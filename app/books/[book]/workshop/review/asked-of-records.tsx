@@ -12,7 +12,13 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
   const { book } = useWorkshop()
   const { questions } = proposals.reading
   if (questions.length === 0) return null
-  const tableId = (name: string) => book.tables.find((table) => table.name.toLowerCase() === name.toLowerCase())?.id
+  const tableId = (name: string) => {
+    const wanted = name.toLowerCase()
+    const own = book.tables.find((table) => table.name.toLowerCase() === wanted)
+    // "Which model" means the Appliance model, where there is no other.
+    const longer = book.tables.filter((table) => table.name.toLowerCase().endsWith(` ${wanted}`))
+    return (own ?? (longer.length === 1 ? longer[0] : undefined))?.id
+  }
   return (
     <section aria-labelledby="asked-head" className="mt-6">
       <h2 id="asked-head" className="mb-2 text-base">

@@ -1,8 +1,8 @@
 'use client'
 
 import { useState } from 'react'
-import { type Book, type Edit, fieldOf, freeName, limits, linksTo, type Table, tableOf } from '@/core/book'
-import { inSentence, listed } from '@/core/words'
+import { type Edit, limits, linksTo, numberAsKey, pairAsKey, type Table } from '@/core/book'
+import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -15,6 +15,16 @@ interface Props {
 
 type Way = 'kind' | 'rows' | 'join' | 'own' | 'pair'
 
+interface Choice {
+  readonly value: Way
+  readonly words: string
+  /** What comes of it. */
+  readonly say: string
+  readonly act: string
+  readonly ready: boolean
+  readonly carryOut: () => void
+}
+
 /** One thing or two: fields move to a table of their own, or two tables become one. Needs and links follow. */
 export function ReshapeTable({ table, onClose, onShow }: Props) {
   const { book, edit } = useWorkshop()
@@ -26,39 +36,68 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
   const others = book.tables.filter((one) => one.role === undefined && one !== table)
   const canMove = table.fields.filter((field) => !table.key.includes(field.id))
 
-  const split = () => {
+  const leading = linksTo(book, other).length
+  const pair = pairAsKey(book, table)
+
+  const split = (as: 'kind' | 'rows') => {
     const id = freshId()
     const ids = { id, keyField: freshId(), link: freshId(), linkField: freshId() }
-    if (
-      (way === 'kind' || way === 'rows') &&
-      edit({ kind: 'splitTable', table: table.id, name, fields: [...fields], as: way, ...ids })
-    ) {
-      onClose()
-      onShow(id)
-    }
+    if (!edit({ kind: 'splitTable', table: table.id, name, fields: [...fields], as, ...ids })) return
+    onClose()
+    onShow(id)
   }
-  const join = () => {
-    if (edit({ kind: 'mergeTables', from: other, into: table.id })) onClose()
+  const endWith = (wish: Edit) => {
+    if (edit(wish)) onClose()
   }
-  const leading = linksTo(book, other).length
-  const pair = pairFor(book, table)
-  const ownNumber = () => {
-    const id = freshId()
-    const number = freeName(`${table.name.slice(0, limits.nameLength - 7)} number`, table.fields)
-    const edits: Edit[] = [
-      { kind: 'addField', table: table.id, id, name: number, holds: 'running', before: table.fields[0]?.id ?? null },
-      { kind: 'setKey', table: table.id, fields: [id] },
-    ]
-    if (edit({ kind: 'together', say: `Give ${table.name} a number of its own as key`, edits })) onClose()
-  }
-  const pairAsKey = () => {
-    if (!pair) return
-    const edits: Edit[] = [
-      { kind: 'setKey', table: table.id, fields: pair.links },
-      { kind: 'removeField', field: pair.number },
-    ]
-    if (edit({ kind: 'together', say: `Make its pair the key of ${table.name}`, edits })) onClose()
-  }
+  const apart = { act: 'Make it two', ready: Boolean(name.trim()) && fields.length > 0 }
+  const choices: readonly (Choice | false | undefined)[] = [
+    {
+      value: 'kind',
+      words: 'A thing and its kind',
+      say: `What many records share moves to a table of its own, and each ${noun} leads to one of it: a model, and the one that stands in a house.`,
+      ...apart,
+      carryOut: () => split('kind'),
+    },
+    {
+      value: 'rows',
+      words: 'A thing and its rows',
+      say: `What comes several times for each ${noun} moves to rows that hang on it.`,
+      ...apart,
+      carryOut: () => split('rows'),
+    },
+    table.role === undefined &&
+      others.length > 0 && {
+        value: 'join',
+        words: 'Two that are one',
+        say: 'All fields, links and needs of the other table come here. What both have is kept once.',
+        act: 'Make them one',
+        ready: other !== '',
+        carryOut: () => endWith({ kind: 'mergeTables', from: other, into: table.id }),
+      },
+    table.role === 'joining' && {
+      value: 'own',
+      words: 'Records of its own',
+      say: `Each ${noun} gets a number as its key and is a thing of its own. The same two may then come together more than once.`,
+      act: 'Give it a number',
+      ready: true,
+      carryOut: () =>
+        endWith({
+          kind: 'together',
+          say: `Give ${table.name} a number of its own as key`,
+          edits: numberAsKey(table, freshId),
+        }),
+    },
+    pair && {
+      value: 'pair',
+      words: 'Only a pair',
+      say: 'Its two links together become the key, and its number goes. The same two then come together once at most.',
+      act: 'Make the pair its key',
+      ready: true,
+      carryOut: () => endWith({ kind: 'together', say: `Make its pair the key of ${table.name}`, edits: pair }),
+    },
+  ]
+  const ways = choices.filter((choice) => typeof choice === 'object')
+  const chosen = ways.find((choice) => choice.value === way) ?? ways[0]!
   return (
     <Dialog
       open
@@ -68,55 +107,15 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
       actions={
         <>
           <Button onClick={onClose}>Leave it</Button>
-          {way === 'join' && (
-            <Button look="main" disabled={!other} onClick={join}>
-              Make them one
-            </Button>
-          )}
-          {(way === 'kind' || way === 'rows') && (
-            <Button look="main" disabled={!name.trim() || fields.length === 0} onClick={split}>
-              Make it two
-            </Button>
-          )}
-          {way === 'own' && (
-            <Button look="main" onClick={ownNumber}>
-              Give it a number
-            </Button>
-          )}
-          {way === 'pair' && (
-            <Button look="main" onClick={pairAsKey}>
-              Make the pair its key
-            </Button>
-          )}
+          <Button look="main" disabled={!chosen.ready} onClick={chosen.carryOut}>
+            {chosen.act}
+          </Button>
         </>
       }
     >
       <div className="mt-3 flex flex-col gap-3">
-        <Segments
-          label="What it is"
-          small
-          value={way}
-          onChange={setWay}
-          options={[
-            { value: 'kind', words: 'A thing and its kind' },
-            { value: 'rows', words: 'A thing and its rows' },
-            ...(table.role === undefined && others.length > 0
-              ? [{ value: 'join' as const, words: 'Two that are one' }]
-              : []),
-            ...(table.role === 'joining' ? [{ value: 'own' as const, words: 'Records of its own' }] : []),
-            ...(pair ? [{ value: 'pair' as const, words: 'Only a pair' }] : []),
-          ]}
-        />
-        <p className="text-[13px] text-ash-6">
-          {way === 'kind' &&
-            `What many records share moves to a table of its own, and each ${noun} leads to one of it: a model, and the one that stands in a house.`}
-          {way === 'rows' && `What comes several times for each ${noun} moves to rows that hang on it.`}
-          {way === 'join' && `All fields, links and needs of the other table come here. What both have is kept once.`}
-          {way === 'own' &&
-            `Each ${noun} gets a number as its key and is a thing of its own. The same two may then come together more than once.`}
-          {way === 'pair' &&
-            `${listed(pair!.links.map((id) => fieldOf(table, id).name))} together become the key, and its number goes. The same two then come together once at most.`}
-        </p>
+        <Segments label="What it is" small value={way} onChange={setWay} options={ways} />
+        <p className="text-[13px] text-ash-6">{chosen.say}</p>
         {way === 'join' && (
           <Labelled
             label={`Bring into ${table.name}`}
@@ -164,15 +163,4 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
       </div>
     </Dialog>
   )
-}
-
-/** The two links that could be a table's key instead of the number it was given, where nothing leads to it. */
-function pairFor(book: Book, table: Table): { readonly links: string[]; readonly number: string } | undefined {
-  const [number] = table.key
-  const counted = table.key.length === 1 && table.fields.find((field) => field.id === number)?.kind === 'running'
-  const links = book.links.filter(
-    (link) => link.many === table.id && link.one !== table.id && tableOf(book, link.one).role !== 'pick-list',
-  )
-  if (!number || !counted || links.length !== 2 || linksTo(book, table.id).length > 0) return undefined
-  return { links: links.map((link) => link.field), number }
 }
