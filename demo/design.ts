@@ -1,4 +1,5 @@
-import { type Edit, type Field, type Link, make, type Book } from '@/core/book'
+import { type Edit, type Field, type Link, make, type Book, tableOf } from '@/core/book'
+import { readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
 import { wordProblem } from '@/core/words'
 
@@ -51,6 +52,23 @@ export class DesignWriter {
     const id = idOf(table, name)
     this.make({ kind: 'addField', table: idOf(table), id, name, holds })
     if (Object.keys(settings).length > 0) this.make({ kind: 'changeField', field: id, to: settings })
+  }
+
+  /** A field that comes from others; the expressions are written as in the Workshop. */
+  derive(
+    table: string,
+    name: string,
+    holds: 'borrowed' | 'copied' | 'gathered' | 'workedOut',
+    source: string,
+    settings: Settings = {},
+    freezes?: string,
+  ): void {
+    const kept = (written: string) => {
+      const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
+      if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
+      return JSON.parse(JSON.stringify(read.tree)) as never
+    }
+    this.field(table, name, holds, { ...settings, source: kept(source), ...(freezes && { freezes: kept(freezes) }) })
   }
 
   choices(...words: readonly string[]): Settings {

@@ -3,7 +3,7 @@ import { wordProblem } from '@/core/words'
 import { editBook, findBook, makeBook } from '@/server/books'
 import { type Catalogue, catalogue, type Role } from '@/server/catalogue'
 import { select } from '@/server/database'
-import { addMany, liveOf, openBook } from '@/server/live'
+import { addMany, freezeMany, liveOf, openBook } from '@/server/live'
 import { type Account, makeAccount, setRole } from '@/server/people'
 import { brindleName, brindleNeeds } from './brindle/needs'
 import { emberlyDesign, emberlyName } from './emberly/design'
@@ -117,6 +117,7 @@ async function addEmberly(db: Catalogue, account: Account): Promise<string> {
     if (added.ok) return added.value
     throw new Error(`${table}: ${JSON.stringify(rows[added.problem.at])} ${JSON.stringify(added.problem.problems)}`)
   })
+  await freezeMany(db, live)
   return id
 }
 

@@ -33,6 +33,12 @@ export const Field = z.strictObject({
   name: Name,
   kind: z.enum(kindNames as [KindName, ...KindName[]]),
   liveName: LiveName.optional(),
+  /**
+   * What a derived field is made from, and when it freezes: expressions as trees that speak of fields by id.
+   * Missing until the administrator says it.
+   */
+  source: z.json().optional(),
+  freezes: z.json().optional(),
   ...FieldSettings.shape,
 })
 export type Field = Readonly<z.infer<typeof Field>>

@@ -5,6 +5,7 @@ import { findTable } from './find'
 /** Why a field can't be part of its table's key, or nothing where it can. Completes "… because". */
 export function keyHindrance(book: Book, table: Table, field: Field): string | undefined {
   const control = kindOf(field.kind).control
+  if (control === 'derived') return 'it comes from other facts and changes with them'
   if (control === 'passage' || control === 'file' || control === 'tick' || field.kind === 'measured') {
     return `${kindOf(field.kind).title.toLowerCase()} can’t tell records apart for good`
   }

@@ -1,6 +1,7 @@
 import {
   checkValue,
   type FieldSettings,
+  isDerived,
   kindOf,
   plainLook,
   settingRanges,
@@ -12,11 +13,15 @@ import { fail, ok, type Result } from '../words'
 import type { Field } from './book'
 
 const always: readonly SettingName[] = ['must', 'note', 'example', 'refusal']
+/** What a derived field may carry besides what its kind uses: nobody types it, so nothing typed is refused. */
+const ofDerived: readonly (keyof Field)[] = ['note', 'example', 'source', 'freezes']
 
 /** Keeps what a field's kind has a use for, so that nothing of a former kind lingers. */
 export function onlyUsed(field: Field): Field {
-  const used = new Set<string>(['id', 'name', 'kind', 'liveName', ...always, ...kindOf(field.kind).uses])
+  const besides = isDerived(field) ? ofDerived : always
+  const used = new Set<string>(['id', 'name', 'kind', 'liveName', ...besides, ...kindOf(field.kind).uses])
   if (field.kind === 'link') used.add('unique')
+  if (field.kind !== 'workedOut') used.delete('freezes')
   return Object.fromEntries(Object.entries(field).filter(([key]) => used.has(key))) as unknown as Field
 }
 

@@ -1,4 +1,5 @@
 import { type Book, type Field, findField, linkOf, type Table, tableOf } from '../book'
+import { isDerived } from '../kinds'
 import { listed } from '../words'
 import { checkBinary } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
@@ -10,15 +11,18 @@ import { mostScale } from './numbers'
 import { parse } from './parse'
 import { type ExpressionProblem, type NamePart, type Syntax, unreckoned } from './syntax'
 import type { Tree } from './tree'
-import { isNumber, typeOfField, typeWords } from './types'
+import { isNumber, type Type, typeOfField, typeWords } from './types'
 
 export type Checked = { readonly tree: Tree } | { readonly problem: ExpressionProblem }
 
-/** Reads an expression over one table: its names looked up, its types made sure of. */
-export function readExpression(book: Book, table: Table, source: string): Checked {
+/** What a derived field gives, or why that can't be told. */
+export type TypeOfDerived = (field: Field) => { readonly type: Type } | { readonly because: string }
+
+/** Looks the names of an expression over one table up and makes sure of its types. */
+export function checkExpression(book: Book, table: Table, source: string, typeOf: TypeOfDerived): Checked {
   const parsed = parse(source)
   if ('problem' in parsed) return parsed
-  const tree = new Checker(book, { table }).check(parsed.syntax)
+  const tree = new Checker(book, { table }, typeOf).check(parsed.syntax)
   return isFailure(tree) ? { problem: tree.problem } : { tree }
 }
 
@@ -34,10 +38,11 @@ export class Checker {
   constructor(
     readonly book: Book,
     readonly scope: Scope,
+    readonly typeOf: TypeOfDerived,
   ) {}
 
   /** For what is gathered: over the rows of another table. */
-  within = (rows: Table) => new Checker(this.book, { table: rows, rows: rows.name })
+  within = (rows: Table) => new Checker(this.book, { table: rows, rows: rows.name }, this.typeOf)
 
   check = (syntax: Syntax): Outcome => {
     switch (syntax.kind) {
@@ -119,12 +124,18 @@ export class Checker {
     }
     if (unreckoned.includes(field.kind) && !linkToo)
       return fail(span, `${field.name} holds a file, which can only be asked whether it is blank.`)
+    if (isDerived(field)) return this.derived(field, over, span)
     const type =
       field.kind === 'link' || unreckoned.includes(field.kind)
         ? ({ is: 'text' } as const)
         : typeOfField(field, this.book.look)
     if (!type) return fail(span, `${field.name} can’t be reckoned with.`)
     return { kind: 'fact', over, field: field.id, type }
+  }
+
+  private derived(field: Field, over: readonly string[], span: Syntax): Outcome {
+    const made = this.typeOf(field)
+    return 'because' in made ? fail(span, made.because) : { kind: 'fact', over, field: field.id, type: made.type }
   }
 
   private targetOf = (field: Field) => tableOf(this.book, linkOf(this.book, field.id).one)

@@ -16,8 +16,15 @@ export interface Facts {
 
 export type Reckon = (facts: Facts, now: Now) => Reckoned
 
-/** Reckons an expression once; for many records, compile it once and run it many times. */
-export const evaluate = (tree: Tree, facts: Facts, now: Now): Value => toValue(compile(tree)(facts, now), tree.type)
+/** Reckons an expression to a value that a field could hold. */
+export function evaluate(tree: Tree, facts: Facts, now: Now): Value {
+  const reckon = compiled.get(tree) ?? compile(tree)
+  compiled.set(tree, reckon)
+  return toValue(reckon(facts, now), tree.type)
+}
+
+// A tree never changes.
+const compiled = new WeakMap<Tree, Reckon>()
 
 /** A reckoned value as a field would hold it. */
 function toValue(value: Reckoned, type: Type): Value {

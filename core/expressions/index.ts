@@ -1,7 +1,20 @@
-export { readExpression } from './check'
+export { factsBeyond } from './beyond'
 export { compile, evaluate, type Facts } from './evaluate'
-export { readKept } from './kept'
+export {
+  allNodesOf,
+  type Derived,
+  derivedInTheWay,
+  derivedOf,
+  faceOf,
+  isStored,
+  readExpression,
+  readKept,
+} from './derived'
+export { changesWith, speaksOf } from './made-from'
+export { factsOffered, type RowsOffer, rowsOffered } from './offers'
+export { sayDerived } from './say-derived'
 export { showExpression, writtenName } from './show'
+export { type Gathering, gatheringOf, readFreezing, readSource, writeGathering, writtenSource } from './sources'
 export { expressionSql } from './sql'
 export { dependenciesOf, nodesOf, type Tree } from './tree'
 export { plainFacts } from './plain-facts'

@@ -1,8 +1,6 @@
 import * as z from 'zod'
-import { type Book, findField, findLink, type Table } from '../book'
+import { type Book, findField, findLink } from '../book'
 import type { Json } from '../words'
-import { type Checked, readExpression } from './check'
-import { showExpression } from './show'
 import { nodesOf, type Tree } from './tree'
 
 const type = z.looseObject({ is: z.string() })
@@ -35,16 +33,9 @@ const isThere = (book: Book, tree: Tree) =>
     return one.kind !== 'fact' || [...one.over, one.field].every((id) => findField(book, id) !== undefined)
   })
 
-/**
- * A kept expression as it reads with today's names, and checked anew: what it speaks of may have gone or may
- * hold something else by now.
- */
-export function readKept(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
+/** A kept expression, if it is one and all it speaks of is still there; its types are those of when it was kept. */
+export function keptTree(book: Book, json: Json): Tree | undefined {
   const read = Node.safeParse(json)
   const tree = read.success ? (read.data as unknown as Tree) : undefined
-  if (tree && isThere(book, tree)) {
-    const source = showExpression(book, tree)
-    return { ...readExpression(book, table, source), source }
-  }
-  return { problem: { start: 0, end: 0, words: 'It speaks of what is no longer there. Write it anew.' }, source: '' }
+  return tree && isThere(book, tree) ? tree : undefined
 }

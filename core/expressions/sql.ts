@@ -1,7 +1,8 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
-import { quoteText } from '../kinds'
+import { isDerived, quoteText } from '../kinds'
 import { collation, quoteName } from '../names'
 import type { PhysicalNames } from '../opening'
+import { derivedOf } from './derived'
 import { functions } from './functions'
 import { fromExact, quotientScale, toExact } from './numbers'
 import type { Tree } from './tree'
@@ -84,8 +85,8 @@ function literal({ value, type }: Extract<Tree, { kind: 'literal' }>): string {
 function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Place): string[] {
   const { book, names } = place
   const owner = findField(book, field)!.table
-  const columns = names.columns(owner.id, field).map((column) => quoteName(column.name))
-  if (over.length === 0) return columns.map((column) => (place.alias ? `${place.alias}.${column}` : column))
+  const at = (alias: string, depth: number) => factAt(field, { ...place, table: owner, alias, depth })
+  if (over.length === 0) return at(place.alias, place.depth)
   const aliases = over.map((_, at) => quoteName(`l${place.depth}_${at}`))
   const joins = over.map((link, at) => {
     const target = tableOf(book, linkOf(book, link).one)
@@ -95,7 +96,21 @@ function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Plac
   })
   const [first, ...rest] = joins
   const from = [first!.table, ...rest.map((join) => `JOIN ${join.table} ON ${join.on}`)].join(' ')
-  return columns.map((column) => `(SELECT ${aliases.at(-1)!}.${column} FROM ${from} WHERE ${first!.on})`)
+  return at(aliases.at(-1)!, place.depth + 1).map((column) => `(SELECT ${column} FROM ${from} WHERE ${first!.on})`)
+}
+
+/** A fact of the record at hand: its columns, or what it is derived from. */
+function factAt(id: string, place: Place): string[] {
+  const { book, names, table, alias } = place
+  const { field } = findField(book, id)!
+  const columns = names
+    .columns(table.id, id)
+    .map((column) => (alias ? `${alias}.${quoteName(column.name)}` : quoteName(column.name)))
+  if (!isDerived(field) || field.kind === 'copied') return columns
+  const made = derivedOf(book, id)
+  if ('because' in made) throw new Error(`Expected ${field.name} to be sound: ${made.because}`)
+  const live = sql(made.tree, place)
+  return [made.freezes ? `(CASE WHEN ${sql(made.freezes, place)} THEN ${columns[0]!} ELSE ${live} END)` : live]
 }
 
 /** How a link's columns meet the key they lead to. */

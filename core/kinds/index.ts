@@ -1,4 +1,4 @@
-export { fieldKinds, type KindName, kindNames, kindOf } from './registry'
+export { fieldKinds, isDerived, isTyped, type KindName, kindNames, kindOf } from './registry'
 export { addDays } from './calendar'
 export { checkValue, readValue, showValue, startValue } from './check'
 export { hintedKind } from './hints'

@@ -16,7 +16,19 @@ export interface Now {
 }
 
 export type Control =
-  'line' | 'passage' | 'number' | 'date' | 'time' | 'date-time' | 'tick' | 'pick' | 'mark' | 'file' | 'link' | 'given'
+  | 'line'
+  | 'passage'
+  | 'number'
+  | 'date'
+  | 'time'
+  | 'date-time'
+  | 'tick'
+  | 'pick'
+  | 'mark'
+  | 'file'
+  | 'link'
+  | 'given'
+  | 'derived'
 
 /** A condition on one column, written with the column's quoted name. `name` ends the constraint's name. */
 export interface ColumnCheck {

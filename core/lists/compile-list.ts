@@ -1,5 +1,7 @@
 import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
-import { type PhysicalNames, physicalNames } from '../opening'
+import { faceOf } from '../expressions'
+import { isDerived } from '../kinds'
+import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
 import { type Condition, findCondition } from './find-condition'
 import { rowReader, type StoredRow } from './row-reader'
@@ -46,9 +48,11 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   join(own)
   const labelSlots = own.pieces.map((piece) => select.add(piece.sql))
   const fields = shown.map((field) => {
-    const columns = names
-      .columns(table.id, field.id)
-      .map((column) => ({ slot: select.add(columnSql('t', column.name)), leaf: leafOf(book, column.leaf) }))
+    const columns = isDerived(field)
+      ? [{ slot: select.add(factSql(book, names, field.id, 't')), leaf: faceOf(book, field) }]
+      : names
+          .columns(table.id, field.id)
+          .map((column) => ({ slot: select.add(columnSql('t', column.name)), leaf: leafOf(book, column.leaf) }))
     const plan =
       field.kind === 'link' ? joinPlan(book, names, table, field, 't') : { joins: [], pieces: [] as LabelPiece[] }
     join(plan)

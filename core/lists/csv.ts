@@ -1,4 +1,5 @@
 import type { Book, Field } from '../book'
+import { faceOf } from '../expressions'
 import { kindOf, type Value } from '../kinds'
 
 /**
@@ -7,10 +8,11 @@ import { kindOf, type Value } from '../kinds'
  */
 export function csvCell(book: Book, field: Field, value: Value, label?: string): string {
   if (value === null) return ''
-  const { control, align, show } = kindOf(field.kind)
+  const face = faceOf(book, field)
+  const { control, align, show } = kindOf(face.kind)
   if (align === 'end') return value
   if (control === 'date-time') return value.replace('T', ' ')
-  return guardFormula(control === 'tick' ? show(value, field, book.look) : (label ?? value))
+  return guardFormula(control === 'tick' ? show(value, face, book.look) : (label ?? value))
 }
 
 const guardFormula = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)

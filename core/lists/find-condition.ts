@@ -1,6 +1,7 @@
 import type { Book, Table } from '../book'
-import { type KindName, kindOf } from '../kinds'
-import type { PhysicalNames } from '../opening'
+import { faceOf } from '../expressions'
+import { isDerived, type KindName, kindOf } from '../kinds'
+import { factSql, type PhysicalNames } from '../opening'
 import { columnSql, joinPlan, type LabelPlan } from './label'
 
 export interface Condition {
@@ -27,17 +28,22 @@ export function findCondition(
   const place = (kind: KindName, sql: string) => (isText(kind) ? texts : figures).push(sql)
   onlyIn?.pieces.forEach((piece) => place(piece.field.kind, piece.sql))
   for (const field of onlyIn ? [] : table.fields) {
-    const control = kindOf(field.kind).control
+    const face = faceOf(book, field)
+    const control = kindOf(face.kind).control
     if (field.kind === 'link') {
       const plan = joinPlan(book, names, table, field, 't')
       join(plan)
       plan.pieces.forEach((piece) => place(piece.field.kind, piece.sql))
       continue
     }
-    const sql = columnSql('t', names.columns(table.id, field.id)[0]!.name)
+    // What is gathered or worked out is looked at, not looked for: reckoning it for every record takes too long.
+    if (field.kind === 'gathered' || field.kind === 'workedOut') continue
+    const sql = isDerived(field)
+      ? factSql(book, names, field.id, 't')
+      : columnSql('t', names.columns(table.id, field.id)[0]!.name)
     if (control === 'file' || control === 'tick') continue
     if (control === 'date' || control === 'date-time') days.push(sql)
-    place(field.kind, sql)
+    place(face.kind, sql)
   }
   const day = days.length > 0 ? kindOf('date').read(find, {}, book.look) : undefined
   const perWord = words.map((word): Condition => {

@@ -1,4 +1,5 @@
 import { type Book, type Field, fieldOf, linkOf, type Table, tableOf } from '../book'
+import { faceOf } from '../expressions'
 import { quoteName } from '../names'
 import type { PhysicalNames } from '../opening'
 
@@ -29,9 +30,10 @@ const deepest = 3
 export function labelPlan(book: Book, names: PhysicalNames, table: Table, alias: string, depth = 0): LabelPlan {
   const joins: Join[] = []
   const pieces: LabelPiece[] = []
-  const known = table.knownBy.length > 0 ? table.knownBy : table.key
+  const stored = table.knownBy.filter((id) => names.columns(table.id, id).length > 0)
+  const known = stored.length > 0 ? stored : table.key
   for (const id of known) {
-    const field = fieldOf(table, id)
+    const field = faceOf(book, fieldOf(table, id))
     if (field.kind !== 'link') {
       pieces.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
     } else if (depth < deepest) {

@@ -48,7 +48,7 @@ test('the next page starts after the last row, blanks in their place', () => {
   expect(up.params).toEqual(['6.5', '6.5', 'V-00007'])
   const blank = list({ sort: { ...sort, down: true }, after: [null, 'V-00007'] })
   expect(blank.sql).toContain('(FALSE) OR (t.`ladder_height` IS NULL AND t.`visit_code` < ?)')
-  expect(list({ sort, after: ['one too few'] }).sql).not.toContain('WHERE')
+  expect(list({ sort, after: ['one too few'] }).sql).not.toMatch(/\nWHERE/)
 })
 
 test('a row is read to canonical values, references and the words of its links', () => {

@@ -1,5 +1,6 @@
 import { type Book, fieldOf, type Table } from '../book'
-import type { PhysicalNames } from '../opening'
+import { isDerived } from '../kinds'
+import { factSql, type PhysicalNames } from '../opening'
 import type { Cursor } from '../records'
 import type { Condition } from './find-condition'
 import { columnSql, joinPlan, type Join } from './label'
@@ -25,9 +26,11 @@ export function sortColumns(book: Book, names: PhysicalNames, table: Table, sort
   const plan = field.kind === 'link' ? joinPlan(book, names, table, field, 't') : undefined
   const sorted = plan
     ? plan.pieces.slice(0, 1).map((piece) => ({ sql: piece.sql, nullable: true }))
-    : names
-        .columns(table.id, field.id)
-        .map((column) => ({ sql: columnSql('t', column.name), nullable: !column.notNull }))
+    : isDerived(field)
+      ? [{ sql: factSql(book, names, field.id, 't'), nullable: true }]
+      : names
+          .columns(table.id, field.id)
+          .map((column) => ({ sql: columnSql('t', column.name), nullable: !column.notNull }))
   const rest = key.filter((column) => !sorted.some((other) => other.sql === column.sql))
   return { joins: plan?.joins ?? [], down: sort.down, columns: [...sorted, ...rest] }
 }

@@ -10,7 +10,7 @@ import {
   mustHold,
   type Table,
 } from '../book'
-import { kindOf, plainLook, readValue, type Value } from '../kinds'
+import { isTyped, kindOf, plainLook, readValue, type Value } from '../kinds'
 import { whatCounts } from '../pairings'
 import type { Values } from '../records'
 import { brokenRules } from '../rules'
@@ -136,7 +136,7 @@ class RowMaker {
   make(): { readonly values: Values } | { readonly stopped: string } {
     const { table } = this
     for (const field of table.fields) {
-      if (field.kind === 'link' || kindOf(field.kind).control === 'given') continue
+      if (field.kind === 'link' || !isTyped(field)) continue
       const value = this.plain(field)
       if (value === undefined) return { stopped: `No value could be made up for ${field.name} that keeps its rules.` }
       this.values[field.id] = value

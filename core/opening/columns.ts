@@ -1,5 +1,6 @@
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
-import { kindOf, quoteText } from '../kinds'
+import { derivedOf, isStored } from '../expressions'
+import { isDerived, kindOf, quoteText } from '../kinds'
 import { ownColumns, ownTable, physicalName, quoteName } from '../names'
 import type { LiveColumn } from './schema'
 
@@ -8,7 +9,11 @@ export interface PhysicalNames {
   readonly table: (id: string) => string
   /** The table's name quoted, with the live schema before it where one was given. */
   readonly quoted: (id: string) => string
+  /** None for a derived field that isn't stored. */
   readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
+  /** The view that shows a table with its derived fields, and what one of those is called in it. */
+  readonly view: (tableId: string) => string
+  readonly inView: (tableId: string, fieldId: string) => string
 }
 
 /**
@@ -27,6 +32,22 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     takenTables.add(name.toLowerCase())
     tables.set(table.id, name)
   }
+  const views = new Map<string, string>()
+  const view = (id: string): string => {
+    if (views.size === 0)
+      for (const table of book.tables) {
+        const name = physicalName(
+          `${tables.get(table.id)!} full`,
+          'table',
+          takenTables,
+          naming === 'capitals' ? naming : 'plain',
+        )
+        takenTables.add(name.toLowerCase())
+        views.set(table.id, name)
+      }
+    return views.get(id)!
+  }
+  const inView = new Map<string, string>()
   const nameOf = (field: Field, taken: ReadonlySet<string>) =>
     field.liveName ?? physicalName(field.name, 'field', taken, naming)
   const severalName = (field: Field, key: LiveColumn, taken: ReadonlySet<string>) =>
@@ -37,6 +58,13 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     const taken = new Set<string>([...ownColumns, ...chosen(table.fields)])
     for (const column of [...before.values()].flat()) taken.add(column.name.toLowerCase())
     for (const field of fields) {
+      if (isDerived(field) && !isStored(field)) {
+        const name = nameOf(field, taken)
+        taken.add(name.toLowerCase())
+        inView.set(field.id, name)
+        ofTable.set(field.id, [])
+        continue
+      }
       const own = field.kind === 'link' ? linkColumns(field, table, taken) : [plainColumn(field, table, taken)]
       for (const column of own) taken.add(column.name.toLowerCase())
       ofTable.set(field.id, own)
@@ -89,7 +117,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
       leaf: field.id,
       title: field.name,
       name: nameOf(field, taken),
-      type: kind.sqlType(field, book.look),
+      type: isDerived(field) ? derivedType(book, field) : kind.sqlType(field, book.look),
       notNull: tick || mustHold(table, field),
       ...(initial !== undefined && { initial }),
       comment: commentOf(field),
@@ -99,7 +127,23 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     table: (id) => tables.get(id)!,
     quoted: (id) => (schema ? `${quoteName(schema)}.` : '') + quoteName(tables.get(id)!),
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
+    view,
+    inView: (tableId, fieldId) => {
+      const [stored] = columns(tableId).get(fieldId) ?? []
+      return stored?.name ?? inView.get(fieldId)!
+    },
   }
+}
+
+/** A stored derived field has a column of what it looks like; a number has all the digits it may come to. */
+function derivedType(book: Book, field: Field): string {
+  const made = derivedOf(book, field.id)
+  if ('because' in made) return 'VARCHAR(200)'
+  const { type } = made.tree
+  if (field.kind !== 'copied' && type.is === 'exact') return `DECIMAL(${type.whole + type.scale},${type.scale})`
+  return made.face.kind === 'running' && type.is === 'text'
+    ? 'VARCHAR(40)'
+    : kindOf(made.face.kind).sqlType(made.face, book.look)
 }
 
 /** "ForVisit" as the words it was made of. */

@@ -4,15 +4,18 @@ import { quoteName } from '../names'
 import { counted } from '../words'
 import { carryOver } from './carry'
 import { createTableSql } from './ddl'
+import { physicalNames } from './columns'
 import { diffColumns } from './diff-columns'
+import { attach, detach } from './attach'
 import { changeKey, fasten, fastenKeys, loosen, loosenKeys } from './fasten'
+import { fillKept } from './fill-kept'
 import { firstWords, wordsMissing } from './first-words'
 import { liveSchema } from './live-schema'
 import { numberRows } from './numbering'
 import { isStaying, pairTables, type TablePair } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 import { renameColumns, renameTables } from './renames'
-import type { LiveTable } from './schema'
+import type { LiveSchema, LiveTable } from './schema'
 
 interface Changes {
   readonly steps: readonly OpeningStep[]
@@ -25,7 +28,20 @@ interface Changes {
  * then what holds columns fast again. What goes is dropped last, so that nothing can fail after it.
  */
 export function diffSchemas(before: Book, after: Book): Changes {
-  const pairs = pairTables(liveSchema(before).tables, liveSchema(after).tables)
+  const [old, fresh] = [liveSchema(before), liveSchema(after)]
+  const { steps, questions } = diffTables(before, after, pairTables(old.tables, fresh.tables))
+  // What is attached may stand on any table: while tables change, all of it is off.
+  const still = new Set(steps.length > 0 ? [] : attachedIn(old, fresh))
+  const going = old.attached.filter((one) => !still.has(one))
+  const coming = fresh.attached.filter((one) => ![...still].some((same) => same.name === one.name))
+  return { steps: [...going.map(detach), ...steps, ...coming.map(attach)], questions }
+}
+
+/** What is attached in both and the same. */
+const attachedIn = (old: LiveSchema, fresh: LiveSchema) =>
+  old.attached.filter((one) => fresh.attached.some((other) => other.name === one.name && other.sql === one.sql))
+
+function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Changes {
   const staying = pairs.filter(isStaying)
   const carried = carryOver(before, after, pairs)
   const columns = staying.map((pair) => diffColumns(before, after, pair, carried))
@@ -47,6 +63,7 @@ export function diffSchemas(before: Book, after: Book): Changes {
       ...pairs.flatMap(redescribe),
       ...pairs.flatMap(fasten),
       ...pairs.flatMap(fastenKeys),
+      ...staying.flatMap((pair) => fillKept(after, physicalNames(after), pair)),
       ...carried.beforeDrops,
       ...columns.flatMap((change) => change.drop),
       ...gone.map(({ was, then }) => ({

@@ -1,15 +1,20 @@
 import { expressionSql } from '../expressions'
 import { ownRules } from '../rules'
 import { type Book, type Field, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
-import { kindOf } from '../kinds'
+import { isDerived, kindOf } from '../kinds'
 import { ownTable, quoteName } from '../names'
 import { type PhysicalNames, physicalNames } from './columns'
+import { triggersOf } from './triggers'
+import { viewsOf } from './views'
 import type { LiveCheck, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'
 
 /** What the live database should be for this book: what an expert would build by hand. */
 export function liveSchema(book: Book): LiveSchema {
   const names = physicalNames(book)
-  return { tables: inMakingOrder(book).map((table) => liveTable(book, table, names)) }
+  return {
+    tables: inMakingOrder(book).map((table) => liveTable(book, table, names)),
+    attached: [...viewsOf(book, names), ...triggersOf(book, names)],
+  }
 }
 
 /** Tables that others point to come first; circles are cut where they close, their foreign keys come after. */
@@ -127,6 +132,7 @@ function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   )
   const own = table.fields.flatMap((field): LiveCheck[] => {
     if (field.kind === 'link') return compositeCheck(book, table, field, name, names)
+    if (isDerived(field)) return []
     const column = names.columns(table.id, field.id)[0]!.name
     return kindOf(field.kind)
       .checks(field, book.look)

@@ -1,4 +1,5 @@
 import type { Book } from '../book'
+import { attach, detach } from './attach'
 import { diffSchemas } from './diff'
 import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } from './ddl'
 import { firstWords } from './first-words'
@@ -59,6 +60,7 @@ function creation(book: Book): OpeningStep[] {
       })),
     ),
     ...firstWords(undefined, book),
+    ...schema.attached.map(attach),
   ]
 }
 
@@ -70,7 +72,7 @@ const placeForFiles: OpeningStep = {
 }
 
 function clearing(book: Book): OpeningStep[] {
-  const { tables } = liveSchema(book)
+  const { tables, attached } = liveSchema(book)
   const loose = tables.flatMap((table) =>
     table.foreignKeys.map((key) => ({
       say: 'Take the empty tables down',
@@ -83,11 +85,17 @@ function clearing(book: Book): OpeningStep[] {
     sql: dropTable(table.name),
     undo: createTableSql(table),
   }))
-  return [...loose, ...drops]
+  return [...attached.map(detach), ...loose, ...drops]
 }
 
 /** The script for a new database, for reading or for running by hand. */
-export const creationScript = (book: Book): string =>
-  createAllSql(liveSchema(book))
-    .map((sql) => `${sql};\n`)
-    .join('\n')
+export function creationScript(book: Book): string {
+  const schema = liveSchema(book)
+  const [views, triggers] = (['VIEW', 'TRIGGER'] as const).map((kind) =>
+    schema.attached.filter((one) => one.kind === kind),
+  )
+  const plain = [...createAllSql(schema), ...views!.map((view) => view.sql)].map((sql) => `${sql};\n`)
+  // A trigger has semicolons of its own.
+  const closed = triggers!.map(({ sql }) => `${sql} //\n`)
+  return [...plain, ...(closed.length > 0 ? ['DELIMITER //\n', ...closed, 'DELIMITER ;\n'] : [])].join('\n')
+}

@@ -1,6 +1,17 @@
 /** The live database as it is to be: tables in an order in which each can be made after those it points to. */
 export interface LiveSchema {
   readonly tables: readonly LiveTable[]
+  /** Views and triggers, which need the tables and are made when these stand. */
+  readonly attached: readonly LiveAttached[]
+}
+
+export interface LiveAttached {
+  readonly kind: 'VIEW' | 'TRIGGER'
+  readonly name: string
+  /** What making it does, in plain words. */
+  readonly say: string
+  /** What makes it, also where there is an older one. */
+  readonly sql: string
 }
 
 export interface LiveTable {

@@ -1,5 +1,5 @@
 import { type Book, type Field, mustHold, type Table, tableOf } from '../book'
-import { checkValue, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
+import { checkValue, isTyped, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
 import { brokenRules } from '../rules'
 import { fail, ok, type Problem, type Result } from '../words'
 
@@ -23,8 +23,7 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
   // Canonical text reads in the plain style, whatever style the book shows.
   const plain = { ...book.look, numberStyle: plainLook.numberStyle, dateStyle: plainLook.dateStyle }
   for (const field of table.fields) {
-    const given = kindOf(field.kind).control === 'given'
-    if (!(field.id in values) || given) continue
+    if (!(field.id in values) || !isTyped(field)) continue
     const read = checkCanonical(book.look, plain, asked(table, field), values[field.id] ?? null)
     if (read.ok) checked[field.id] = read.value
     else problems[field.id] = read.problem

@@ -1,5 +1,9 @@
 import { type Book, type Field, fieldOf, type Link, linksFrom, linksTo, type Table, tableOf } from '../book'
-import { kindOf } from '../kinds'
+import { allNodesOf, derivedOf, faceOf } from '../expressions'
+import { isDerived, kindOf } from '../kinds'
+
+/** Inset rows beyond these are not shown in a form; a list shows them all. */
+export const insetLimit = 300
 
 export interface PlacedField {
   readonly field: Field
@@ -19,6 +23,8 @@ export interface Inset {
 export interface FormLayout {
   readonly rows: readonly (readonly PlacedField[])[]
   readonly insets: readonly Inset[]
+  /** Below the insets, as on a bill: what is gathered from rows, and what is worked out from that. */
+  readonly foot: readonly Field[]
   /** Links whose rows stand elsewhere and are only counted here. */
   readonly elsewhere: readonly Link[]
 }
@@ -39,12 +45,22 @@ function layOut(book: Book, tableId: string): FormLayout {
   const table = tableOf(book, tableId)
   const shown = table.fields.filter((field) => kindOf(field.kind).control !== 'given')
   const links = linksTo(book, tableId).filter((link) => link.many !== tableId)
+  const placed = (field: Field): PlacedField => ({ field, span: spanOf(faceOf(book, field)) })
   return {
-    rows: inRows(shown.map((field) => ({ field, span: kindOf(field.kind).span(field) }))),
+    rows: inRows(shown.filter((field) => !isSum(book, field)).map(placed)),
+    foot: shown.filter((field) => isSum(book, field)),
     insets: links.filter((link) => isInset(book, link)).map((link) => insetFor(book, link)),
     elsewhere: links.filter((link) => !isInset(book, link)),
   }
 }
+
+/** Whether a field tells of the rows that hang on the record. */
+function isSum(book: Book, field: Field): boolean {
+  const made = isDerived(field) ? derivedOf(book, field.id) : undefined
+  return made !== undefined && 'tree' in made && allNodesOf(book, made.tree).some((node) => node.kind === 'aggregate')
+}
+
+const spanOf = (face: Field) => kindOf(face.kind).span(face)
 
 /** Rows that go when the record goes are part of it; joining rows are of no use elsewhere. */
 const isInset = (book: Book, link: Link) => tableOf(book, link.many).role === 'joining' || link.onRemove === 'remove'

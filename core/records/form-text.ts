@@ -1,5 +1,6 @@
 import { type Book, type Field, type Table, tableOf } from '../book'
-import { kindOf, type Now, showValue, type Value } from '../kinds'
+import { isTyped, type Now, showValue, type Value } from '../kinds'
+import { faceOf } from '../expressions'
 import type { ListRow } from './list-row'
 import type { Problem } from '../words'
 import { brokenRules } from '../rules'
@@ -32,7 +33,7 @@ export interface StoredForm {
 }
 
 const textOf = (book: Book, field: Field, value: Value) =>
-  field.kind === 'link' ? (value ?? '') : showValue(value, field, book.look)
+  field.kind === 'link' ? (value ?? '') : showValue(value, faceOf(book, field), book.look)
 
 const typedFrom = (book: Book, table: Table, values: Values): Record<string, string> =>
   Object.fromEntries(table.fields.map((field) => [field.id, textOf(book, field, values[field.id] ?? null)]))
@@ -109,7 +110,7 @@ function readFields(
   const values: Record<string, Value> = {}
   const problems: Record<string, Problem> = {}
   for (const field of fields) {
-    if (kindOf(field.kind).control === 'given') continue
+    if (!isTyped(field)) continue
     const read = readTyped(book, table, field, text[field.id] ?? '', now)
     if (read.ok) values[field.id] = read.value
     else problems[field.id] = read.problem

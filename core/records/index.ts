@@ -1,5 +1,6 @@
 export { checkRecord, type Problems, readTyped, type Values } from './check-record'
-export { deskTables, formLayout, type Inset } from './form-layout'
+export { deskTables, formLayout, type Inset, insetLimit } from './form-layout'
 export { keyOfRef, refOf } from './ref'
 export { changedRecord, checkForm, type FormText, formTextOf, newRowText, type RowText } from './form-text'
+export { type LiveValues, liveValues } from './live-values'
 export type { Cursor, ListRow } from './list-row'

@@ -2,6 +2,7 @@ import { emptyBook, type Book, type Edit } from '@/core/book'
 import { plainLook } from '@/core/kinds'
 import { openPairs } from '@/core/pairings'
 import { DesignWriter } from '../design'
+import { emberlyDerived } from './derived'
 import { emberlyNeeds } from './needs'
 
 export const emberlyName = 'Emberly Flue Care'
@@ -11,6 +12,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   const design = new DesignWriter(emptyBook(emberlyName, plainLook))
   things(design)
   ties(design)
+  emberlyDerived(design)
   design.needs(emberlyNeeds)
   // Whatever pairs are left have no direct tie: the office went through them all.
   for (const { a, b } of openPairs(design.result)) design.noTie(a.name, b.name)
@@ -89,7 +91,6 @@ function things(design: DesignWriter): void {
   design.knownBy('Service item', 'What it is')
   design.table('Work line', 'One line of work done on a visit.', { name: 'Line number' })
   design.field('Work line', 'Quantity', 'whole', { least: '1', most: '99', must: true, startsAs: '1' })
-  design.field('Work line', 'Price each', 'money', { must: true, note: 'The price on the day' })
 
   design.table('Part', 'Something we keep in the van or the store.', { name: 'Part code', code: true, length: 10 })
   design.field('Part', 'Part name', 'line', { must: true })

@@ -36,6 +36,11 @@ export const emberlyNeeds: readonly { readonly text: string; readonly metBy: rea
     text: 'The bill lists the work done with the price on the day, even if the price list changes later.',
     metBy: ['Work line', 'Work line → Price each'],
   },
+  {
+    text: 'The bill is the work and the parts; once the visit is done it stays what it was.',
+    metBy: ['Visit → Bill total'],
+  },
+  { text: 'We must see what is still owed for each visit.', metBy: ['Visit → Still owed'] },
   { text: 'Parts used come off the stock.', metBy: ['Visit part', 'Part → In stock'] },
   {
     text: 'Every swept appliance gets a certificate, numbered afresh each year, valid until a date.',
@@ -46,5 +51,8 @@ export const emberlyNeeds: readonly { readonly text: string; readonly metBy: rea
     text: 'Technicians hold tickets that run out; we must see whose are running out.',
     metBy: ['Ticket', 'Ticket → Valid until'],
   },
-  { text: 'List every appliance that has not been swept in the last twelve months.', metBy: [] },
+  {
+    text: 'List every appliance that has not been swept in the last twelve months.',
+    metBy: [],
+  },
 ]

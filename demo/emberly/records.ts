@@ -217,6 +217,14 @@ interface Plan {
   readonly house: string
 }
 
+const money = (pence: number) => (pence / 100).toFixed(2)
+
+/** In pence; the list went up a little each spring, in steps of ten pence. */
+const priceOn = (day: string, price: string) => {
+  const risen = day < '2025-04-01' ? 0.92 : day < '2026-04-01' ? 0.96 : 1
+  return Math.round(Number(price) * risen * 10) * 10
+}
+
 function planVisit(
   dice: Dice,
   { appliancesOf, technicians }: Office,
@@ -263,27 +271,34 @@ function planVisit(
   let pence = 0
   for (const [code, , price] of chosen) {
     const quantity = code === 'SWEEP2' ? Math.max(1, dealt.length - 1) : 1
-    pence += quantity * Math.round(Number(price) * 100)
+    const onTheDay = priceOn(day, price)
+    pence += quantity * onTheDay
     rows.lines.push({
       'work-line__visit': visit,
       'work-line__service-item': code,
       'work-line__quantity': String(quantity),
-      'work-line__price-each': price,
+      'work-line__price-each': money(onTheDay),
     })
   }
-  if (done && dice.chance(0.2))
+  if (done && dice.chance(0.2)) {
+    const [part, , price] = dice.of(words.parts)
+    const quantity = dice.between(1, 3)
+    const onTheDay = priceOn(day, price)
+    pence += quantity * onTheDay
     rows.used.push({
       'visit-part__visit': visit,
-      'visit-part__part': dice.of(words.parts)[0],
-      'visit-part__quantity': String(dice.between(1, 3)),
+      'visit-part__part': part,
+      'visit-part__quantity': String(quantity),
+      'visit-part__price-each': money(onTheDay),
     })
+  }
   if (!done || dice.chance(0.04)) return
   const parts = dice.chance(0.1) ? [Math.floor(pence / 2), pence - Math.floor(pence / 2)] : [pence]
   parts.forEach((part, which) =>
     rows.payments.push({
       payment__visit: visit,
       'payment__paid-on': addDays(day, which * 30 + dice.between(0, 12)),
-      payment__amount: (part / 100).toFixed(2),
+      payment__amount: money(part),
       'payment__way-of-paying': dice.of(words.ways),
     }),
   )

@@ -8,7 +8,7 @@ import { addBook, findBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { now, stamp } from '../clock'
 import { log } from '../log'
-import { addMany, type Live, liveOf, openBook, storeFile } from '../live'
+import { addMany, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
 import type { Account } from '../people'
 import { plausible } from './plausible'
 
@@ -100,6 +100,7 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
       ...((refused ?? filled.short) && { short: refused ?? filled.short! }),
     })
   }
+  await freezeMany(db, live)
   return made
 }
 

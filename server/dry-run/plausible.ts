@@ -56,6 +56,10 @@ function valueFor(faker: Faker, look: Look, today: string, table: Table, field: 
     case 'file':
     case 'link':
     case 'running':
+    case 'borrowed':
+    case 'copied':
+    case 'gathered':
+    case 'workedOut':
       return null
   }
 }

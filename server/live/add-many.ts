@@ -11,6 +11,14 @@ import { columnsFor, refFrom, wholeValues } from './write-row'
 
 const rowsAtOnce = 400
 
+/** Copied facts as they were at the time, for records that are older than the book; the others are taken now. */
+function copiesGiven(live: Live, tableId: string, rows: readonly Values[], row: Values): Values {
+  const copied = tableOf(live.book, tableId).fields.filter(
+    (field) => field.kind === 'copied' && rows.some((other) => field.id in other),
+  )
+  return Object.fromEntries(copied.map((field) => [field.id, row[field.id] ?? null]))
+}
+
 /** The row that was refused, counted from nought, and why. */
 export interface RowProblem {
   readonly at: number
@@ -35,7 +43,7 @@ export async function addMany(
   for (const [at, row] of rows.entries()) {
     const whole = checkRecord(live.book, tableId, wholeValues(live, tableId, row))
     if (!whole.ok) return { ok: false, problem: { at, problems: whole.problem } }
-    checked.push({ ...whole.value })
+    checked.push({ ...whole.value, ...copiesGiven(live, tableId, rows, row) })
   }
   return transact(db, async (transaction) => {
     for (const field of running) {

@@ -1,6 +1,8 @@
 export { addMany } from './add-many'
 export { csvOf } from './csv'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
+export { freezeMany } from './freezing'
+export { linkedValues } from './linked-values'
 export { type Live, liveOf } from './live'
 export { openBook, openingSheet, type OpeningSheet, resumeOpenings } from './opening'
 export { type RemovalSheet, removalSheet, removeRecord } from './remove-record'

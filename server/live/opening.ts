@@ -1,5 +1,6 @@
 import { type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
 import { collation, quoteName } from '@/core/names'
+import { derivedInTheWay } from '@/core/expressions'
 import { rulesInTheWay } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
 import { findBook, type StoredBook, storedBook } from '../books'
@@ -25,7 +26,7 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
   for (const table of stored.book.tables.filter((candidate) => candidate.key.length === 0)) {
     blocked.push(`${table.name} has no key. Choose one in Tables first.`)
   }
-  blocked.push(...wordsInTheWay(stored.book), ...rulesInTheWay(stored.book))
+  blocked.push(...wordsInTheWay(stored.book), ...derivedInTheWay(stored.book), ...rulesInTheWay(stored.book))
   for (const question of blocked.length > 0 ? [] : plan.questions) {
     const { count, examples } = await countIn(db, stored.liveSchema, question.sql)
     if (count > 0) blocked.push(question.blocked(count, examples))

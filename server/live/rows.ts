@@ -2,7 +2,7 @@ import { findTable, linksTo, tableOf } from '@/core/book'
 import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery, type StoredRow } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
-import { formLayout, keyOfRef, type ListRow } from '@/core/records'
+import { formLayout, insetLimit, keyOfRef, type ListRow } from '@/core/records'
 import { fail, ok, type Result } from '@/core/words'
 import { type Database, select, selectRows, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
@@ -38,9 +38,6 @@ export interface LiveRecord {
   readonly children: Readonly<Record<string, readonly ListRow[]>>
   readonly elsewhere: readonly { readonly link: string; readonly table: string; readonly count: number }[]
 }
-
-/** Inset rows beyond these are not shown in the form; a list shows them all. */
-const insetLimit = 300
 
 /** The key's values as the driver takes them, or undefined where the reference can't be one of this table. */
 export function keyParams(live: Live, tableId: string, ref: string): string[] | undefined {

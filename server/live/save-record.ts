@@ -8,6 +8,7 @@ import { transact, type Transaction } from '../database'
 import type { Live } from './live'
 import { leftWithout, type Losing } from './at-least-one'
 import { beyondLimit, holdBounded } from './at-most'
+import { freeze, unfrozen } from './freezing'
 import { isPassing } from './refusals'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
 import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
@@ -128,6 +129,7 @@ async function write(
   transaction: Transaction,
 ): Promise<LiveRecord> {
   const losing: Losing[] = []
+  const freezing = await unfrozen(db, live, request.table, request.ref, transaction)
   const bounded = await holdBounded(db, live, request.table, request.ref, values, transaction)
   const ref = await placed(
     (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),
@@ -167,6 +169,7 @@ async function write(
   // Last, when what was taken out may have been put elsewhere by the same save.
   const without = await leftWithout(db, live, losing, transaction)
   if (without) throw new At({ ...none, whole: [without] })
+  await freeze(db, live, request.table, ref, freezing, transaction)
   const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
   const record = await readRecord(db, live, request.table, ref, transaction, sentOnly)
   if (!record.ok) throw new Error('Expected the record that was just saved.')

@@ -1,6 +1,6 @@
 import { type Field, fieldOf, tableOf } from '@/core/book'
 import { keyColumns, leafOf } from '@/core/lists'
-import { kindOf, type Value } from '@/core/kinds'
+import { isTyped, kindOf, type Value } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { keyOfRef, refOf, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
@@ -196,6 +196,6 @@ function asRefusal(live: Live, tableId: string, cause: unknown): unknown {
 
 /** All of a table's typed fields, blank where nothing was given: what a new row must be checked with. */
 export function wholeValues(live: Live, tableId: string, values: Values, without?: string): Values {
-  const fields = tableOf(live.book, tableId).fields.filter((field) => field.kind !== 'running' && field.id !== without)
+  const fields = tableOf(live.book, tableId).fields.filter((field) => isTyped(field) && field.id !== without)
   return Object.fromEntries(fields.map((field) => [field.id, values[field.id] ?? null]))
 }

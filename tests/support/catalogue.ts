@@ -66,11 +66,11 @@ export async function opened(catalogue: Catalogue, account: Account, bookId: str
   return live.value
 }
 
-/** Everything about the tables of a schema that matters: columns, checks, keys. */
+/** Everything about the tables of a schema that matters: columns, checks, keys; views and triggers. */
 export async function shapeOf(catalogue: Catalogue, schema: string): Promise<string> {
   const tables = await select<{ name: string }>(
     catalogue,
-    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? ORDER BY 1',
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? AND TABLE_TYPE = "BASE TABLE" ORDER BY 1',
     [schema],
   )
   const shapes = []
@@ -85,6 +85,13 @@ export async function shapeOf(catalogue: Catalogue, schema: string): Promise<str
         .join('\n'),
     )
   }
+  const attached = await select<{ name: string; sql: string }>(
+    catalogue,
+    `SELECT TABLE_NAME AS name, VIEW_DEFINITION AS \`sql\` FROM information_schema.VIEWS WHERE TABLE_SCHEMA = ?
+     UNION ALL SELECT TRIGGER_NAME, ACTION_STATEMENT FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = ? ORDER BY 1`,
+    [schema, schema],
+  )
+  shapes.push(...attached.map(({ name, sql }) => `${name}: ${sql.replaceAll(`\`${schema}\`.`, '')}`))
   return shapes.join('\n\n')
 }
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import type { Book, Edit } from '@/core/book'
-import { kindNames } from '@/core/kinds'
+import { isDerived, kindNames } from '@/core/kinds'
+
+const typedKinds = kindNames.filter((kind) => !isDerived({ kind }))
 
 /** A throw of dice that becomes an edit once there is a book to aim at. */
 export interface Dice {
@@ -11,7 +13,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(37),
+  act: fc.nat(40),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -25,6 +27,41 @@ function isFilled(field: string, blank: boolean): Extract<Edit, { kind: 'addRule
   const truth = { is: 'truth' }
   const isNull = { kind: 'isNull', of: { kind: 'fact', over: [], field, type: { is: 'text' } }, type: truth }
   return blank ? isNull : { kind: 'not', of: isNull, type: truth }
+}
+
+/** A derived field, sound if the table has something to derive it from. */
+function derivedField(book: Book, table: string, { act, aim, words, yes }: Dice, turn: number): Edit {
+  const own = (id: string) => book.tables.find((one) => one.id === id)?.fields ?? []
+  const some = <T>(all: readonly T[], at: number): T | undefined => all[aim[at]! % Math.max(1, all.length)]
+  const plain = (id: string) => own(id).filter((field) => !['link', 'file'].includes(field.kind) && !isDerived(field))
+  const leading = some(
+    book.links.filter((link) => link.many === table),
+    1,
+  )
+  const hanging = some(
+    book.links.filter((link) => link.one === table),
+    2,
+  )
+  const fact = (over: string[], field: string) => ({ kind: 'fact', over, field, type: { is: 'text' } })
+  const filled = (field: string) => isFilled(field, yes[2]!)
+  const field = `n${turn}-0`
+  const far = leading && some(plain(leading.one), 3)
+  const near = some(plain(table), 4)
+  const [holds, source] =
+    act === 37 && leading && far
+      ? [yes[0] ? ('borrowed' as const) : ('copied' as const), fact([leading.field], far.id)]
+      : act === 38 && hanging
+        ? ['gathered' as const, { kind: 'aggregate', name: 'COUNT', link: hanging.id, type: { is: 'exact' } }]
+        : ['workedOut' as const, filled(near?.id ?? 'nobody')]
+  const freezes = holds === 'workedOut' && yes[3] && near ? { freezes: filled(near.id) } : {}
+  return {
+    kind: 'together',
+    say: 'Derive a fact',
+    edits: [
+      { kind: 'addField', table, id: field, name: words, holds },
+      { kind: 'changeField', field, to: { source, ...freezes } },
+    ],
+  }
 }
 
 /** Aims the dice at the parts of this book. Now and then at nothing, so that refusals happen too. */
@@ -97,7 +134,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
         table: table(0),
         id: id(0),
         name: words,
-        holds: kindNames[aim[1]! % kindNames.length]!,
+        holds: typedKinds[aim[1]! % typedKinds.length]!,
         before,
       }
     case 17:
@@ -105,7 +142,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
         kind: 'changeField',
         field: field(0),
         to: {
-          ...(yes[0] && { kind: kindNames[aim[1]! % kindNames.length]! }),
+          ...(yes[0] && { kind: typedKinds[aim[1]! % typedKinds.length]! }),
           ...(yes[1] && { must: yes[2]! }),
           ...(yes[3] && { least: String(aim[2]) }),
           ...(yes[4] && { most: String(aim[3]) }),
@@ -208,6 +245,10 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
       return { kind: 'removeRule', rule: one(book.rules, 0) }
     case 33:
       return { kind: 'nameLive', part: yes[0] ? table(0) : field(0), name: yes[1] ? words : `own_${aim[1]! % 3}` }
+    case 37:
+    case 38:
+    case 39:
+      return derivedField(book, table(0), { act, aim, words, yes }, turn)
     default:
       return yes[1]
         ? { kind: 'changeLook', look: { naming: yes[2] ? 'plural' : 'capitals' } }

@@ -29,6 +29,7 @@ const controls: Record<Control, ComponentType<ControlProps>> = {
   file: FileControl,
   link: LinkControl,
   given: GivenControl,
+  derived: GivenControl,
 }
 
 /** The control that staff see for a field, by its kind. */

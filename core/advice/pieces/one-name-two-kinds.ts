@@ -1,4 +1,5 @@
 import type { Field, Table } from '../../book'
+import { faceOf } from '../../expressions'
 import { type KindName, kindOf } from '../../kinds'
 import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
@@ -22,7 +23,8 @@ export const oneNameTwoKinds: BookPiece = {
       for (const [name, field] of namedFields(table)) {
         if (field.kind === 'link') continue
         const places = byName.get(name) ?? []
-        places.push({ table, field })
+        // What is derived is as what it looks like.
+        places.push({ table, field: faceOf(book, field) })
         byName.set(name, places)
       }
     }

@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { fail, ok } from '../../words'
-import { limits, type Table } from '../book'
+import { fail, type Json, ok } from '../../words'
+import { type Field, limits, type Table } from '../book'
 import { putLink, putTable } from '../build-steps'
 import { findTable, linksFrom } from '../find'
 import { type EditKind, Id, readName, typedName } from './edit-kind'
@@ -13,6 +13,20 @@ const CopyTable = z.strictObject({
   /** A new id for each field of the table and each link it carries. */
   ids: z.record(Id, Id),
 })
+
+/** A derived field's expressions speak of the copy's own facts. */
+const withIds = (field: Field, ids: Readonly<Record<string, string>>): Field => ({
+  ...field,
+  ...(field.source !== undefined && { source: renamed(field.source as Json, ids) as Field['source'] }),
+  ...(field.freezes !== undefined && { freezes: renamed(field.freezes as Json, ids) as Field['freezes'] }),
+})
+
+function renamed(json: Json, ids: Readonly<Record<string, string>>): Json {
+  if (typeof json === 'string') return ids[json] ?? json
+  if (typeof json !== 'object' || json === null) return json
+  if (Array.isArray(json)) return json.map((part: Json) => renamed(part, ids))
+  return Object.fromEntries(Object.entries(json).map(([key, part]) => [key, renamed(part as Json, ids)]))
+}
 
 /** Copies the design of a table, with the links its own fields carry. */
 export const copyTable: EditKind<z.infer<typeof CopyTable>> = {
@@ -31,7 +45,7 @@ export const copyTable: EditKind<z.infer<typeof CopyTable>> = {
       ...rest,
       id,
       name: name.value,
-      fields: table.fields.map((field) => ({ ...field, id: renewed(field.id)! })),
+      fields: table.fields.map((field) => ({ ...withIds(field, ids), id: renewed(field.id)! })),
       key: table.key.map((field) => renewed(field)!),
       knownBy: table.knownBy.map((field) => renewed(field)!),
     }

@@ -80,10 +80,10 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
               aria-current={row.ref === here ? 'true' : undefined}
               onClick={() => go(row)}
               className={classNames(
-                'flex w-full flex-col py-1.5 pr-3 text-left focus-visible:-outline-offset-2',
+                'flex flex-col py-1.5 pr-3 text-left focus-visible:-outline-offset-2',
                 row.ref === here
                   ? 'ml-3.5 w-[calc(100%-14px)] rounded-l-lg border-l-[3px] border-spruce bg-paper pl-[9px] font-bold'
-                  : 'pl-[26px] hover:bg-ash-3',
+                  : 'w-full pl-[26px] hover:bg-ash-3',
               )}
             >
               <span className="flex w-full items-baseline justify-between gap-2">

@@ -5,6 +5,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import Link from 'next/link'
 import { useEffect, useRef } from 'react'
 import { type Field, fieldOf, type Table } from '@/core/book'
+import { faceOf } from '@/core/expressions'
 import { kindOf, showValue } from '@/core/kinds'
 import type { Sort } from '@/core/lists'
 import type { ListRow } from '@/core/records'
@@ -27,7 +28,9 @@ interface Props {
 /** The rows as a grid that draws only what is seen, however many there are. */
 export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: Props) {
   const frame = useRef<HTMLDivElement>(null)
-  const fields = columns.map((id) => fieldOf(table, id))
+  const { book } = useDesk()
+  // What is derived is shown like the fact that it looks like.
+  const fields = columns.map((id) => faceOf(book, fieldOf(table, id)))
 
   const virtual = useVirtualizer({
     count: rows.length,

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import { type Field, tableOf } from '@/core/book'
-import { kindOf } from '@/core/kinds'
+import { isTyped, kindOf } from '@/core/kinds'
 import { type FormText, formLayout, formTextOf, type RowText } from '@/core/records'
 import { plural } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
@@ -39,7 +39,9 @@ export function ConflictDialog({ tableId, clash, onClose, onChoose }: Props) {
   const { by, mine, start } = clash
   const table = tableOf(book, tableId)
   const theirs = useMemo(() => formTextOf(book, tableId, clash.theirs, officeNow()), [book, tableId, clash.theirs])
-  const differing = table.fields.filter((field) => (mine.text[field.id] ?? '') !== (theirs.text[field.id] ?? ''))
+  const differing = table.fields.filter(
+    (field) => isTyped(field) && (mine.text[field.id] ?? '') !== (theirs.text[field.id] ?? ''),
+  )
   // Only what both of them changed needs a decision; the rest goes to whoever changed it.
   const usual = (field: Field): Choice =>
     (mine.text[field.id] ?? '') === (start.text[field.id] ?? '') ? 'theirs' : 'mine'

@@ -3,13 +3,16 @@
 import { RotateCcw, Trash2 } from 'lucide-react'
 import { type KeyboardEvent } from 'react'
 import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
-import { type Field, mustHold } from '@/core/book'
-import { kindOf, type Now } from '@/core/kinds'
+import { type Book, type Field, mustHold } from '@/core/book'
+import { faceOf } from '@/core/expressions'
+import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
 import { type FormText, type Inset, newRowText } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { classNames, IconButton, WordButton } from '@/ui/kit'
 import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
+import { DerivedBox } from './derived-box'
+import { useDerivedText } from './live-facts'
 
 interface Props {
   readonly inset: Inset
@@ -17,9 +20,10 @@ interface Props {
   readonly readOnly: boolean
 }
 
-const widthOf = (field: Field) => {
-  if (field.kind === 'link' || kindOf(field.kind).control === 'passage') return 'minmax(150px, 3fr)'
-  return kindOf(field.kind).control === 'tick' ? '74px' : 'minmax(92px, 1fr)'
+const widthOf = (book: Book, field: Field) => {
+  const { control } = kindOf(faceOf(book, field).kind)
+  if (control === 'link' || control === 'passage') return 'minmax(150px, 3fr)'
+  return control === 'tick' ? '74px' : 'minmax(92px, 1fr)'
 }
 
 /** The rows that belong to a record, edited in place and saved with it. */
@@ -29,14 +33,14 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
   const name = `insets.${inset.link.id}` as const
   // Rows of every inset have one shape; the library wants the name of one list.
   const { fields: rows, append, remove } = useFieldArray({ control, name: name as never, keyName: 'key' })
-  const typed = inset.fields.filter((field) => kindOf(field.kind).control !== 'given')
-  const columns = { gridTemplateColumns: [...typed.map(widthOf), '36px'].join(' ') }
+  const shown = inset.fields.filter((field) => kindOf(field.kind).control !== 'given')
+  const columns = { gridTemplateColumns: [...shown.map((field) => widthOf(book, field)), '36px'].join(' ') }
   const noun = inSentence(inset.table.name)
   const full = inset.single && rows.length > 0
 
   const add = () => {
     append(newRowText(book, inset, now) as never, { shouldFocus: false })
-    const first = typed[0]
+    const first = shown.find(isTyped)
     if (first) setTimeout(() => document.getElementById(cellId(inset, rows.length, first))?.focus())
   }
   const onKeyDown = (event: KeyboardEvent) => {
@@ -61,11 +65,14 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
       ) : (
         <div role="table" aria-label={`${counted(rows.length, noun)}`} className="px-2 pb-2">
           <div role="row" className="grid border-b border-ash-4 text-[13px] text-ash-6" style={columns}>
-            {typed.map((field) => (
+            {shown.map((field) => (
               <span
                 role="columnheader"
                 key={field.id}
-                className={classNames('truncate px-2.5 py-1', kindOf(field.kind).align === 'end' && 'text-right')}
+                className={classNames(
+                  'truncate px-2.5 py-1',
+                  kindOf(faceOf(book, field).kind).align === 'end' && 'text-right',
+                )}
               >
                 {field.name}
                 {mustHold(inset.table, field) && ' *'}
@@ -80,7 +87,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
               key={row.key}
               inset={inset}
               at={at}
-              fields={typed}
+              fields={shown}
               columns={columns}
               readOnly={readOnly}
               onDrop={() => remove(at)}
@@ -121,9 +128,13 @@ function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
       )}
       style={columns}
     >
-      {fields.map((field) => (
-        <InsetCell key={field.id} inset={inset} at={at} field={field} readOnly={readOnly || removed} />
-      ))}
+      {fields.map((field) =>
+        isDerived(field) ? (
+          <DerivedInsetCell key={field.id} inset={inset} at={at} field={field} />
+        ) : (
+          <InsetCell key={field.id} inset={inset} at={at} field={field} readOnly={readOnly || removed} />
+        ),
+      )}
       <span role="cell" className="flex justify-end py-0.5">
         {!readOnly &&
           (removed ? (
@@ -140,6 +151,21 @@ function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
           ))}
       </span>
     </div>
+  )
+}
+
+function DerivedInsetCell({ inset, at, field }: { readonly inset: Inset; readonly at: number; readonly field: Field }) {
+  const text = useDerivedText(field, { link: inset.link.id, at })
+  return (
+    <span role="cell" className="min-w-0">
+      <DerivedBox
+        compact
+        id={cellId(inset, at, field)}
+        field={field}
+        text={text}
+        spoken={`${field.name}, row ${at + 1}`}
+      />
+    </span>
   )
 }
 

@@ -12,7 +12,9 @@ import { useDesk } from '../desk-context'
 import { type Clash, ConflictDialog } from './conflict-dialog'
 import { clearDraft, keepDraft, takeDraft } from './drafts'
 import { FieldCell } from './field-cell'
+import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
+import { LiveFactsOf } from './live-facts'
 import { officeNow } from '@/app/office-now'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
@@ -159,23 +161,26 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
             ))}
           </div>
         )}
-        {layout.rows.map((row) => (
-          <div key={row[0]!.field.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
-            {row.map(({ field, span }) => (
-              <FieldCell
-                key={field.id}
-                table={tableOf(book, tableId)}
-                field={field}
-                span={span}
-                stored={stored !== undefined}
-                readOnly={!mayChange}
-              />
-            ))}
-          </div>
-        ))}
-        {layout.insets.map((inset) => (
-          <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange} />
-        ))}
+        <LiveFactsOf tableId={tableId} stored={stored} now={now}>
+          {layout.rows.map((row) => (
+            <div key={row[0]!.field.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
+              {row.map(({ field, span }) => (
+                <FieldCell
+                  key={field.id}
+                  table={tableOf(book, tableId)}
+                  field={field}
+                  span={span}
+                  stored={stored !== undefined}
+                  readOnly={!mayChange}
+                />
+              ))}
+            </div>
+          ))}
+          {layout.insets.map((inset) => (
+            <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange} />
+          ))}
+          {layout.foot.length > 0 && <FormFoot fields={layout.foot} />}
+        </LiveFactsOf>
       </form>
       {clash && (
         <ConflictDialog

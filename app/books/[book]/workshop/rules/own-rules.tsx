@@ -8,6 +8,7 @@ import { type OwnRule, readRule } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, IconButton, Labelled, Tag, TextBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
+import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
 
 /** One rule that was written: what staff read, what must hold, and where it can't. */
@@ -57,7 +58,6 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
   const table = book.tables.find((one) => one.id === tableId) ?? first
   const read = readRule(book, table, source)
   const wrong = 'words' in read && source.trim() !== '' ? read : undefined
-  const fields = table.fields.filter((field) => field.kind !== 'link' && field.kind !== 'file')
   const keep = (event: FormEvent) => {
     event.preventDefault()
     if (!('holds' in read)) return
@@ -66,10 +66,6 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
       ? edit({ kind: 'changeRule', rule: own.rule.id, holds, words })
       : edit({ kind: 'addRule', id: freshId(), table: table.id, holds, words })
     if (kept) onClose()
-  }
-  const put = (name: string) => {
-    setSource(`${source}${source === '' || source.endsWith(' ') ? '' : ' '}${writtenName(name)} `)
-    document.getElementById('rule-source')?.focus()
   }
   return (
     <Dialog
@@ -98,35 +94,18 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
             </ChoiceBox>
           </Labelled>
         )}
-        <Labelled
+        <ExpressionBox
+          id="rule-source"
           label={`What must hold for each ${inSentence(table.name)}`}
-          htmlFor="rule-source"
           hint="Compare facts with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. A blank fact refuses nothing."
-        >
-          <textarea
-            id="rule-source"
-            value={source}
-            rows={3}
-            autoFocus
-            spellCheck={false}
-            aria-invalid={wrong !== undefined}
-            aria-describedby="rule-wrong"
-            placeholder={placeholderFor(table)}
-            onChange={(event) => setSource(event.target.value)}
-            className="w-full rounded-md border border-ash-4 bg-paper px-2.5 py-1.5 font-mono text-[13px]"
-          />
-        </Labelled>
-        <p id="rule-wrong" role="status" className="min-h-5 text-[13px]">
-          {wrong && <Wrong source={source} {...wrong} />}
-          {'holds' in read && <span className="text-spruce">✓ It can be kept.</span>}
-        </p>
-        <div role="group" aria-label="Put in a field" className="flex flex-wrap gap-1.5">
-          {fields.slice(0, 24).map((field) => (
-            <Button key={field.id} small type="button" onClick={() => put(field.name)}>
-              {field.name}
-            </Button>
-          ))}
-        </div>
+          table={table}
+          source={source}
+          placeholder={placeholderFor(table)}
+          wrong={wrong}
+          sound={'holds' in read ? 'It can be kept.' : undefined}
+          autoFocus
+          onChange={setSource}
+        />
         <Labelled label="What staff read when it refuses" htmlFor="rule-words">
           <TextBox
             id="rule-words"
@@ -138,21 +117,6 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
         </Labelled>
       </form>
     </Dialog>
-  )
-}
-
-/** The place that is wrong, marked in the words themselves, and what is wrong with it. */
-function Wrong({ source, words, start, end }: { source: string; words: string; start: number; end: number }) {
-  const here = source.slice(start, end)
-  return (
-    <>
-      {here && (
-        <mark className="bg-brass-tint px-0.5 font-mono text-ink underline decoration-ember decoration-wavy">
-          {here.slice(0, 60)}
-        </mark>
-      )}{' '}
-      <span className="text-ember">{words}</span>
-    </>
   )
 }
 

@@ -2,12 +2,13 @@
 
 import { Trash2 } from 'lucide-react'
 import { type Edit, type Field, isUnique, mustHold, type Table } from '@/core/book'
-import { type KindName, kindOf, type SettingName, settingRanges } from '@/core/kinds'
+import { isDerived, isTyped, type KindName, kindOf, type SettingName, settingRanges } from '@/core/kinds'
 import { physicalNames } from '@/core/opening'
 import { Button, ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { givenKinds } from './add-field'
 import { PickChoices } from './choices-editor'
+import { DerivedFromIt, DerivedSettings } from './derived-settings'
 import { LinkSettings } from './link-settings'
 import { SettingBox } from './setting-box'
 import { TryValue } from './try-value'
@@ -51,6 +52,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
         onChange={(now) => change({ [name]: now || null })}
       />
     )
+  const derived = isDerived(field)
   const bounded = uses.has('least') || uses.has('most')
 
   return (
@@ -87,6 +89,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
       </div>
       {uses.has('choices') && <PickChoices field={field} onChange={(choices) => change({ choices })} />}
       {field.kind === 'link' && <LinkSettings field={field} />}
+      {derived && <DerivedSettings key={field.kind} table={table} field={field} onChange={change} />}
       <div className="grid gap-3 sm:grid-cols-2">
         <SettingBox
           id={`${field.id}-note`}
@@ -121,7 +124,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
         onKeep={(name) => edit({ kind: 'nameLive', part: field.id, name })}
       />
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-        {kind.control !== 'given' && kind.control !== 'tick' && (
+        {isTyped(field) && kind.control !== 'tick' && (
           <TickBox
             id={`${field.id}-must`}
             checked={mustHold(table, field)}
@@ -146,9 +149,8 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
           <Trash2 size={14} aria-hidden /> Remove the field
         </Button>
       </div>
-      {kind.control !== 'given' && kind.control !== 'link' && kind.control !== 'file' && (
-        <TryValue table={table} field={field} />
-      )}
+      {isTyped(field) && kind.control !== 'link' && kind.control !== 'file' && <TryValue table={table} field={field} />}
+      {!derived && <DerivedFromIt field={field} />}
     </div>
   )
 }

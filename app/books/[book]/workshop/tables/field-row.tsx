@@ -5,7 +5,8 @@ import { CSS } from '@dnd-kit/utilities'
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
 import { type Book, type Field, linkOf, mustHold, type Table, tableOf } from '@/core/book'
-import { kindOf, showValue } from '@/core/kinds'
+import { derivedOf, faceOf, sayDerived } from '@/core/expressions'
+import { isDerived, kindOf, showValue } from '@/core/kinds'
 import { classNames, IconButton, Tag } from '@/ui/kit'
 import { FieldControl } from '@/ui/controls'
 import { useWorkshop } from '../workshop-context'
@@ -101,7 +102,9 @@ function Summary({
   const target = field.kind === 'link' ? tableOf(book, linkOf(book, field.id).one) : undefined
   const words = target
     ? `${target.role === 'pick-list' ? 'from' : 'to one'} ${target.name}`
-    : kindOf(field.kind).summary(field, book.look)
+    : isDerived(field)
+      ? sayDerived(book, table, field)
+      : kindOf(field.kind).summary(field, book.look)
   const parts = [
     words,
     mustHold(table, field) && field.kind !== 'running' && 'must be filled',
@@ -115,6 +118,7 @@ function Summary({
       {isKey && ' '}
       {target && <Tag look="sky">{target.role === 'pick-list' ? 'pick' : 'link'}</Tag>}
       {target && ' '}
+      {isDerived(field) && 'because' in derivedOf(book, field.id) && <Tag look="ember">not yet sound</Tag>}
       {parts.filter(Boolean).join(' · ')}
     </>
   )
@@ -123,7 +127,14 @@ function Summary({
 /** The very control of the form, with a made-up value. It can be tried, and forgets. */
 function Specimen({ book, field }: { readonly book: Book; readonly field: Field }) {
   const target = field.kind === 'link' ? tableOf(book, linkOf(book, field.id).one) : undefined
-  const text = target ? `${target.name} …` : showValue(kindOf(field.kind).specimen(field) || null, field, book.look)
+  const face = faceOf(book, field)
+  const text = target ? `${target.name} …` : showValue(kindOf(face.kind).specimen(face) || null, face, book.look)
+  if (isDerived(field))
+    return (
+      <output aria-hidden className="block truncate border-b border-dashed border-ash-4 px-0.5 py-1 text-ash-6">
+        {text || '–'}
+      </output>
+    )
   return (
     <div aria-hidden inert className="pointer-events-none max-h-9 overflow-hidden">
       <FieldControl

@@ -1,0 +1,29 @@
+'use client'
+
+import type { Field } from '@/core/book'
+import { DerivedBox } from './derived-box'
+import { useDerivedText } from './live-facts'
+
+/** What the rows come to, one line each at the right, as at the foot of a bill. */
+export const FormFoot = ({ fields }: { readonly fields: readonly Field[] }) => (
+  <div className="flex flex-col self-stretch md:w-80 md:self-end md:pr-4">
+    {fields.map((field) => (
+      <FootLine key={field.id} field={field} />
+    ))}
+  </div>
+)
+
+function FootLine({ field }: { readonly field: Field }) {
+  const text = useDerivedText(field)
+  return (
+    <div
+      data-field={field.id}
+      className="flex items-center justify-between gap-4 border-b border-ash-3 last:border-b-0"
+    >
+      <label htmlFor={field.id} title={field.note} className="text-[13px] text-ash-6">
+        {field.name}
+      </label>
+      <DerivedBox bare id={field.id} field={field} text={text} />
+    </div>
+  )
+}

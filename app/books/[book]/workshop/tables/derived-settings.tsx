@@ -1,0 +1,282 @@
+'use client'
+
+import { useState } from 'react'
+import { type Edit, type Field, findLink, partName, type Table, tableOf } from '@/core/book'
+import {
+  changesWith,
+  derivedOf,
+  type Gathering,
+  factsOffered,
+  gatheringOf,
+  readFreezing,
+  readSource,
+  type RowsOffer,
+  rowsOffered,
+  speaksOf,
+  writeGathering,
+  writtenName,
+  writtenSource,
+} from '@/core/expressions'
+import { isTyped } from '@/core/kinds'
+import { inSentence, listed, plural } from '@/core/words'
+import { ChoiceBox, Labelled } from '@/ui/kit'
+import { ExpressionBox } from '../expressions/expression-box'
+import { useWorkshop } from '../workshop-context'
+
+type Changes = Extract<Edit, { kind: 'changeField' }>['to']
+
+interface Props {
+  readonly table: Table
+  readonly field: Field
+  readonly onChange: (to: Changes) => boolean
+}
+
+const asJson = (tree: object) => JSON.parse(JSON.stringify(tree)) as Changes['source']
+
+/** What a derived field is made from, said in the way that suits its kind. */
+export function DerivedSettings(props: Props) {
+  const { kind } = props.field
+  return (
+    <div className="flex flex-col gap-3">
+      {kind === 'gathered' ? (
+        <GatheredSource {...props} />
+      ) : kind === 'workedOut' ? (
+        <Written {...props} />
+      ) : (
+        <Taken {...props} />
+      )}
+      <MadeFrom {...props} />
+    </div>
+  )
+}
+
+/** A fact of a linked record: picked from those that can be reached. */
+function Taken({ table, field, onChange }: Props) {
+  const { book } = useWorkshop()
+  const offers = factsOffered(book, table)
+  const source = writtenSource(book, table, field.source)
+  const ways = [...new Set(offers.map((offer) => offer.through))]
+  const keep = (written: string) => {
+    const read = readSource(book, table, field, written)
+    return 'tree' in read && onChange({ source: asJson(read.tree) })
+  }
+  if (offers.length === 0)
+    return (
+      <p className="text-[13px] text-brass">
+        {table.name} has no link yet, so there is no record to take a fact from. Answer its pairings first.
+      </p>
+    )
+  return (
+    <Labelled
+      label={field.kind === 'copied' ? 'Copies' : 'Shows'}
+      htmlFor={`${field.id}-source`}
+      hint={
+        field.kind === 'copied'
+          ? 'Taken when the link is made, and kept from then on whatever becomes of it there.'
+          : 'Always as it is there now.'
+      }
+    >
+      <ChoiceBox id={`${field.id}-source`} value={source} onChange={(event) => keep(event.target.value)}>
+        {!offers.some((offer) => offer.source === source) && <option value={source}>Choose a fact …</option>}
+        {ways.map((way) => (
+          <optgroup key={way} label={way}>
+            {offers
+              .filter((offer) => offer.through === way)
+              .map((offer) => (
+                <option key={offer.source} value={offer.source}>
+                  {offer.words}
+                </option>
+              ))}
+          </optgroup>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+const takes: readonly (readonly [Gathering['name'], string, 'any' | 'adds'])[] = [
+  ['SUM', 'the total of', 'adds'],
+  ['AVG', 'the average of', 'adds'],
+  ['MIN', 'the least or earliest of', 'any'],
+  ['MAX', 'the greatest or latest of', 'any'],
+]
+
+/** A count, a total or the like: which rows, what of them, and which of them count. */
+function GatheredSource({ table, field, onChange }: Props) {
+  const { book } = useWorkshop()
+  const offers = rowsOffered(book, table)
+  const kept = gatheringOf(book, field.source)
+  const [where, setWhere] = useState(kept?.where ?? '')
+  const rows = offers.find((offer) => offer.table.id === kept?.rows)
+  const keep = (to: Partial<Gathering>) => {
+    const next: Gathering = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
+    const read = readSource(book, table, field, writeGathering(book, next))
+    return 'tree' in read && onChange({ source: asJson(read.tree) })
+  }
+  if (offers.length === 0)
+    return (
+      <p className="text-[13px] text-brass">
+        No table links to {table.name} yet, so there are no rows to gather. Answer its pairings first.
+      </p>
+    )
+  const read =
+    rows && where.trim() ? readSource(book, table, field, writeGathering(book, { ...kept!, where })) : undefined
+  return (
+    <>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Labelled label="Gathers, for each record, the" htmlFor={`${field.id}-rows`}>
+          <ChoiceBox
+            id={`${field.id}-rows`}
+            value={kept?.rows ?? ''}
+            onChange={(event) => keep({ rows: event.target.value, name: 'COUNT', of: '', where: '' }) && setWhere('')}
+          >
+            {!kept && <option value="">Choose rows …</option>}
+            {offers.map((offer) => (
+              <option key={offer.table.id} value={offer.table.id}>
+                {plural(offer.table.name)}
+              </option>
+            ))}
+          </ChoiceBox>
+        </Labelled>
+        {rows && kept && <What field={field} rows={rows} kept={kept} onKeep={keep} />}
+      </div>
+      {rows && (
+        <ExpressionBox
+          id={`${field.id}-where`}
+          label={`Only ${plural(inSentence(rows.table.name))} where (blank for all)`}
+          table={rows.table}
+          within={rows.table.name}
+          rows={2}
+          source={where}
+          placeholder={placeholderFor(rows)}
+          wrong={read && 'words' in read ? read : undefined}
+          sound={read ? 'Only these count.' : undefined}
+          onChange={setWhere}
+          onLeave={() => where.trim() !== (kept?.where ?? '') && keep({ where })}
+        />
+      )}
+    </>
+  )
+}
+
+function What({
+  field,
+  rows,
+  kept,
+  onKeep,
+}: {
+  readonly field: Field
+  readonly rows: RowsOffer
+  readonly kept: Gathering
+  readonly onKeep: (to: Partial<Gathering>) => boolean
+}) {
+  const inside = writtenName(rows.table.name)
+  const of = (name: string) => `${inside}.${writtenName(name)}`
+  return (
+    <Labelled label="and takes" htmlFor={`${field.id}-takes`}>
+      <ChoiceBox
+        id={`${field.id}-takes`}
+        value={kept.of ? `${kept.name} ${kept.of}` : 'COUNT'}
+        onChange={(event) => {
+          const [name, ...rest] = event.target.value.split(' ')
+          onKeep({ name: name as Gathering['name'], of: rest.join(' ') })
+        }}
+      >
+        <option value="COUNT">how many there are</option>
+        {takes.flatMap(([name, words, needs]) =>
+          rows.fields
+            .filter(({ adds }) => adds || needs === 'any')
+            .map((one) => (
+              <option key={`${name} ${one.field.id}`} value={`${name} ${of(one.field.name)}`}>
+                {words} {one.field.name}
+              </option>
+            )),
+        )}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+const placeholderFor = (rows: RowsOffer) => {
+  const pick = rows.table.fields.find((field) => field.kind === 'pick' && field.choices?.length)
+  const inside = writtenName(rows.table.name)
+  return pick ? `${inside}.${writtenName(pick.name)} = '${pick.choices![0]!.word}'` : `${inside}."…" > 0`
+}
+
+/** An expression, and when it freezes. */
+function Written({ table, field, onChange }: Props) {
+  const { book } = useWorkshop()
+  const kept = writtenSource(book, table, field.source)
+  const keptFreezes = writtenSource(book, table, field.freezes)
+  const [source, setSource] = useState(kept)
+  const [freezes, setFreezes] = useState(keptFreezes)
+  const read = readSource(book, table, field, source)
+  const frozen = readFreezing(book, table, freezes)
+  const leave = () => 'tree' in read && source.trim() !== kept && onChange({ source: asJson(read.tree) })
+  const leaveFreezes = () => {
+    if (freezes.trim() === keptFreezes) return
+    if (!freezes.trim()) onChange({ freezes: null })
+    else if ('tree' in frozen) onChange({ freezes: asJson(frozen.tree) })
+  }
+  return (
+    <>
+      <ExpressionBox
+        id={`${field.id}-source`}
+        offered={table.fields.filter((one) => one.id !== field.id)}
+        label="Is worked out as"
+        hint="Reckon with + − * /, join texts with ||, choose with CASE WHEN … THEN … ELSE … END."
+        table={table}
+        rows={2}
+        source={source}
+        placeholder='Quantity * "Price each"'
+        wrong={source.trim() && 'words' in read ? read : undefined}
+        sound={'tree' in read ? 'It can be kept.' : undefined}
+        onChange={setSource}
+        onLeave={leave}
+      />
+      <ExpressionBox
+        id={`${field.id}-freezes`}
+        offered={table.fields.filter(isTyped)}
+        label="Stays as it is from when this holds (blank: it always follows)"
+        table={table}
+        rows={1}
+        source={freezes}
+        placeholder="State = 'done'"
+        wrong={freezes.trim() && 'words' in frozen ? frozen : undefined}
+        sound={'tree' in frozen ? 'From then on it keeps what it was at that moment.' : undefined}
+        onChange={setFreezes}
+        onLeave={leaveFreezes}
+      />
+    </>
+  )
+}
+
+/** What it changes with, what changes with it, or why it can't be reckoned. */
+function MadeFrom({ field }: Props) {
+  const { book } = useWorkshop()
+  const made = field.source === undefined ? undefined : derivedOf(book, field.id)
+  if (made && 'because' in made) return <p className="text-[13px] text-ember">{made.because}</p>
+  const name = (id: string) => {
+    const link = findLink(book, id)
+    return link ? `the ${plural(inSentence(tableOf(book, link.many).name))} that there are` : partName(book, id)
+  }
+  const from = speaksOf(book, field.id).map(name)
+  const to = changesWith(book, field.id).map((id) => partName(book, id))
+  return (
+    <p className="text-[13px] text-ash-6">
+      {from.length > 0 && `Changes with ${listed(from)}.`}{' '}
+      {to.length > 0 && `${listed(to)} ${to.length === 1 ? 'changes' : 'change'} with it.`}
+    </p>
+  )
+}
+
+/** What is derived from a field that is typed, for its editor. */
+export function DerivedFromIt({ field }: { readonly field: Field }) {
+  const { book } = useWorkshop()
+  const to = changesWith(book, field.id).map((id) => partName(book, id))
+  return to.length === 0 ? null : (
+    <p className="text-[13px] text-ash-6">
+      {listed(to)} {to.length === 1 ? 'changes' : 'change'} with it.
+    </p>
+  )
+}

@@ -1,0 +1,80 @@
+import { type Book, type Field, type Table } from '../book'
+import { derivedOf, expressionSql } from '../expressions'
+import { quoteName } from '../names'
+import type { PhysicalNames } from './columns'
+import type { LiveAttached } from './schema'
+
+type Event = 'INSERT' | 'UPDATE' | 'DELETE'
+
+/** What the database does by itself before a row is written. */
+interface Act {
+  readonly table: Table
+  readonly event: Event
+  readonly sql: string
+}
+
+/** One trigger for each table and event that asks for any, so that who looks finds everything in one place. */
+export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
+  const acts = book.tables.flatMap((table) => [...copying(book, table, names), ...freezing(book, table, names)])
+  const places = new Map<string, Act[]>()
+  for (const act of acts) {
+    const place = `${act.table.id} ${act.event}`
+    places.set(place, [...(places.get(place) ?? []), act])
+  }
+  return [...places.values()].map((all) => {
+    const { table, event } = all[0]!
+    const name = `${names.table(table.id)}_before_${event.toLowerCase()}`
+    return {
+      kind: 'TRIGGER',
+      name,
+      say: `Let ${table.name} take over what is kept from then on`,
+      sql: `CREATE OR REPLACE TRIGGER ${quoteName(name)} BEFORE ${event} ON ${names.quoted(table.id)} FOR EACH ROW BEGIN\n  ${all.map((act) => act.sql).join('\n  ')}\nEND`,
+    }
+  })
+}
+
+const soundFields = (book: Book, table: Table, wanted: (field: Field) => boolean) =>
+  table.fields.filter(wanted).flatMap((field) => {
+    const made = derivedOf(book, field.id)
+    return 'because' in made ? [] : [{ field, made }]
+  })
+
+/** A copied fact is taken when the link is made and when it is made anew, unless another is given with it. */
+function copying(book: Book, table: Table, names: PhysicalNames): Act[] {
+  return soundFields(book, table, ({ kind }) => kind === 'copied').flatMap(({ field, made }): Act[] => {
+    if (made.tree.kind !== 'fact') return []
+    const own = quoteName(names.columns(table.id, field.id)[0]!.name)
+    const links = names.columns(table.id, made.tree.over[0]!).map((column) => quoteName(column.name))
+    const take = `SET NEW.${own} = ${expressionSql(book, names, table.id, made.tree, 'NEW')}`
+    const same = [...links, own].map((column) => `NEW.${column} <=> OLD.${column}`)
+    const kept = same.at(-1)!
+    const relinked = `NOT (${same.slice(0, -1).join(' AND ')})`
+    return [
+      { table, event: 'INSERT', sql: `IF NEW.${own} IS NULL THEN ${take}; END IF;` },
+      { table, event: 'UPDATE', sql: `IF ${relinked} AND ${kept} THEN ${take}; END IF;` },
+    ]
+  })
+}
+
+/** A worked-out fact that freezes is written down at that moment. */
+function freezing(book: Book, table: Table, names: PhysicalNames): Act[] {
+  return soundFields(book, table, ({ freezes }) => freezes !== undefined).flatMap(({ field, made }): Act[] => {
+    if (!made.freezes) return []
+    const own = quoteName(names.columns(table.id, field.id)[0]!.name)
+    const holds = (row: 'NEW' | 'OLD') => `COALESCE(${expressionSql(book, names, table.id, made.freezes!, row)}, FALSE)`
+    const freeze = `SET NEW.${own} = ${expressionSql(book, names, table.id, made.tree, 'NEW')};`
+    const thaw = `SET NEW.${own} = NULL;`
+    return [
+      {
+        table,
+        event: 'INSERT',
+        sql: `IF ${holds('NEW')} THEN IF NEW.${own} IS NULL THEN ${freeze} END IF; ELSE ${thaw} END IF;`,
+      },
+      {
+        table,
+        event: 'UPDATE',
+        sql: `IF NOT ${holds('NEW')} THEN ${thaw} ELSEIF NOT ${holds('OLD')} THEN ${freeze} END IF;`,
+      },
+    ]
+  })
+}
