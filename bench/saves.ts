@@ -35,7 +35,11 @@ export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure
     'INSERT INTO visit (visit_code, premises, call_first, booked_for, state, ladder_height, tidiness, note, changed_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
   )
   const read = await plain.prepare(
-    'SELECT v.*, p.address, p.town, c.name FROM visit v LEFT JOIN premises p ON p.premises_number = v.premises LEFT JOIN contact c ON c.contact_number = v.call_first WHERE v.visit_code = ?',
+    `SELECT v.*, p.address, p.town, c.name,
+            (SELECT SUM(quantity * price_each) FROM work_line WHERE visit = v.visit_code) AS work,
+            (SELECT SUM(quantity * price_each) FROM visit_part WHERE visit = v.visit_code) AS parts,
+            (SELECT SUM(amount) FROM payment WHERE visit = v.visit_code) AS paid
+     FROM visit v LEFT JOIN premises p ON p.premises_number = v.premises LEFT JOIN contact c ON c.contact_number = v.call_first WHERE v.visit_code = ?`,
   )
   const bare = async () => {
     for (let at = 0; at < visits; at++) {

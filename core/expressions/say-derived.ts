@@ -12,7 +12,7 @@ export function sayDerived(book: Book, table: Table, field: Field): string {
   if ('because' in made) return field.source === undefined ? `${title}, says not yet what` : title
   const frozen = made.freezes ? `, frozen once ${writtenSource(book, table, field.freezes)}` : ''
   const { tree } = made
-  if (tree.kind === 'fact') {
+  if (tree.kind === 'fact' && field.kind !== 'workedOut') {
     const way = tree.over.map((link) => `${findField(book, link)!.field.name} → `).join('')
     return `${title}: ${way}${findField(book, tree.field)!.field.name}`
   }

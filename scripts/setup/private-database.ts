@@ -32,6 +32,8 @@ export async function startPrivateDatabase(folder: string, choices: Choices = {}
   if (choices.fresh) rmSync(data, { recursive: true, force: true })
   try {
     mkdirSync(folder, { recursive: true })
+    // A server that starts clears away what others left; in a shared place that may be another server's work.
+    mkdirSync(join(folder, 'passing'), { recursive: true })
     if (!existsSync(data)) makeData(folder, data)
   } catch (cause) {
     throw explained(cause, log)
@@ -57,6 +59,7 @@ export async function startPrivateDatabase(folder: string, choices: Choices = {}
       '--no-defaults',
       ...(process.getuid?.() === 0 ? ['--user=root'] : []),
       `--datadir=${data}`,
+      `--tmpdir=${join(folder, 'passing')}`,
       `--socket=${socket}`,
       `--port=${port}`,
       '--bind-address=127.0.0.1',

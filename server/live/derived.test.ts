@@ -1,16 +1,29 @@
+import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { findField } from '@/core/book'
+import {
+  changedRecord,
+  checkForm,
+  type FormText,
+  formLayout,
+  formTextOf,
+  liveValues,
+  newRowText,
+  type RowText,
+  type Values,
+} from '@/core/records'
 import { editAll, opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import { billing } from '@/tests/support/derived-design'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Account } from '../people'
-import { linkedValues, type Live, readList, readRecord, saveRecord } from '.'
+import { linkedValues, type Live, type LiveRecord, readList, readRecord, saveRecord } from '.'
 
 let db: Catalogue
 let account: Account
 let live: Live
 let bookId: string
+const now = { moment: '2027-03-12T09:30' }
 
 type Rows = readonly { readonly link: string; readonly rows: readonly Record<string, string>[] }[]
 
@@ -150,6 +163,59 @@ test('the form can ask for what is read through a link', async () => {
   expect(await linkedValues(db, live, 'line-item', '1')).toEqual({ 'list-price': '62.00' })
   expect(await linkedValues(db, live, 'bill-customer', '1')).toEqual({ town: 'Fallowmere' })
   expect(await linkedValues(db, live, 'line-item', 'nonsense')).toBeUndefined()
+})
+
+test('what the form shows while it is typed is what the record holds once it is saved', async () => {
+  const line = fc.record({ quantity: fc.nat({ max: 999 }), item: fc.constantFrom('1', '2', '') })
+  const typed = fc.record({
+    lines: fc.array(line, { maxLength: 5 }),
+    state: fc.constantFrom('open', 'sent', 'paid', ''),
+    customer: fc.constantFrom('1', ''),
+  })
+  await fc.assert(
+    fc.asyncProperty(typed, typed, async (first, second) => {
+      let stored: LiveRecord | undefined
+      for (const { lines: given, state, customer } of [first, second]) {
+        const form = structuredClone(formTextOf(live.book, 'bill', stored, now)) as FormText
+        Object.assign(form.text, { state, 'bill-customer': customer })
+        const rows = form.insets['line-bill-link'] as RowText[]
+        const inset = formLayout(live.book, 'bill').insets.find((one) => one.link.id === 'line-bill-link')!
+        for (const { quantity, item } of given) {
+          const fresh = newRowText(live.book, inset, now)
+          rows.push({ ...fresh, text: { ...fresh.text, quantity: String(quantity), 'line-item': item } })
+        }
+        const checked = checkForm(live.book, 'bill', form, now)
+        const known = new Map<string, Values>()
+        for (const [field, ref] of [
+          ['bill-customer', '1'],
+          ['line-item', '1'],
+          ['line-item', '2'],
+        ] as const)
+          known.set(`${field}~${ref}`, (await linkedValues(db, live, field, ref))!)
+        const linked = (field: string, ref: string) => known.get(`${field}~${ref}`)
+        const shown = liveValues({ book: live.book, tableId: 'bill', form, checked, stored, linked, now })
+        const { values, children } = changedRecord(
+          live.book,
+          'bill',
+          stored && formTextOf(live.book, 'bill', stored, now),
+          form,
+          checked,
+          now,
+        )
+        const row = { table: 'bill', ref: stored?.row.ref ?? null, rev: stored?.row.rev ?? null }
+        const outcome = await saveRecord(db, live, 'Averil', { ...row, values, children })
+        if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
+        expect(outcome.record.row.values).toMatchObject(shown.own)
+        const saved = outcome.record.children['line-bill-link']!.map((one) => [
+          one.values.price,
+          one.values['line-amount'],
+        ])
+        expect(saved).toEqual(shown.rows['line-bill-link']!.map((one) => [one.price, one['line-amount']]))
+        stored = outcome.record
+      }
+    }),
+    { numRuns: 40 },
+  )
 })
 
 test('opening again fills new copies in, and takes what is derived along under new names', async () => {

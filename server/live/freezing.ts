@@ -1,13 +1,16 @@
 import { tableOf } from '@/core/book'
-import { derivedOf, expressionSql } from '@/core/expressions'
+import { derivedOf, evaluate, expressionSql, type Facts } from '@/core/expressions'
 import { quoteName } from '@/core/names'
+import type { Values } from '@/core/records'
 import type { Catalogue } from '../catalogue'
+import { now } from '../clock'
 import { run, select, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
 import { keyCondition, keyParams } from './rows'
 
 /** A fact that isn't frozen yet, and what freezes it. */
 export interface Unfrozen {
+  readonly field: string
   readonly column: string
   readonly when: string
   readonly becomes: string
@@ -20,6 +23,7 @@ const freezable = (live: Live, tableId: string): Unfrozen[] =>
     const names = namesOf(live)
     return [
       {
+        field: field.id,
         column: quoteName(names.columns(tableId, field.id)[0]!.name),
         when: expressionSql(live.book, names, tableId, made.freezes, 't'),
         becomes: expressionSql(live.book, names, tableId, made.tree, 't'),
@@ -37,17 +41,19 @@ export async function freezeMany(db: Catalogue, live: Live): Promise<void> {
       )
 }
 
-/** The facts of a record that this save may freeze: those that aren't frozen before it. */
+/** The facts of a record that this save may freeze: those that aren't frozen before it, and of a new one those that are now. */
 export async function unfrozen(
   db: Catalogue,
   live: Live,
   tableId: string,
   ref: string | null,
+  values: Values,
   transaction: Transaction,
 ): Promise<Unfrozen[]> {
   const all = freezable(live, tableId)
   const key = ref === null ? undefined : keyParams(live, tableId, ref)
-  if (all.length === 0 || !key) return all
+  if (all.length === 0) return all
+  if (!key) return all.filter(({ field }) => freezesWith(live, field, values))
   const [row] = await select<Record<string, number | null>>(
     db,
     `SELECT ${all.map(({ when }, at) => `${when} AS f${at}`).join(', ')} FROM ${namesOf(live).quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
@@ -55,6 +61,12 @@ export async function unfrozen(
     transaction,
   )
   return all.filter((_, at) => !row?.[`f${at}`])
+}
+
+const freezesWith = (live: Live, field: string, values: Values): boolean => {
+  const made = derivedOf(live.book, field)
+  const facts: Facts = { value: (id) => values[id] ?? null, linked: () => undefined, rows: () => [] }
+  return 'tree' in made && made.freezes !== undefined && evaluate(made.freezes, facts, now()) === '1'
 }
 
 /**

@@ -129,7 +129,7 @@ async function write(
   transaction: Transaction,
 ): Promise<LiveRecord> {
   const losing: Losing[] = []
-  const freezing = await unfrozen(db, live, request.table, request.ref, transaction)
+  const freezing = await unfrozen(db, live, request.table, request.ref, values, transaction)
   const bounded = await holdBounded(db, live, request.table, request.ref, values, transaction)
   const ref = await placed(
     (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),

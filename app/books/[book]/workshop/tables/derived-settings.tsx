@@ -260,7 +260,9 @@ function MadeFrom({ field }: Props) {
     const link = findLink(book, id)
     return link ? `the ${plural(inSentence(tableOf(book, link.many).name))} that there are` : partName(book, id)
   }
-  const from = speaksOf(book, field.id).map(name)
+  // Facts before the rows that they are facts of.
+  const spoken = speaksOf(book, field.id)
+  const from = [false, true].flatMap((rows) => spoken.filter((id) => Boolean(findLink(book, id)) === rows).map(name))
   const to = changesWith(book, field.id).map((id) => partName(book, id))
   return (
     <p className="text-[13px] text-ash-6">

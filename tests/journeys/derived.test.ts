@@ -1,0 +1,109 @@
+import { beforeAll, expect, test } from 'vitest'
+import { type Browser, Key } from '../support/browser'
+import { billingTables } from '../support/derived-design'
+import { faults } from '../support/faults'
+import { servedBook, type ServedBook } from '../support/served-book'
+
+let book: ServedBook
+let browser: Browser
+
+// Each test goes on where the one before it stopped.
+beforeAll(async () => {
+  book = await servedBook('derived', 'Weir and Daughters', billingTables().edits)
+  browser = book.browser
+})
+
+const choose = async (name: string, option: string) =>
+  (await browser.box(name))
+    .findElement({ xpath: `.//option[normalize-space() = "${option}"]` })
+    .then((one) => one.click())
+
+async function addField(name: string, kind: string) {
+  await browser.fill('Name of the next field', name)
+  await choose('Kind of the next field', kind)
+  await browser.press('Add a field')
+  await browser.press(`Settings of ${name}`)
+}
+
+test('each derived kind is designed by choosing, and says what it is made from', async () => {
+  await browser.go(`${book.path}/workshop/tables?table=line`)
+  await addField('Price each', 'Copied — a fact of the linked record, as it was when the link was made')
+  await choose('Copies', 'Item → List price')
+  await browser.read('Copied: Item → List price')
+  expect(await faults(browser)).toEqual([])
+  await addField('Line amount', 'Worked out — reckoned from other facts of the record')
+  await browser.fill('Is worked out as', 'Quantty * "Price each"')
+  await browser.read('Did you mean Quantity?')
+  await browser.fill('Is worked out as', 'Quantity * "Price each"')
+  await browser.read('It can be kept.')
+  await browser.type(Key.TAB)
+  await browser.read('= Quantity * "Price each"')
+
+  await browser.go(`${book.path}/workshop/tables?table=bill`)
+  await addField('Town of customer', 'Borrowed — a fact of the linked record, always as it is there now')
+  await choose('Shows', 'Customer → Town')
+  await browser.read('Borrowed: Customer → Town')
+  await addField('Total', 'Gathered — count, total, average, least or greatest of the rows that link here')
+  await choose('Gathers, for each record, the', 'Bill lines')
+  await browser.read('how many bill lines')
+  await choose('and takes', 'the total of Line amount')
+  await browser.read('total of Line amount of its bill lines')
+  await browser.read('Changes with Bill line → Line amount and the bill lines that there are.')
+  expect(await faults(browser)).toEqual([])
+})
+
+test('a circle is spelled out, and stands in the way of opening until it is undone', async () => {
+  await addField('Round', 'Worked out — reckoned from other facts of the record')
+  await browser.fill('Is worked out as', 'Total')
+  await browser.type(Key.TAB)
+  await browser.read('= Total')
+  await browser.go(`${book.path}/workshop/tables?table=line`)
+  await browser.press('Settings of Line amount')
+  await browser.fill('Is worked out as', 'Quantity * Bill.Round')
+  await browser.type(Key.TAB)
+  await browser.read('Bill line → Line amount is made from itself')
+  await browser.chapter('open')
+  await browser.read('Bill → Round is made from itself: Bill → Round, from Bill → Total')
+  await browser.type(Key.chord(Key.CONTROL, 'z'))
+  await browser.read('Open the book')
+})
+
+test('at the Desk everything moves while the lines are typed, and is the same once it is saved', async () => {
+  await browser.press('Open the book')
+  await browser.read('is open')
+  await book.sql("INSERT INTO $item (item_number, what, list_price) VALUES (1, 'Sweep', 62), (2, 'Cowl', 31.5)")
+  await book.sql("INSERT INTO $customer (customer_number, name, town) VALUES (1, 'Mill House', 'Otterby')")
+  await browser.go(`${book.path}/desk/bill/new`)
+  await browser.fill('Customer', 'Mill')
+  await browser.press('Mill House')
+  await browser.read('Otterby')
+  await browser.press('Add bill line')
+  await browser.fill('Quantity, row 1', '3')
+  await browser.fill('Item, row 1', 'Swe')
+  await browser.press('Sweep')
+  await browser.read(/Total\s+186\.00/)
+  await browser.press('Add bill line')
+  await browser.fill('Quantity, row 2', '2')
+  await browser.fill('Item, row 2', 'Cow')
+  await browser.press('Cowl')
+  await browser.read(/Total\s+249\.00/)
+  await browser.fill('Quantity, row 1', '1')
+  await browser.read(/Total\s+125\.00/)
+  expect(await faults(browser)).toEqual([])
+  await browser.type(Key.chord(Key.CONTROL, 's'))
+  await browser.read('Saved')
+  await browser.read(/Total\s+125\.00/)
+  expect(await book.ask('SELECT town_of_customer AS town, total FROM $bill_full')).toEqual([
+    { town: 'Otterby', total: '125.00' },
+  ])
+})
+
+test('a list is sorted by what is gathered', async () => {
+  await book.sql('INSERT INTO $bill (bill_number) VALUES (50)')
+  await book.sql('INSERT INTO $bill_line (bill_line_number, bill, item, quantity) VALUES (50, 50, 1, 9)')
+  await browser.go(`${book.path}/desk/bill`)
+  await browser.press('Total')
+  await browser.press('Total')
+  await browser.read(/558\.00[\s\S]*125\.00/)
+  expect(await browser.complaints()).toEqual([])
+})
