@@ -59,6 +59,9 @@ export async function connect(url: string): Promise<Database> {
       // Days, moments and decimals come as the text that MariaDB writes: no time zones, no binary fractions.
       dateStrings: true,
       typeCast: undefined,
+      // Rules over several records are asked by a save when all is written, so the triggers that ask them of other
+      // tools' rows wait for this; and what is asked under a lock must see what others committed before it was got.
+      initSql: ['SET @hearth_saving = 1', 'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED'],
       sessionVariables: { sql_mode: 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO' },
     },
   })

@@ -87,16 +87,65 @@ export const Link = z.strictObject({
 })
 export type Link = Readonly<z.infer<typeof Link>>
 
-/** A rule that an expression says, over the facts of one table's records. */
+/**
+ * What a rule says of one table's records. Expressions are trees that speak of fields by id; what they are
+ * like inside is the room of expressions' to know.
+ */
+export const RuleSays = z.discriminatedUnion('kind', [
+  /** Something that is true of every record, its links and the rows that hang on it. */
+  z.strictObject({ kind: z.literal('holds'), tree: z.json() }),
+  /** No two records have all of these the same; blanks differ from each other, or are alike. */
+  z.strictObject({
+    kind: z.literal('together'),
+    fields: z.array(Id).min(2).max(8).readonly(),
+    blanks: z.enum(['differ', 'alike']),
+  }),
+  /** No two records with the same of these overlap in time; those that `unless` is true of don't count. */
+  z.strictObject({
+    kind: z.literal('apart'),
+    same: z.array(Id).max(4).readonly(),
+    from: Id,
+    to: Id,
+    unless: z.json().optional(),
+  }),
+  /** Once this is true of a record it changes no more, but for some fields; nor do the rows inset in it. */
+  z.strictObject({
+    kind: z.literal('closed'),
+    once: z.json(),
+    except: z.array(Id).max(200).readonly(),
+    rows: z.boolean(),
+  }),
+  /** Which choice of a pick may come after which. */
+  z.strictObject({
+    kind: z.literal('follows'),
+    field: Id,
+    steps: z
+      .array(z.strictObject({ from: Id, to: z.array(Id).max(200).readonly() }))
+      .max(200)
+      .readonly(),
+  }),
+])
+export type RuleSays = Readonly<z.infer<typeof RuleSays>>
+
 export const Rule = z.strictObject({
   id: Id,
   table: Id,
-  /** The expression as a tree that speaks of fields by id; what it is like inside is the room of expressions' to know. */
-  holds: z.json(),
+  says: RuleSays,
   /** What staff read when it refuses. */
   words: z.string().trim().min(1).max(200),
+  /** It is asked of new records alone. */
+  onlyNew: z.literal(true).optional(),
+  /** It says its words, and staff may save all the same. */
+  warns: z.literal(true).optional(),
 })
 export type Rule = Readonly<z.infer<typeof Rule>>
+
+/** In earlier books a rule was what holds, and nothing else. */
+const withSays = (rule: unknown): unknown => {
+  if (typeof rule !== 'object' || rule === null || !('holds' in rule)) return rule
+  const { holds, ...rest } = rule
+  return { ...rest, says: { kind: 'holds', tree: holds } }
+}
 
 /** The answer that two tables have no direct tie. */
 export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
@@ -122,7 +171,7 @@ export const Book = z.strictObject({
   tables: z.array(Table).readonly(),
   links: z.array(Link).readonly(),
   pairs: z.array(Pair).readonly(),
-  rules: z.array(Rule).readonly().default([]),
+  rules: z.array(z.preprocess(withSays, Rule)).readonly().default([]),
   waved: z.array(Waved).readonly().default([]),
 })
 export type Book = Readonly<z.infer<typeof Book>>

@@ -69,7 +69,7 @@ export const dropLimitsOn = (book: Book, field: string): Step[] =>
 export const dropRulesOn = (book: Book, gone: ReadonlySet<string>): Step[] =>
   dropRules(
     book,
-    book.rules.filter((rule) => gone.has(rule.table) || speaksOf(rule.holds, gone)),
+    book.rules.filter((rule) => gone.has(rule.table) || speaksOf(rule.says as Json, gone)),
   )
 
 /** In their order, so that what takes them back finds each one's neighbour there already. */
@@ -89,7 +89,7 @@ export function dropLinkSteps(book: Book, linkId: string): Step[] {
   const owner = link && findField(book, link.field)?.table
   if (!link || !owner) throw new Error(`Expected a link ${linkId} with its field.`)
   return [
-    ...dropRulesOn(book, new Set([link.field])),
+    ...dropRulesOn(book, new Set([link.field, link.id])),
     dropPart(book, 'links', link.id),
     ...setKeys(owner, owner.id, {
       key: owner.key.filter((id) => id !== link.field),

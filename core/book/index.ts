@@ -1,4 +1,15 @@
-export { Book, emptyBook, type Field, type Limit, limits, type Link, type Need, type Rule, type Table } from './book'
+export {
+  Book,
+  emptyBook,
+  type Field,
+  type Limit,
+  limits,
+  type Link,
+  type Need,
+  type Rule,
+  type RuleSays,
+  type Table,
+} from './book'
 export { faultsOf, readBook } from './check-book'
 export { type Edit, make, readEdit, sayEdit } from './edits'
 export { freeName } from './edits/edit-kind'

@@ -18,7 +18,12 @@ export function factsBeyond(book: Book, linkField: string): Beyond {
 
 function gatherBeyond(book: Book): ReadonlyMap<string, Beyond> {
   const derived = book.tables.flatMap((table) => table.fields.filter(isDerived))
-  const kept = [...derived.flatMap((field) => [field.source, field.freezes]), ...book.rules.map((rule) => rule.holds)]
+  const kept = [
+    ...derived.flatMap((field) => [field.source, field.freezes]),
+    ...book.rules.flatMap(({ says }) =>
+      says.kind === 'holds' ? [says.tree] : says.kind === 'closed' ? [says.once] : [],
+    ),
+  ]
   const ways = new Map<string, Map<string, readonly string[]>>()
   for (const json of kept) {
     const tree = json === undefined ? undefined : keptTree(book, json as Json)

@@ -10,11 +10,12 @@ export {
   readExpression,
   readKept,
 } from './derived'
+export { ownFacts, ownNeeds } from './own-facts'
 export { changesWith, speaksOf } from './made-from'
 export { factsOffered, type RowsOffer, rowsOffered } from './offers'
 export { sayDerived } from './say-derived'
 export { showExpression, writtenName } from './show'
 export { type Gathering, gatheringOf, readFreezing, readSource, writeGathering, writtenSource } from './sources'
 export { expressionSql } from './sql'
-export { dependenciesOf, nodesOf, type Tree } from './tree'
+export { dependenciesOf, nodesOf, partsOf, type Tree } from './tree'
 export { plainFacts } from './plain-facts'

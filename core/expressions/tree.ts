@@ -32,7 +32,7 @@ export type Tree = { readonly type: Type } & (
 )
 
 /** The parts of a node, in the order they were written. */
-function partsOf(tree: Tree): readonly Tree[] {
+export function partsOf(tree: Tree): readonly Tree[] {
   switch (tree.kind) {
     case 'literal':
     case 'fact':

@@ -97,7 +97,8 @@ class Selection {
     this.slots.set(sql, slot)
     return slot
   }
-  sql = () => [...this.slots.keys()].join(', ')
+  // A column without a name of its own is called by its whole text, which is longer than a driver expects.
+  sql = () => [...this.slots].map(([sql, slot]) => (/^\w+\.`[^`]+`$/.test(sql) ? sql : `${sql} AS c${slot}`)).join(', ')
 }
 
 export const keyColumns = (table: Table, names: PhysicalNames) => table.key.flatMap((id) => names.columns(table.id, id))

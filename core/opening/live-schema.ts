@@ -1,5 +1,5 @@
 import { expressionSql } from '../expressions'
-import { ownRules } from '../rules'
+import { isChecked, isKeyed, ownRules } from '../rules'
 import { type Book, type Field, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
 import { isDerived, kindOf } from '../kinds'
 import { ownTable, quoteName } from '../names'
@@ -46,6 +46,11 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
         'one',
       ),
     )
+  for (const own of ownRules(book, table.id))
+    if (isKeyed(own) && own.reading?.kind === 'together') {
+      const columns = own.reading.fields.flatMap((field) => columnsOf(field.id)).map((column) => column.name)
+      uniques.push({ name: `${name.slice(0, 24)}_rule_${own.rule.id.slice(0, 32)}`, columns, rule: own.rule.id })
+    }
   return {
     id: table.id,
     name,
@@ -118,18 +123,19 @@ const fileKeys = (table: Table, name: string, names: PhysicalNames): LiveForeign
 
 function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   const name = names.table(table.id)
-  const written = ownRules(book, table.id).flatMap(({ rule, tree, fields }): LiveCheck[] =>
-    tree
+  const written = ownRules(book, table.id).flatMap((own): LiveCheck[] => {
+    const { rule, reading, fields } = own
+    return isChecked(own) && reading?.kind === 'holds'
       ? [
           {
             name: `${name.slice(0, 24)}_rule_${rule.id.slice(0, 32)}`,
             field: fields.at(-1)!,
             rule: rule.id,
-            sql: expressionSql(book, names, table.id, tree, ''),
+            sql: expressionSql(book, names, table.id, reading.tree, ''),
           },
         ]
-      : [],
-  )
+      : []
+  })
   const own = table.fields.flatMap((field): LiveCheck[] => {
     if (field.kind === 'link') return compositeCheck(book, table, field, name, names)
     if (isDerived(field)) return []

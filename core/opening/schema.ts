@@ -45,6 +45,8 @@ export interface LiveColumn {
 
 export interface LiveIndex {
   readonly name: string
+  /** The rule it holds, where it is one that was made. */
+  readonly rule?: string
   readonly columns: readonly string[]
 }
 

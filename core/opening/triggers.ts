@@ -2,33 +2,40 @@ import { type Book, type Field, type Table } from '../book'
 import { derivedOf, expressionSql } from '../expressions'
 import { quoteName } from '../names'
 import type { PhysicalNames } from './columns'
+import { refusing } from './rule-triggers'
 import type { LiveAttached } from './schema'
 
 type Event = 'INSERT' | 'UPDATE' | 'DELETE'
 
-/** What the database does by itself before a row is written. */
-interface Act {
+/** What the database does by itself before or after a row is written. */
+export interface Act {
   readonly table: Table
+  readonly timing: 'BEFORE' | 'AFTER'
   readonly event: Event
   readonly sql: string
 }
 
 /** One trigger for each table and event that asks for any, so that who looks finds everything in one place. */
 export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
-  const acts = book.tables.flatMap((table) => [...copying(book, table, names), ...freezing(book, table, names)])
+  const acts = [
+    ...book.tables.flatMap((table) => [...copying(book, table, names), ...freezing(book, table, names)]),
+    ...refusing(book, names),
+  ]
   const places = new Map<string, Act[]>()
   for (const act of acts) {
-    const place = `${act.table.id} ${act.event}`
+    const place = `${act.table.id} ${act.timing} ${act.event}`
     places.set(place, [...(places.get(place) ?? []), act])
   }
   return [...places.values()].map((all) => {
-    const { table, event } = all[0]!
-    const name = `${names.table(table.id)}_before_${event.toLowerCase()}`
+    const { table, timing, event } = all[0]!
+    const name = `${names.table(table.id)}_${timing}_${event}`.toLowerCase()
+    // Two rules may hold the same record.
+    const lines = [...new Set(all.map((act) => act.sql))]
     return {
       kind: 'TRIGGER',
       name,
-      say: `Let ${table.name} take over what is kept from then on`,
-      sql: `CREATE OR REPLACE TRIGGER ${quoteName(name)} BEFORE ${event} ON ${names.quoted(table.id)} FOR EACH ROW BEGIN\n  ${all.map((act) => act.sql).join('\n  ')}\nEND`,
+      say: `Let the database itself keep the rules and the copies of ${table.name}`,
+      sql: `CREATE OR REPLACE TRIGGER ${quoteName(name)} ${timing} ${event} ON ${names.quoted(table.id)} FOR EACH ROW BEGIN\n  ${lines.join('\n  ')}\nEND`,
     }
   })
 }
@@ -50,8 +57,8 @@ function copying(book: Book, table: Table, names: PhysicalNames): Act[] {
     const kept = same.at(-1)!
     const relinked = `NOT (${same.slice(0, -1).join(' AND ')})`
     return [
-      { table, event: 'INSERT', sql: `IF NEW.${own} IS NULL THEN ${take}; END IF;` },
-      { table, event: 'UPDATE', sql: `IF ${relinked} AND ${kept} THEN ${take}; END IF;` },
+      { table, timing: 'BEFORE', event: 'INSERT', sql: `IF NEW.${own} IS NULL THEN ${take}; END IF;` },
+      { table, timing: 'BEFORE', event: 'UPDATE', sql: `IF ${relinked} AND ${kept} THEN ${take}; END IF;` },
     ]
   })
 }
@@ -67,11 +74,13 @@ function freezing(book: Book, table: Table, names: PhysicalNames): Act[] {
     return [
       {
         table,
+        timing: 'BEFORE',
         event: 'INSERT',
         sql: `IF ${holds('NEW')} THEN IF NEW.${own} IS NULL THEN ${freeze} END IF; ELSE ${thaw} END IF;`,
       },
       {
         table,
+        timing: 'BEFORE',
         event: 'UPDATE',
         sql: `IF NOT ${holds('NEW')} THEN ${thaw} ELSEIF NOT ${holds('OLD')} THEN ${freeze} END IF;`,
       },

@@ -1,6 +1,7 @@
 import { type Book, type Field, fieldOf, type Link, linksFrom, linksTo, type Table, tableOf } from '../book'
 import { allNodesOf, derivedOf, faceOf } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
+import { isPartOf } from '../rules'
 
 /** Inset rows beyond these are not shown in a form; a list shows them all. */
 export const insetLimit = 300
@@ -49,8 +50,8 @@ function layOut(book: Book, tableId: string): FormLayout {
   return {
     rows: inRows(shown.filter((field) => !isSum(book, field)).map(placed)),
     foot: shown.filter((field) => isSum(book, field)),
-    insets: links.filter((link) => isInset(book, link)).map((link) => insetFor(book, link)),
-    elsewhere: links.filter((link) => !isInset(book, link)),
+    insets: links.filter((link) => isPartOf(book, link)).map((link) => insetFor(book, link)),
+    elsewhere: links.filter((link) => !isPartOf(book, link)),
   }
 }
 
@@ -61,9 +62,6 @@ function isSum(book: Book, field: Field): boolean {
 }
 
 const spanOf = (face: Field) => kindOf(face.kind).span(face)
-
-/** Rows that go when the record goes are part of it; joining rows are of no use elsewhere. */
-const isInset = (book: Book, link: Link) => tableOf(book, link.many).role === 'joining' || link.onRemove === 'remove'
 
 function insetFor(book: Book, link: Link): Inset {
   const table = tableOf(book, link.many)

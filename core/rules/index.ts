@@ -1,3 +1,15 @@
 export { allFieldRules, fieldRules } from './field-rules'
 export { allLimitRules, limitRules } from './limit-rules'
-export { brokenRules, type OwnRule, ownRules, readRule, rulesInTheWay } from './own-rules'
+export {
+  type AskedRecord,
+  askRules,
+  type Broken,
+  brokenRules,
+  type OwnRule,
+  ownRules,
+  rulesInTheWay,
+} from './own-rules'
+export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
+export { isPartOf } from './part-of'
+export type { Hop, Watch } from './watches'
+export { readHolding, type Reading, readRuleSays, sayRule } from './readings'

@@ -3,7 +3,7 @@ import { made } from '@/tests/support/made'
 import { type Book, type Edit, emptyBook, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import { checkForm, checkRecord } from '../records'
-import { brokenRules, ownRules, readRule, rulesInTheWay } from '.'
+import { brokenRules, ownRules, readHolding, rulesInTheWay } from '.'
 
 const base = made(
   emptyBook('Test', plainLook),
@@ -14,13 +14,13 @@ const base = made(
 )
 
 function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
-  const read = readRule(book, tableOf(book, 'loan'), source)
-  if (!('holds' in read)) throw new Error(read.words)
+  const read = readHolding(book, tableOf(book, 'loan'), source)
+  if (!read.tree) throw new Error('because' in read ? read.because : source)
   const edit: Edit = {
     kind: 'addRule',
     id,
     table: 'loan',
-    holds: JSON.parse(JSON.stringify(read.holds)) as never,
+    says: { kind: 'holds', tree: JSON.parse(JSON.stringify(read.tree)) as never },
     words,
   }
   return made(book, edit)

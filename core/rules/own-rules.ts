@@ -1,101 +1,151 @@
-import { type Book, type Rule, type Table, tableOf } from '../book'
-import { compile, dependenciesOf, type Facts, nodesOf, readExpression, readKept, type Tree } from '../expressions'
-import type { Look, Value } from '../kinds'
-import { inSentence, type Json, type Problem } from '../words'
+import { type Book, type Link, type Rule, type Table, tableOf } from '../book'
+import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
+import { type Look, type Now, type Value } from '../kinds'
+import type { Problem } from '../words'
+import { type Reading, readRuleSays, sayRule } from './readings'
 
-/** A rule that an administrator wrote, as it stands today. */
+/** A rule that an administrator made, as it stands today. */
 export interface OwnRule {
   readonly rule: Rule
   readonly table: Table
-  /** The expression with today's names. */
+  /** What it says with today's names. */
   readonly source: string
-  /** What it is made of; missing where it can't hold as it is. */
-  readonly tree?: Tree
+  /** Its names looked up; missing where it can't hold as it is. */
+  readonly reading?: Reading
   /** Why it can't hold, in words. */
   readonly because?: string
-  /** The fields it speaks of, in the order of the table. */
+  /** The fields of the table that it speaks of, in their order. */
   readonly fields: readonly string[]
 }
 
-// A rule speaks of one table alone, and its numbers have the decimals of the book's currency: it stays what it
-// is as long as these do.
-const known = new WeakMap<Rule, { readonly look: Look; readonly own: OwnRule }>()
-
-function ownRule(book: Book, rule: Rule): OwnRule {
-  const table = tableOf(book, rule.table)
-  const found = known.get(rule)
-  if (found?.own.table === table && found.look === book.look) return found.own
-  const read = readKept(book, table, rule.holds as Json)
-  const because = 'problem' in read ? read.problem.words : hindrance(read.tree, table)
-  const spoken = 'tree' in read ? dependenciesOf(read.tree) : new Set<string>()
-  const fields = table.fields.map(({ id }) => id).filter((id) => spoken.has(id))
-  const made: OwnRule = {
-    rule,
-    table,
-    source: read.source,
-    fields,
-    ...('tree' in read && !because && { tree: read.tree }),
-    ...(because && { because }),
-  }
-  known.set(rule, { look: book.look, own: made })
-  return made
+interface Known {
+  readonly look: Look
+  readonly links: readonly Link[]
+  readonly tables: readonly Table[]
+  readonly own: OwnRule
 }
 
-/** The rules written for one table, or for all. */
+// A rule stays what it is as long as everything it speaks of does. Most speak of one table alone.
+const known = new WeakMap<Rule, Known>()
+
+function ownRule(book: Book, rule: Rule): OwnRule {
+  const found = known.get(rule)
+  const same = found?.tables.every((table) => book.tables.includes(table) || tableOf(book, table.id) === table)
+  if (same && found!.look === book.look && (found!.tables.length === 1 || found!.links === book.links))
+    return found!.own
+  const own = readOwn(book, rule)
+  const alone =
+    own.reading && !speaksFurther(own.reading) && own.table.fields.every((field) => field.source === undefined)
+  known.set(rule, { look: book.look, links: book.links, tables: alone ? [own.table] : book.tables, own })
+  return own
+}
+
+const speaksFurther = (reading: Reading) => reading.kind === 'holds' && !reading.alone
+
+function readOwn(book: Book, rule: Rule): OwnRule {
+  const table = tableOf(book, rule.table)
+  const read = readRuleSays(book, table, rule)
+  const spoken = 'reading' in read ? spokenOf(read.reading) : new Set<string>()
+  return {
+    rule,
+    table,
+    source: sayRule(book, table, rule),
+    fields: table.fields.map(({ id }) => id).filter((id) => spoken.has(id)),
+    ...('reading' in read ? { reading: read.reading } : { because: read.because }),
+  }
+}
+
+/** The ids of fields and links that a reading speaks of. */
+function spokenOf(reading: Reading): ReadonlySet<string> {
+  const of = (tree: Tree) => [...dependenciesOf(tree)]
+  switch (reading.kind) {
+    case 'holds':
+      return new Set(of(reading.tree))
+    case 'together':
+      return new Set(reading.fields.map((field) => field.id))
+    case 'apart':
+      return new Set([...reading.same, reading.from, reading.to].map((field) => field.id))
+    case 'closed':
+      return new Set(of(reading.once))
+    case 'follows':
+      return new Set([reading.field.id])
+  }
+}
+
+/** The rules made for one table, or for all. */
 export const ownRules = (book: Book, tableId?: string): OwnRule[] =>
   book.rules.filter((rule) => tableId === undefined || rule.table === tableId).map((rule) => ownRule(book, rule))
 
-/** Reads what an administrator typed as a rule of a table: the tree to keep, or what is wrong and where. */
-export function readRule(
-  book: Book,
-  table: Table,
-  source: string,
-): { readonly holds: Tree } | { readonly words: string; readonly start: number; readonly end: number } {
-  const read = readExpression(book, table, source)
-  if ('problem' in read) return read.problem
-  const because = hindrance(read.tree, table)
-  return because ? { words: because, start: 0, end: source.length } : { holds: read.tree }
+/** What a record must be known as for its rules to be asked: its facts, and what it was before, if it was. */
+export interface AskedRecord {
+  readonly facts: Facts
+  readonly now: Now
+  /** The record as it is stored; none for a new one. */
+  readonly stored?: Readonly<Record<string, Value>> | undefined
+  /** Whether all that an expression asks for is at hand. */
+  readonly knows: (tree: Tree) => boolean
 }
 
-/** Why an expression can't be a rule that the form, the server and the database all keep. */
-function hindrance(tree: Tree, table: Table): string | undefined {
-  if (tree.type.is !== 'truth') return 'A rule is something that is true or not, such as a comparison.'
-  const nodes = nodesOf(tree)
-  if (nodes.some((node) => node.kind === 'aggregate' || (node.kind === 'fact' && node.over.length > 0)))
-    return `A rule speaks of the facts of one ${inSentence(table.name)} alone; this one speaks of other tables too.`
-  if (nodes.some((node) => node.kind === 'call' && node.name.startsWith('CURRENT')))
-    return 'A rule that changes from day to day can’t hold in the database. Compare with a field that keeps the day instead.'
-  const facts = dependenciesOf(tree)
-  if (table.fields.some((field) => field.kind === 'link' && facts.has(field.id)))
-    return 'Whether a link is blank is said by “must be filled” of its field, not by a rule.'
-  return facts.size === 0 ? 'A rule speaks of at least one field.' : undefined
+export interface Broken {
+  readonly rule: Rule
+  /** The field where it is said: the last one that the rule speaks of. */
+  readonly field: string | undefined
+  readonly problem: Problem
 }
-
-const reckons = new WeakMap<Tree, ReturnType<typeof compile>>()
 
 /**
- * The rules of a table that a record breaks, by the field where it is said: the last one the rule speaks of.
- * A rule of which some facts aren't among the values is let be; the database asks it in any case.
+ * The rules that a record breaks, as far as that can be told of the record by itself. Neither yes nor no
+ * refuses nothing: what isn't known can't be wrong.
+ */
+export function askRules(book: Book, tableId: string, record: AskedRecord): Broken[] {
+  if (book.rules.length === 0) return []
+  return ownRules(book, tableId).flatMap(({ rule, reading, fields }): Broken[] => {
+    if (!reading || (rule.onlyNew && record.stored)) return []
+    const broken =
+      reading.kind === 'holds'
+        ? isFalse(reading.tree, record)
+        : reading.kind === 'follows' && stepsWrong(reading, record)
+    return broken ? [{ rule, field: fields.at(-1), problem: { kind: 'in-own-words', words: rule.words } }] : []
+  })
+}
+
+const isFalse = (tree: Tree, { facts, now, knows }: AskedRecord) => knows(tree) && evaluate(tree, facts, now) === '0'
+
+function stepsWrong({ field, after }: Extract<Reading, { kind: 'follows' }>, { facts, stored }: AskedRecord): boolean {
+  const [was, is] = [stored?.[field.id] ?? null, facts.value(field.id)]
+  return was !== null && is !== null && was !== is && after.get(was)?.includes(is) !== true
+}
+
+/**
+ * The rules that given values break, by the field where it is said: those over nothing but what was given.
+ * The others are asked elsewhere, and by the database in any case.
  */
 export function brokenRules(
   book: Book,
   tableId: string,
   values: Readonly<Record<string, Value>>,
+  now: Now = never,
 ): Record<string, Problem> {
-  const problems: Record<string, Problem> = {}
-  if (book.rules.length === 0) return problems
-  const facts: Facts = { value: (field) => values[field] ?? null, linked: () => undefined, rows: () => [] }
-  for (const { rule, tree, fields } of ownRules(book, tableId)) {
-    if (!tree || !fields.every((field) => field in values)) continue
-    const reckon = reckons.get(tree) ?? compile(tree)
-    reckons.set(tree, reckon)
-    // Neither yes nor no refuses nothing: what isn't known can't be wrong.
-    if (reckon(facts, never) === false) problems[fields.at(-1)!] ??= { kind: 'in-own-words', words: rule.words }
-  }
-  return problems
+  const knows = (tree: Tree) => needsOf(book, tree)?.every((field) => field in values) ?? false
+  const facts = ownFacts(book, values, now)
+  const broken = askRules(book, tableId, { facts, now, knows }).filter(({ rule }) => !rule.warns && !rule.onlyNew)
+  return Object.fromEntries(
+    broken.flatMap(({ field, problem }) => (field ? [[field, problem] as const] : [])).reverse(),
+  )
 }
 
-// Rules don't speak of today.
+const needs = new WeakMap<Book, WeakMap<Tree, { readonly of: readonly string[] | undefined }>>()
+
+/** Asked for every record that is checked, so it is found once. */
+function needsOf(book: Book, tree: Tree): readonly string[] | undefined {
+  const ofBook = needs.get(book) ?? new WeakMap<Tree, { readonly of: readonly string[] | undefined }>()
+  needs.set(book, ofBook)
+  const found = ofBook.get(tree) ?? { of: ownNeeds(book, tree) }
+  ofBook.set(tree, found)
+  return found.of
+}
+
+// Rules that are always asked don't speak of today.
 const never = { moment: '0001-01-01T00:00' }
 
 /** Rules that can't hold as they are, in words; a book isn't opened with them. */

@@ -26,7 +26,7 @@ export async function linkedValues(
     const face = faceOf(book, findField(book, fact.field)!.field)
     return { name: way.join('/'), face, sql: expressionSql(book, namesOf(live), target.id, fact, 't') }
   })
-  const selected = ['1', ...ways.map((way) => way.sql)].join(', ')
+  const selected = ['1', ...ways.map((way, at) => `${way.sql} AS c${at}`)].join(', ')
   const [row] = await selectRows<(string | number | null)[]>(
     db,
     `SELECT ${selected} FROM ${namesOf(live).quoted(target.id)} AS t WHERE ${keyCondition(live, target.id)}`,

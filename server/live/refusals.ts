@@ -33,6 +33,9 @@ export function refusalOf(live: Live, tableId: string, cause: unknown): Refusal 
       return duplicate(live, table, sqlMessage)
     case 1452:
       return deadLink(live, table, sqlMessage)
+    // A trigger's own words.
+    case 1644:
+      return { field: undefined, problem: { kind: 'in-own-words', words: wordsIn(sqlMessage) } }
     case 4025:
       return brokenCheck(live, table, sqlMessage)
     case 1048:
@@ -49,18 +52,27 @@ export function refusalOf(live: Live, tableId: string, cause: unknown): Refusal 
   }
 }
 
+/** The driver writes the statement behind what the database said. */
+const wordsIn = (message: string) =>
+  message
+    .replace(/^\(conn:.*?\) /, '')
+    .split('\nsql:')[0]!
+    .trim()
+
 const fieldOfColumn = (live: Live, tableId: string, column: string | undefined) =>
   liveTable(live, tableId).columns.find((candidate) => candidate.name === column)?.field
 
 function duplicate(live: Live, table: Table, message: string): Refusal {
   const [, value = '', name = ''] = /Duplicate entry '(.*)' for key '(?:.*\.)?([^'.]+)'/s.exec(message) ?? []
   const layout = liveTable(live, table.id)
+  const rule = live.book.rules.find((one) => one.id === layout.uniques.find((unique) => unique.name === name)?.rule)
   const columns =
     name === 'PRIMARY' ? layout.primaryKey : (layout.uniques.find((unique) => unique.name === name)?.columns ?? [])
   const fields = [
     ...new Set(columns.map((column) => fieldOfColumn(live, table.id, column)).filter((id) => id !== undefined)),
   ]
   const names = fields.map((id) => fieldOf(table, id).name)
+  if (rule) return { field: fields.at(-1), problem: { kind: 'in-own-words', words: rule.words } }
   return { field: fields.at(-1), problem: { kind: 'taken', fields: names, value } }
 }
 

@@ -4,9 +4,10 @@ import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { type Database, select, transact, type Transaction } from '../database'
+import { Asking } from './asking'
 import { holdLosing, leftWithout, type Losing } from './at-least-one'
 import { type Live, namesOf } from './live'
-import { databaseErrorOf } from './refusals'
+import { databaseErrorOf, refusalOf } from './refusals'
 import { keyParams } from './rows'
 import { dropRow, holdRow, RowRefused } from './write-row'
 
@@ -121,14 +122,23 @@ export async function removeRecord(
       if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })
       const sheet = await countRemoval(db, live, tableId, ref, transaction)
       if (!sheet.blocked.ok) return sheet.blocked
+      const asking = new Asking(db, live, transaction)
+      const closed = await asking.closed(tableId, ref, undefined)
+      if (closed) return fail(closed)
+      await asking.before(tableId, ref, undefined)
       const losing = await dropRow(db, live, tableId, ref, transaction)
       const without = await leftWithout(db, live, [...losing, ...sheet.losing], transaction)
       if (without) throw new RowRefused(undefined, without)
+      const [broken] = await asking.broken()
+      if (broken && !broken.asked.own.rule.warns)
+        throw new RowRefused(undefined, { kind: 'in-own-words', words: broken.asked.own.rule.words })
       const with_ = sheet.goes.length > 0 ? ` with ${listed(sheet.goes)}` : ''
       return ok(`The ${inSentence(name)} was removed${with_}.`)
     })
   } catch (cause) {
     if (cause instanceof RowRefused) return fail(cause.problem)
+    const refusal = refusalOf(live, tableId, cause)
+    if (refusal) return fail(refusal.problem)
     if (databaseErrorOf(cause).errno !== 1451) throw cause
     // Somebody linked to it between our count and the removal.
     const sheet = await removalSheet(db, live, tableId, ref)

@@ -1,6 +1,8 @@
 import { beforeAll, expect, test } from 'vitest'
 import { addEmberlyRecords } from '@/demo/emberly/records'
 import { emberlyDesign } from '@/demo/emberly/design'
+import { tableOf } from '@/core/book'
+import { isTyped } from '@/core/kinds'
 import type { ListQuery } from '@/core/lists'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
@@ -46,11 +48,12 @@ test('the demo has the records it promises, and every time the same', async () =
 
 test('what many rows were added with is what one row alone would have', async () => {
   const sample = (await list({ table: 'visit', limit: 1 })).rows[0]!
-  const values = Object.fromEntries(Object.entries(sample.values).filter(([id]) => id !== 'visit__key'))
+  const typed = tableOf(live.book, 'visit').fields.filter(isTyped)
+  const values = Object.fromEntries(typed.map(({ id }) => [id, sample.values[id] ?? null]))
   const saved = await saveRecord(db, live, 'Averil', { table: 'visit', ref: null, rev: null, values, children: [] })
   const { row } = saved.kind === 'saved' ? saved.record : { row: sample }
   expect(row.ref).toBe('V-02501')
-  expect({ ...row.values, visit__key: null }).toEqual({ ...sample.values, visit__key: null })
+  expect(row.values).toMatchObject(values)
   await run(db, `DELETE FROM \`${live.schema}\`.visit WHERE visit_code = 'V-02501'`)
 })
 

@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { type Edit, type Field, tableOf } from '@/core/book'
-import { readRule } from '@/core/rules'
+import { readHolding } from '@/core/rules'
 import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
@@ -27,10 +27,16 @@ async function loanBook(name: string) {
   const id = await testBook(db, account, name, loans)
   const rule = async (source: string, words: string, ruleId = 'r'): Promise<void> => {
     const { book } = await stored(db, id)
-    const read = readRule(book, tableOf(book, 'loan'), source)
-    if (!('holds' in read)) throw new Error(read.words)
+    const read = readHolding(book, tableOf(book, 'loan'), source)
+    if (!read.tree) throw new Error('because' in read ? read.because : source)
     await editAll(db, account, id, [
-      { kind: 'addRule', id: ruleId, table: 'loan', holds: JSON.parse(JSON.stringify(read.holds)) as never, words },
+      {
+        kind: 'addRule',
+        id: ruleId,
+        table: 'loan',
+        says: { kind: 'holds', tree: JSON.parse(JSON.stringify(read.tree)) as never },
+        words,
+      },
     ])
   }
   const open = async () => {
@@ -108,5 +114,7 @@ test.each([
 ])('%s is no rule', async (source, words) => {
   const { id } = await loanBook('None')
   const { book } = await stored(db, id)
-  expect(readRule(book, tableOf(book, 'loan'), source)).toMatchObject({ words: expect.stringMatching(words) as string })
+  expect(readHolding(book, tableOf(book, 'loan'), source)).toMatchObject({
+    words: expect.stringMatching(words) as string,
+  })
 })

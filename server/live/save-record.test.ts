@@ -272,7 +272,7 @@ test('every link has an index behind it and every table a primary key', async ()
   expect(bare).toEqual([])
   const keyless = await select(
     db,
-    `SELECT TABLE_NAME FROM information_schema.TABLES t WHERE TABLE_SCHEMA = ? AND NOT EXISTS (SELECT 1 FROM information_schema.TABLE_CONSTRAINTS c WHERE c.TABLE_SCHEMA = t.TABLE_SCHEMA AND c.TABLE_NAME = t.TABLE_NAME AND c.CONSTRAINT_TYPE = 'PRIMARY KEY')`,
+    `SELECT TABLE_NAME FROM information_schema.TABLES t WHERE TABLE_SCHEMA = ? AND TABLE_TYPE = 'BASE TABLE' AND NOT EXISTS (SELECT 1 FROM information_schema.TABLE_CONSTRAINTS c WHERE c.TABLE_SCHEMA = t.TABLE_SCHEMA AND c.TABLE_NAME = t.TABLE_NAME AND c.CONSTRAINT_TYPE = 'PRIMARY KEY')`,
     [live.schema],
   )
   expect(keyless).toEqual([])

@@ -1,4 +1,4 @@
-import * as z from 'zod'
+import type * as z from 'zod'
 import { findLink, findTable, linksTo, tableOf } from '@/core/book'
 import type { Value } from '@/core/kinds'
 import { checkRecord, type Problems, type Values } from '@/core/records'
@@ -6,40 +6,21 @@ import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { transact, type Transaction } from '../database'
 import type { Live } from './live'
+import { Asking } from './asking'
 import { leftWithout, type Losing } from './at-least-one'
 import { beyondLimit, holdBounded } from './at-most'
 import { freeze, unfrozen } from './freezing'
 import { isPassing } from './refusals'
+import { At, noProblems, refuseBroken, refuseClosed, type SaveProblems, Warned, type Warning } from './save-problems'
+import { type Row, type SaveRequest } from './save-request'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
 import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
-
-const Values = z.record(z.string().max(40), z.string().max(200_000).nullable())
-const Row = z.strictObject({
-  /** Null for a new row. */
-  ref: z.string().max(4000).nullable(),
-  rev: z.int().nullable(),
-  values: Values,
-  removed: z.boolean().optional(),
-})
-
-/** A record as a form sends it: the values that were changed, and the rows inset in it. */
-export const SaveRequest = z.strictObject({
-  table: z.string().max(40),
-  ...Row.omit({ removed: true }).shape,
-  children: z.array(z.strictObject({ link: z.string().max(40), rows: z.array(Row).max(300) })).max(50),
-})
-export type SaveRequest = z.infer<typeof SaveRequest>
-
-/** What is wrong, by field; rows are called by their link and their place in the request, "link/0". */
-export interface SaveProblems {
-  readonly fields: Problems
-  readonly rows: Readonly<Record<string, Problems>>
-  readonly whole: readonly Problem[]
-}
 
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly record: LiveRecord }
   | { readonly kind: 'refused'; readonly problems: SaveProblems }
+  /** Nothing is saved yet; it may be, despite these. */
+  | { readonly kind: 'warned'; readonly warnings: readonly Warning[] }
   /** Somebody saved the record in the meantime; theirs, to choose from. */
   | { readonly kind: 'conflict'; readonly by: string; readonly theirs: LiveRecord }
 
@@ -64,14 +45,17 @@ export async function saveRecord(db: Catalogue, live: Live, who: string, request
         const theirs = await readRecord(db, live, request.table, request.ref!)
         return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : refusedWhole(theirs.problem)
       }
+      if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
       if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
       throw cause
     }
   }
 }
 
-const none: SaveProblems = { fields: {}, rows: {}, whole: [] }
-const refusedWhole = (problem: Problem): SaveOutcome => ({ kind: 'refused', problems: { ...none, whole: [problem] } })
+const refusedWhole = (problem: Problem): SaveOutcome => ({
+  kind: 'refused',
+  problems: { ...noProblems, whole: [problem] },
+})
 
 interface Checked {
   readonly values: Values
@@ -90,7 +74,7 @@ function check(live: Live, request: SaveRequest): Checked | SaveProblems {
   )
   for (const { link: linkId, rows: sent } of request.children) {
     const link = findLink(live.book, linkId)
-    if (!link || link.one !== request.table) return { ...none, whole: [{ kind: 'gone', what: 'link' }] }
+    if (!link || link.one !== request.table) return { ...noProblems, whole: [{ kind: 'gone', what: 'link' }] }
     sent.forEach((row, at) => {
       if (row.removed) return
       const own = onlyKnown(live, link.many, row.values)
@@ -113,13 +97,6 @@ function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, 
   return Object.fromEntries(Object.entries(values).filter(([id]) => known.has(id)))
 }
 
-/** A refusal with the place it belongs to. */
-class At extends Error {
-  constructor(readonly problems: SaveProblems) {
-    super('refused')
-  }
-}
-
 async function write(
   db: Catalogue,
   live: Live,
@@ -128,14 +105,19 @@ async function write(
   { values, rows }: Checked,
   transaction: Transaction,
 ): Promise<LiveRecord> {
+  const asking = new Asking(db, live, transaction)
+  await refuseClosed(live, asking, request, values, rows)
   const losing: Losing[] = []
   const freezing = await unfrozen(db, live, request.table, request.ref, values, transaction)
   const bounded = await holdBounded(db, live, request.table, request.ref, values, transaction)
+  await asking.before(request.table, request.ref, values)
   const ref = await placed(
-    (field, problem) => (field ? { ...none, fields: { [field]: problem } } : { ...none, whole: [problem] }),
+    (field, problem) => (field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] }),
     () => writeParent(db, live, who, request, values, losing, transaction),
   )
+  await asking.after(request.table, ref, values, request.ref === null)
   const parentKey = keyParams(live, request.table, ref)!
+  const places = new Map<string, string>([[`${request.table} ${ref}`, '']])
   for (const { link: linkId, rows: sent } of request.children) {
     const link = findLink(live.book, linkId)!
     // Removals first, so that a row taken out and entered again doesn't meet itself.
@@ -145,13 +127,17 @@ async function write(
       const written = { ...rows.get(name), [link.field]: ref }
       if (!row.removed)
         bounded.push(...(await holdBounded(db, live, link.many, row.ref, written, transaction, link.id)))
-      await placed(
+      await asking.before(link.many, row.ref, row.removed ? undefined : written)
+      const childRef = await placed(
         (field, problem) =>
           field && field !== link.field
-            ? { ...none, rows: { [name]: { [field]: problem } } }
-            : { ...none, rows: { [name]: { '': problem } } },
+            ? { ...noProblems, rows: { [name]: { [field]: problem } } }
+            : { ...noProblems, rows: { [name]: { '': problem } } },
         () => writeChild(db, live, who, link, row, written, losing, transaction),
       )
+      if (childRef === undefined) continue
+      places.set(`${link.many} ${childRef}`, name)
+      await asking.after(link.many, childRef, written, row.ref === null)
     }
   }
   for (const link of linksTo(live.book, request.table).filter((one) => one.least === 1 && one.many !== request.table)) {
@@ -161,15 +147,16 @@ async function write(
         table: tableOf(live.book, request.table).name,
         child: tableOf(live.book, link.many).name,
       }
-      throw new At({ ...none, whole: [problem] })
+      throw new At({ ...noProblems, whole: [problem] })
     }
   }
   const beyond = await beyondLimit(db, live, bounded, transaction)
-  if (beyond) throw new At({ ...none, whole: [beyond] })
+  if (beyond) throw new At({ ...noProblems, whole: [beyond] })
   // Last, when what was taken out may have been put elsewhere by the same save.
   const without = await leftWithout(db, live, losing, transaction)
-  if (without) throw new At({ ...none, whole: [without] })
+  if (without) throw new At({ ...noProblems, whole: [without] })
   await freeze(db, live, request.table, ref, freezing, transaction)
+  refuseBroken(await asking.broken(request.despite), places)
   const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
   const record = await readRecord(db, live, request.table, ref, transaction, sentOnly)
   if (!record.ok) throw new Error('Expected the record that was just saved.')
@@ -214,13 +201,10 @@ async function writeChild(
   values: Values,
   losing: Losing[],
   transaction: Transaction,
-): Promise<void> {
-  if (row.ref === null) {
-    if (!row.removed) await addRow(db, live, link.many, values, who, transaction)
-    return
-  }
+): Promise<string | undefined> {
+  if (row.ref === null) return row.removed ? undefined : addRow(db, live, link.many, values, who, transaction)
   const held = await holdRow(db, live, link.many, row.ref, transaction)
-  if (!held && row.removed) return
+  if (!held && row.removed) return undefined
   if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, link.many).name })
   if (held.rev !== row.rev) throw new Conflict(held.by)
   losing.push(
@@ -228,4 +212,5 @@ async function writeChild(
       ? await dropRow(db, live, link.many, row.ref, transaction)
       : await changeRow(db, live, link.many, row.ref, values, who, transaction)),
   )
+  return row.removed ? undefined : row.ref
 }

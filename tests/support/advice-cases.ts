@@ -70,16 +70,19 @@ const ruled = (with_: string | number): Edit[] => [
     id: 'rule',
     table: 'job',
     words: 'Give the hours.',
-    holds: {
-      kind: 'binary',
-      operator: '=',
-      left: { kind: 'fact', over: [], field: 'job_hours', type: { is: 'exact', whole: 10, scale: 0 } },
-      right: {
-        kind: 'literal',
-        value: String(with_),
-        type: typeof with_ === 'number' ? { is: 'exact', whole: 1, scale: 0 } : { is: 'text' },
+    says: {
+      kind: 'holds',
+      tree: {
+        kind: 'binary',
+        operator: '=',
+        left: { kind: 'fact', over: [], field: 'job_hours', type: { is: 'exact', whole: 10, scale: 0 } },
+        right: {
+          kind: 'literal',
+          value: String(with_),
+          type: typeof with_ === 'number' ? { is: 'exact', whole: 1, scale: 0 } : { is: 'text' },
+        },
+        type: { is: 'truth' },
       },
-      type: { is: 'truth' },
     },
   },
 ]

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Book, Edit } from '@/core/book'
+import type { Book, Edit, Field } from '@/core/book'
 import { isDerived, kindNames } from '@/core/kinds'
 
 const typedKinds = kindNames.filter((kind) => !isDerived({ kind }))
@@ -23,7 +23,7 @@ export const dice: fc.Arbitrary<Dice> = fc.record({
 })
 
 /** The expression that a field is blank, or that it isn't. */
-function isFilled(field: string, blank: boolean): Extract<Edit, { kind: 'addRule' }>['holds'] {
+function isFilled(field: string, blank: boolean): Field['source'] & object {
   const truth = { is: 'truth' }
   const isNull = { kind: 'isNull', of: { kind: 'fact', over: [], field, type: { is: 'text' } }, type: truth }
   return blank ? isNull : { kind: 'not', of: isNull, type: truth }
@@ -236,10 +236,10 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     case 34:
     case 35: {
       const spoken = yes[0] ? own.filter((one) => some.includes(one.id)) : own
-      const holds = isFilled(spoken.find((one) => one.kind !== 'link')?.id ?? 'nobody', yes[1]!)
+      const tree = isFilled(spoken.find((one) => one.kind !== 'link')?.id ?? 'nobody', yes[1]!)
       return yes[2] && book.rules.length > 0
-        ? { kind: 'changeRule', rule: one(book.rules, 3), ...(yes[3] ? { words } : { holds }) }
-        : { kind: 'addRule', id: id(0), table: table(0), holds, words }
+        ? { kind: 'changeRule', rule: one(book.rules, 3), ...(yes[3] ? { words } : { says: { kind: 'holds', tree } }) }
+        : { kind: 'addRule', id: id(0), table: table(0), says: { kind: 'holds', tree }, words }
     }
     case 36:
       return { kind: 'removeRule', rule: one(book.rules, 0) }

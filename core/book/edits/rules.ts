@@ -1,6 +1,6 @@
 import * as z from 'zod'
-import { fail, ok, type Result } from '../../words'
-import { type Book, limits, type Rule } from '../book'
+import { fail, type Json, ok, type Result } from '../../words'
+import { type Book, limits, type Rule, RuleSays } from '../book'
 import { dropPart, putRule, setKeys } from '../build-steps'
 import { findTable } from '../find'
 import { type EditKind, Id, orNothing } from './edit-kind'
@@ -15,16 +15,24 @@ function readWords(typed: string): Result<string> {
   return text.length > 200 ? fail({ kind: 'too-long', limit: 200, length: text.length }) : ok(text)
 }
 
-const AddRule = z.strictObject({ kind: z.literal('addRule'), id: Id, table: Id, holds: z.json(), words: typedWords })
+const AddRule = z.strictObject({
+  kind: z.literal('addRule'),
+  id: Id,
+  table: Id,
+  says: RuleSays,
+  words: typedWords,
+  onlyNew: z.literal(true).optional(),
+  warns: z.literal(true).optional(),
+})
 
-/** A rule over the facts of one table's records, and what staff read when it refuses. */
+/** A rule for one table's records, and what staff read when it refuses. */
 export const addRule: EditKind<z.infer<typeof AddRule>> = {
   schema: AddRule,
-  steps(book, { id, table, holds, words }) {
-    if (!findTable(book, table)) return fail({ kind: 'gone', what: 'table' })
+  steps(book, { kind: _kind, words, ...rule }) {
+    if (!findTable(book, rule.table)) return fail({ kind: 'gone', what: 'table' })
     if (book.rules.length >= limits.rules) return fail({ kind: 'too-many', what: 'rule', limit: limits.rules })
     const said = readWords(words)
-    return said.ok ? ok([putRule({ id, table, holds, words: said.value })]) : said
+    return said.ok ? ok([putRule({ ...rule, words: said.value })]) : said
   },
   say: (book, { table }) => `Add a rule for ${findTable(book, table)?.name ?? 'a table'}`,
 }
@@ -35,17 +43,27 @@ const ruleWords = (book: Book, id: string) => `“${ruleOf(book, id)?.words ?? '
 const ChangeRule = z.strictObject({
   kind: z.literal('changeRule'),
   rule: Id,
-  holds: z.json().optional(),
+  says: RuleSays.optional(),
   words: typedWords.optional(),
+  onlyNew: z.boolean().optional(),
+  warns: z.boolean().optional(),
 })
 
 export const changeRule: EditKind<z.infer<typeof ChangeRule>> = {
   schema: ChangeRule,
-  steps(book, { rule: id, holds, words }) {
+  steps(book, { rule: id, says, words, onlyNew, warns }) {
     const rule = ruleOf(book, id)
     if (!rule) return gone
     const said = readWords(words ?? rule.words)
-    return said.ok ? orNothing(setKeys(rule, id, { holds: holds ?? rule.holds, words: said.value })) : said
+    if (!said.ok) return said
+    return orNothing(
+      setKeys(rule, id, {
+        says: (says ?? rule.says) as Json,
+        words: said.value,
+        onlyNew: (onlyNew ?? rule.onlyNew) ? true : undefined,
+        warns: (warns ?? rule.warns) ? true : undefined,
+      }),
+    )
   },
   say: (book, { rule }) => `Change the rule ${ruleWords(book, rule)}`,
 }

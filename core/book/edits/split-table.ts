@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { fail, ok } from '../../words'
+import { fail, type Json, ok } from '../../words'
 import { type Book, type Field, limits, type Link, type Table } from '../book'
 import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
 import { findTable } from '../find'
@@ -72,8 +72,8 @@ const newTable = (id: string, keyField: string, name: string, moving: readonly F
 /** A rule goes with the fields it speaks of; where they part, it can hold no more. */
 function rulesFollow(book: Book, from: Table, moving: ReadonlySet<string>, to: string): Step[] {
   const staying = new Set(from.fields.map((field) => field.id).filter((id) => !moving.has(id)))
-  const concerned = book.rules.filter((rule) => rule.table === from.id && speaksOf(rule.holds, moving))
-  const parted = concerned.filter((rule) => speaksOf(rule.holds, staying))
+  const concerned = book.rules.filter((rule) => rule.table === from.id && speaksOf(rule.says as Json, moving))
+  const parted = concerned.filter((rule) => speaksOf(rule.says as Json, staying))
   return [
     ...concerned.filter((rule) => !parted.includes(rule)).flatMap((rule) => setKeys(rule, rule.id, { table: to })),
     ...dropRules(book, parted),

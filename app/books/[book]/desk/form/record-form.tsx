@@ -18,6 +18,7 @@ import { LiveFactsOf } from './live-facts'
 import { officeNow } from '@/app/office-now'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
+import { WarningDialog } from './warning-dialog'
 
 export interface RecordFormHandle {
   readonly save: () => Promise<boolean>
@@ -57,6 +58,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   })
   const [whole, setWhole] = useState<readonly string[]>([])
   const [clash, setClash] = useState<Clash>()
+  const [warned, setWarned] = useState<Warned>()
   const [busy, setBusy] = useState(false)
   const frame = useRef<HTMLFormElement>(null)
   // Read here, because the form library only keeps up what a component reads while it draws.
@@ -75,7 +77,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     return () => watching.unsubscribe()
   }, [form, id, tableId, stored, nested])
 
-  async function send(revs?: Clash['revs']): Promise<boolean> {
+  async function send(revs?: Clash['revs'], despite: readonly string[] = []): Promise<boolean> {
     const text = form.getValues()
     const checked = checkForm(book, tableId, text, now)
     await form.trigger()
@@ -95,6 +97,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
         ...child,
         rows: child.rows.map((row) => ({ ...row, rev: revs?.rows.get(row.ref ?? '') ?? row.rev })),
       })),
+      ...(despite.length > 0 && { despite: [...despite] }),
     }).catch(() => undefined)
     setBusy(false)
     if (!result?.ok) {
@@ -104,6 +107,10 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     const outcome = result.value
     if (outcome.kind === 'conflict') {
       setClash({ by: outcome.by, theirs: outcome.theirs, mine: text, start })
+      return false
+    }
+    if (outcome.kind === 'warned') {
+      setWarned({ warnings: outcome.warnings, revs })
       return false
     }
     if (outcome.kind === 'refused') {
@@ -182,6 +189,19 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
           {layout.foot.length > 0 && <FormFoot fields={layout.foot} />}
         </LiveFactsOf>
       </form>
+      {warned && (
+        <WarningDialog
+          warnings={warned.warnings}
+          onClose={() => setWarned(undefined)}
+          onSave={() => {
+            setWarned(undefined)
+            void send(
+              warned.revs,
+              warned.warnings.map((warning) => warning.rule),
+            )
+          }}
+        />
+      )}
       {clash && (
         <ConflictDialog
           tableId={tableId}
@@ -196,6 +216,11 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
       )}
     </FormProvider>
   )
+}
+
+interface Warned {
+  readonly warnings: readonly { readonly rule: string; readonly words: string }[]
+  readonly revs: Clash['revs'] | undefined
 }
 
 function DraftNote({ onDiscard }: { readonly onDiscard: () => void }) {

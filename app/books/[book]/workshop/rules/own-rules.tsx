@@ -4,7 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { type FormEvent, useState } from 'react'
 import type { Table } from '@/core/book'
 import { writtenName } from '@/core/expressions'
-import { type OwnRule, readRule } from '@/core/rules'
+import { type OwnRule, readHolding } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, IconButton, Labelled, Tag, TextBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -56,15 +56,18 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
   const [source, setSource] = useState(own?.source ?? '')
   const [words, setWords] = useState(own?.rule.words ?? '')
   const table = book.tables.find((one) => one.id === tableId) ?? first
-  const read = readRule(book, table, source)
-  const wrong = 'words' in read && source.trim() !== '' ? read : undefined
+  const read = readHolding(book, table, source)
+  const wrong =
+    'because' in read && source.trim() !== ''
+      ? { words: read.because, start: read.start ?? 0, end: read.end ?? 0 }
+      : undefined
   const keep = (event: FormEvent) => {
     event.preventDefault()
-    if (!('holds' in read)) return
-    const holds = JSON.parse(JSON.stringify(read.holds)) as never
+    if (!read.tree) return
+    const says = { kind: 'holds' as const, tree: JSON.parse(JSON.stringify(read.tree)) as never }
     const kept = own
-      ? edit({ kind: 'changeRule', rule: own.rule.id, holds, words })
-      : edit({ kind: 'addRule', id: freshId(), table: table.id, holds, words })
+      ? edit({ kind: 'changeRule', rule: own.rule.id, says, words })
+      : edit({ kind: 'addRule', id: freshId(), table: table.id, says, words })
     if (kept) onClose()
   }
   return (
@@ -76,7 +79,7 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
       actions={
         <>
           <Button onClick={onClose}>Leave it</Button>
-          <Button look="main" type="submit" form="rule-form" disabled={!('holds' in read) || !words.trim()}>
+          <Button look="main" type="submit" form="rule-form" disabled={!read.tree || !words.trim()}>
             {own ? 'Keep the change' : 'Add the rule'}
           </Button>
         </>
@@ -102,7 +105,7 @@ export function RuleDialog({ own, table: first, onClose }: DialogProps) {
           source={source}
           placeholder={placeholderFor(table)}
           wrong={wrong}
-          sound={'holds' in read ? 'It can be kept.' : undefined}
+          sound={read.tree ? 'It can be kept.' : undefined}
           autoFocus
           onChange={setSource}
         />

@@ -1,0 +1,183 @@
+import { type Book, type Field, findField, type Rule, type Table } from '../book'
+import { allNodesOf, faceOf, readExpression, readKept, type Tree } from '../expressions'
+import { isDerived, kindOf } from '../kinds'
+import { inSentence, type Json, listed } from '../words'
+
+/** A rule with its names looked up. */
+export type Reading =
+  | {
+      readonly kind: 'holds'
+      readonly tree: Tree
+      /** It speaks of nothing but what is typed into the record, so the record's own row can be held to it. */
+      readonly alone: boolean
+    }
+  | { readonly kind: 'together'; readonly fields: readonly Field[]; readonly blanks: 'differ' | 'alike' }
+  | {
+      readonly kind: 'apart'
+      readonly same: readonly Field[]
+      readonly from: Field
+      readonly to: Field
+      readonly unless?: Tree
+    }
+  | { readonly kind: 'closed'; readonly once: Tree; readonly except: readonly string[]; readonly rows: boolean }
+  | {
+      readonly kind: 'follows'
+      readonly field: Field
+      /** For each word those that may come after it; a word that isn't here stays. */
+      readonly after: ReadonlyMap<string, readonly string[]>
+    }
+
+export type Read =
+  { readonly reading: Reading } | { readonly because: string; readonly start?: number; readonly end?: number }
+
+type Asked = Pick<Rule, 'table' | 'says' | 'onlyNew' | 'warns'>
+
+/** Looks a rule's names up, or says why it can't hold as it is. */
+export function readRuleSays(book: Book, table: Table, rule: Omit<Asked, 'table'>): Read {
+  const read = lookUp(book, table, rule)
+  if (!('reading' in read) || table.key.length > 0) return read
+  const { reading } = read
+  const byRow =
+    reading.kind === 'follows' || (reading.kind === 'holds' && reading.alone && !rule.onlyNew && !rule.warns)
+  return byRow
+    ? read
+    : { because: `It looks at several records, which ${table.name} can’t tell apart without a key. Give it one first.` }
+}
+
+function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 'table'>): Read {
+  const own = (id: string) => table.fields.find((field) => field.id === id)
+  switch (says.kind) {
+    case 'holds': {
+      const read = readKept(book, table, says.tree as Json)
+      return 'problem' in read ? { because: read.problem.words } : asHolding(book, table, read.tree, onlyNew ?? warns)
+    }
+    case 'together': {
+      const fields = says.fields.map(own)
+      return fields.every((field) => field !== undefined) ? together(table, fields, says.blanks) : gone(table)
+    }
+    case 'apart': {
+      const [same, from, to] = [says.same.map(own), own(says.from), own(says.to)]
+      if (!from || !to || !same.every((field) => field !== undefined)) return gone(table)
+      return apart(book, table, { same, from, to }, says.unless as Json | undefined)
+    }
+    case 'closed': {
+      const read = readKept(book, table, says.once as Json)
+      if ('problem' in read) return { because: read.problem.words }
+      const because = truthHindrance(read.tree)
+      return because
+        ? { because }
+        : { reading: { kind: 'closed', once: read.tree, except: says.except, rows: says.rows } }
+    }
+    case 'follows': {
+      const field = own(says.field)
+      const word = (id: string) => field?.choices?.find((choice) => choice.id === id)?.word
+      if (field?.kind !== 'pick')
+        return { because: `It speaks of the choices of a pick, which ${table.name} no longer has.` }
+      const after = says.steps.flatMap(({ from, to }) => {
+        const before = word(from)
+        return before === undefined ? [] : [[before, to.flatMap((id) => word(id) ?? [])] as const]
+      })
+      return { reading: { kind: 'follows', field, after: new Map(after) } }
+    }
+  }
+}
+
+const gone = (table: Table): Read => ({ because: `It speaks of fields that ${table.name} no longer has.` })
+
+/** Reads what was typed as something that must hold. */
+export function readHolding(
+  book: Book,
+  table: Table,
+  source: string,
+  passing = false,
+): Read & { readonly tree?: Tree } {
+  const read = readExpression(book, table, source)
+  if ('problem' in read) return { because: read.problem.words, start: read.problem.start, end: read.problem.end }
+  const asked = asHolding(book, table, read.tree, passing)
+  return 'reading' in asked ? { ...asked, tree: read.tree } : { ...asked, start: 0, end: source.length }
+}
+
+const truthHindrance = (tree: Tree) =>
+  tree.type.is === 'truth' ? undefined : 'A rule is something that is true or not, such as a comparison.'
+
+/** `passing`: asked at one moment alone, so that it may speak of today. */
+function asHolding(book: Book, table: Table, tree: Tree, passing?: boolean): Read {
+  const because = truthHindrance(tree)
+  if (because) return { because }
+  const nodes = allNodesOf(book, tree)
+  if (!passing && nodes.some((node) => node.kind === 'call' && node.name.startsWith('CURRENT')))
+    return {
+      because:
+        'A rule that changes from day to day can’t always hold. Let it be asked of new records alone, or compare with a field that keeps the day.',
+    }
+  const facts = nodes.filter((node) => node.kind === 'fact')
+  const gathers = nodes.some((node) => node.kind === 'aggregate')
+  if (facts.length === 0 && !gathers)
+    return { because: `A rule speaks of at least one fact of ${inSentence(table.name)}.` }
+  const alone =
+    !gathers &&
+    facts.every(({ over, field }) => over.length === 0 && findField(book, field)!.field.kind !== 'link') &&
+    facts.every(({ field }) => !isFrozen(findField(book, field)!.field))
+  return { reading: { kind: 'holds', tree, alone } }
+}
+
+const isFrozen = (field: Field) => field.freezes !== undefined
+
+function together(table: Table, fields: readonly Field[], blanks: 'differ' | 'alike'): Read {
+  const unfit = fields.find(
+    (field) =>
+      ['passage', 'file', 'tick'].includes(kindOf(field.kind).control) || (isDerived(field) && field.kind !== 'copied'),
+  )
+  if (unfit) return { because: `${unfit.name} of ${table.name} can’t be compared for being the same.` }
+  return { reading: { kind: 'together', fields, blanks } }
+}
+
+function apart(
+  book: Book,
+  table: Table,
+  spans: { readonly same: readonly Field[]; readonly from: Field; readonly to: Field },
+  unless: Json | undefined,
+): Read {
+  const [from, to] = [faceOf(book, spans.from), faceOf(book, spans.to)]
+  if (from.kind !== to.kind || !['date', 'dateTime', 'time'].includes(from.kind))
+    return { because: `${from.name} and ${to.name} must both be dates, both dates with times, or both times.` }
+  if (spans.same.some((field) => isDerived(field)))
+    return { because: `What is the same must be typed or linked in ${table.name} itself.` }
+  if (unless === undefined) return { reading: { kind: 'apart', ...spans } }
+  const read = readKept(book, table, unless)
+  if ('problem' in read) return { because: read.problem.words }
+  const because = truthHindrance(read.tree)
+  return because ? { because } : { reading: { kind: 'apart', ...spans, unless: read.tree } }
+}
+
+/** The rule in words, as far as it can still be told; what is written is shown as it is written. */
+export function sayRule(book: Book, table: Table, { says }: Pick<Rule, 'says'>): string {
+  const name = (id: string) => findField(book, id)?.field.name ?? 'a field that is gone'
+  const written = (tree: unknown) => readKept(book, table, tree as Json).source
+  switch (says.kind) {
+    case 'holds':
+      return written(says.tree)
+    case 'together':
+      return `no two have the same ${listed(says.fields.map(name))}${says.blanks === 'alike' ? ', blanks counting as alike' : ''}`
+    case 'apart': {
+      const unless = says.unless === undefined ? '' : `, unless ${written(says.unless)}`
+      const same = says.same.length > 0 ? ` for the same ${listed(says.same.map(name))}` : ''
+      return `no two overlap from ${name(says.from)} to ${name(says.to)}${same}${unless}`
+    }
+    case 'closed': {
+      const except = says.except.length > 0 ? ` but ${listed(says.except.map(name))}` : ''
+      return `nothing${except} changes once ${written(says.once)}`
+    }
+    case 'follows': {
+      const field = findField(book, says.field)?.field
+      const word = (id: string) => field?.choices?.find((choice) => choice.id === id)?.word
+      const steps = says.steps.flatMap(({ from, to }) => {
+        const after = to.flatMap((id) => word(id) ?? [])
+        return word(from) === undefined
+          ? []
+          : [`${word(from)!} → ${after.length > 0 ? listed(after, 'or') : 'nothing else'}`]
+      })
+      return `${name(says.field)}: ${steps.join(' · ')}`
+    }
+  }
+}

@@ -1,0 +1,196 @@
+import { linkOf, linksFrom, type Link, tableOf } from '@/core/book'
+import { expressionSql } from '@/core/expressions'
+import { keyColumns, leafOf } from '@/core/lists'
+import { kindOf } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { brokenSql, concernedSql, rowColumns } from '@/core/opening'
+import { refOf, type Values } from '@/core/records'
+import { type AskedRule, askedRules, isPartOf, ownRules, type Watch } from '@/core/rules'
+import type { Problem } from '@/core/words'
+import type { Catalogue } from '../catalogue'
+import { run, select, selectRows, type Transaction } from '../database'
+import { type Live, namesOf } from './live'
+import { keyCondition, keyParams } from './rows'
+
+type Params = readonly (string | number | null)[]
+
+/** A record that breaks a rule now that everything is written. */
+export interface BrokenRecord {
+  readonly asked: AskedRule
+  readonly ref: string
+}
+
+interface Looking {
+  readonly asked: AskedRule
+  readonly watch: Watch
+}
+
+/**
+ * Asks the rules that look at several records, once a transaction has written all it has to write. The
+ * database would ask after every row; this waits, so that a record and its rows may come in any order.
+ */
+export class Asking {
+  private readonly questions = new Map<
+    string,
+    { readonly asked: AskedRule; readonly sql: string; readonly params: Params }
+  >()
+  private readonly held = new Set<string>()
+
+  constructor(
+    private readonly db: Catalogue,
+    private readonly live: Live,
+    private readonly transaction: Transaction,
+  ) {}
+
+  private looking(tableId: string): Looking[] {
+    return askedRules(this.live.book).flatMap((asked) =>
+      asked.watches.filter(({ table }) => table.id === tableId).map((watch) => ({ asked, watch })),
+    )
+  }
+
+  /**
+   * Before a row is added (no reference), changed, or removed (no values): holds what many writers have in
+   * common, and notes on which records the row hangs until now.
+   */
+  async before(tableId: string, ref: string | null, values: Values | undefined): Promise<void> {
+    for (const { asked, watch } of this.looking(tableId)) {
+      const last = watch.hops.at(-1)
+      if (ref !== null && values && !touches(watch, values)) continue
+      if (last?.to === 'rows') {
+        const link = linksFrom(this.live.book, tableId).find((one) => one.id === last.link)!
+        if (watch.hops.length === 1 && values?.[link.field]) await this.hold(link, values[link.field]!)
+        if (ref === null) continue
+        const stands = await this.row(
+          tableId,
+          ref,
+          rowColumns(this.live.book, namesOf(this.live), tableOf(this.live.book, asked.own.table.id), watch.hops),
+        )
+        if (watch.hops.length === 1 && stands) await this.holdKey(link, stands)
+        this.ask(asked, watch, stands)
+      } else if (!last && asked.reading.kind !== 'holds' && values) await this.holdSame(asked, tableId, ref, values)
+    }
+  }
+
+  /** After a row was written: its rules, and those of the records that look at it. */
+  async after(tableId: string, ref: string, values: Values, isNew: boolean): Promise<void> {
+    for (const { asked, watch } of this.looking(tableId)) {
+      if (!isNew && (asked.own.rule.onlyNew || !touches(watch, values))) continue
+      if (asked.own.rule.onlyNew && watch.hops.length > 0) continue
+      if (isNew && watch.hops.at(-1)?.to === 'one') continue
+      if (watch.hops.at(-1)?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref))
+      else this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
+    }
+  }
+
+  private columns = (asked: AskedRule, watch: Watch) =>
+    rowColumns(this.live.book, namesOf(this.live), asked.own.table, watch.hops)
+
+  private ask(asked: AskedRule, watch: Watch, params: Params | undefined): void {
+    if (!params || params.includes(null)) return
+    const { book } = this.live
+    const names = namesOf(this.live)
+    const { table } = asked.own
+    const keys = keyColumns(table, names).map((column) => `t.${quoteName(column.name)}`)
+    const concerned = concernedSql(book, names, table, watch.hops, () => '?')
+    const sql = `SELECT ${keys.join(', ')} ${concerned} AND ${brokenSql(book, names, asked)} LIMIT 1`
+    this.questions.set(JSON.stringify([asked.own.rule.id, concerned, params]), { asked, sql, params })
+  }
+
+  private async row(tableId: string, ref: string, columns: readonly string[]): Promise<Params | undefined> {
+    const key = keyParams(this.live, tableId, ref)
+    if (!key) return undefined
+    const [row] = await selectRows<(string | number | null)[]>(
+      this.db,
+      `SELECT ${columns.map(quoteName).join(', ')} FROM ${namesOf(this.live).quoted(tableId)} WHERE ${keyCondition(this.live, tableId)}`,
+      key,
+      this.transaction,
+    )
+    return row
+  }
+
+  private async hold(link: Link, ref: string): Promise<void> {
+    const key = keyParams(this.live, link.one, ref)
+    if (key) await this.holdKey(link, key)
+  }
+
+  private async holdKey(link: Link, key: Params): Promise<void> {
+    const name = JSON.stringify([link.one, key.map(String)])
+    if (key.includes(null) || this.held.has(name)) return
+    this.held.add(name)
+    const sql = `SELECT 1 FROM ${namesOf(this.live).quoted(link.one)} WHERE ${keyCondition(this.live, link.one)} FOR UPDATE`
+    await select(this.db, sql, key, this.transaction)
+  }
+
+  /** Records that may stand in each other's way are written one after the other. */
+  private async holdSame(
+    { own, reading }: AskedRule,
+    tableId: string,
+    ref: string | null,
+    values: Values,
+  ): Promise<void> {
+    const same = reading.kind === 'apart' ? reading.same : reading.kind === 'together' ? reading.fields : []
+    const linked = same.find((field) => field.kind === 'link')
+    if (!linked) return this.holdRule(own.rule.id)
+    const link = linkOf(this.live.book, linked.id)
+    const given = values[linked.id]
+    if (given) return this.hold(link, given)
+    const columns = namesOf(this.live)
+      .columns(tableId, linked.id)
+      .map((column) => column.name)
+    const key = ref === null ? undefined : await this.row(tableId, ref, columns)
+    if (key) await this.holdKey(link, key)
+  }
+
+  /** Where records have no linked one in common, all that the rule is for are written one after the other. */
+  private async holdRule(ruleId: string): Promise<void> {
+    await run(
+      this.db,
+      `INSERT INTO ${quoteName(this.db.catalogue)}.counts (book_id, field_id, period, last) VALUES (?, ?, 'rule', 0) ON DUPLICATE KEY UPDATE last = last`,
+      [this.live.id, ruleId],
+      this.transaction,
+    )
+  }
+
+  /** What is broken; one record a question. Warnings that were read and passed over are left out. */
+  async broken(despite: readonly string[] = []): Promise<BrokenRecord[]> {
+    const found: BrokenRecord[] = []
+    for (const { asked, sql, params } of this.questions.values()) {
+      if (asked.own.rule.warns && despite.includes(asked.own.rule.id)) continue
+      const [row] = await selectRows<(string | number)[]>(this.db, sql, params, this.transaction)
+      if (!row) continue
+      const leaves = keyColumns(asked.own.table, namesOf(this.live)).map((column) =>
+        leafOf(this.live.book, column.leaf),
+      )
+      found.push({ asked, ref: refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value))) })
+    }
+    return found
+  }
+
+  /** Whether a record that a row is part of, now or by what is about to be written, is closed; the words for it. */
+  async closed(tableId: string, ref: string | null, values: Values | undefined): Promise<Problem | undefined> {
+    const { book } = this.live
+    const names = namesOf(this.live)
+    for (const link of linksFrom(book, tableId).filter((one) => isPartOf(book, one))) {
+      for (const { rule, reading } of ownRules(book, link.one)) {
+        if (reading?.kind !== 'closed' || !reading.rows || rule.warns) continue
+        const columns = names.columns(tableId, link.field).map((column) => column.name)
+        const given = values?.[link.field]
+        const keys = [
+          given ? keyParams(this.live, link.one, given) : undefined,
+          ref === null ? undefined : await this.row(tableId, ref, columns),
+        ]
+        for (const key of keys) {
+          if (!key || key.includes(null)) continue
+          const once = expressionSql(book, names, link.one, reading.once, 't')
+          const sql = `SELECT 1 FROM ${names.quoted(link.one)} AS t WHERE ${keyCondition(this.live, link.one)} AND ${once}`
+          if ((await select(this.db, sql, key, this.transaction)).length > 0)
+            return { kind: 'in-own-words', words: rule.words }
+        }
+      }
+    }
+    return undefined
+  }
+}
+
+/** Whether any of the facts that matter is among those that are written. */
+const touches = ({ fields }: Watch, values: Values) => [...fields].some((id) => id in values)
