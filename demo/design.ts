@@ -1,4 +1,4 @@
-import { type Edit, type Field, type Link, make, type Book, tableOf } from '@/core/book'
+import { type Edit, type Field, type Link, make, type Book, type RuleSays, tableOf } from '@/core/book'
 import { readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
 import { wordProblem } from '@/core/words'
@@ -12,6 +12,23 @@ interface Tied {
   readonly label?: string
   readonly as?: string
 }
+
+interface Asked {
+  readonly onlyNew?: true
+  readonly warns?: true
+}
+
+type Said =
+  | { readonly kind: 'together'; readonly fields: readonly string[]; readonly blanks: 'differ' | 'alike' }
+  | {
+      readonly kind: 'apart'
+      readonly same: readonly string[]
+      readonly from: string
+      readonly to: string
+      readonly unless?: string
+    }
+  | { readonly kind: 'closed'; readonly once: string; readonly except: readonly string[]; readonly rows: boolean }
+  | { readonly kind: 'follows'; readonly field: string; readonly steps: Readonly<Record<string, readonly string[]>> }
 
 const idOf = (...names: readonly string[]) =>
   names
@@ -63,12 +80,60 @@ export class DesignWriter {
     settings: Settings = {},
     freezes?: string,
   ): void {
-    const kept = (written: string) => {
-      const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
-      if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
-      return JSON.parse(JSON.stringify(read.tree)) as never
-    }
+    const kept = (written: string) => this.kept(table, written)
     this.field(table, name, holds, { ...settings, source: kept(source), ...(freezes && { freezes: kept(freezes) }) })
+  }
+
+  /** At most so many rows of a table for each record that it leads to, or of those that meet a condition. */
+  limit(many: string, one: string, most: number, when?: { readonly field: string; readonly is: string }): void {
+    const limit = {
+      id: idOf(many, one, 'limit'),
+      most,
+      ...(when && { when: { field: idOf(many, when.field), is: when.is } }),
+    }
+    const link = this.book.links.find((other) => other.many === idOf(many) && other.one === idOf(one))
+    this.make({ kind: 'limitLink', link: link!.id, limits: [limit] })
+  }
+
+  /** A rule written as an expression, and what staff read. */
+  rule(table: string, holds: string, words: string, more: Asked = {}): void {
+    this.make({ ...this.newRule(table, words), says: { kind: 'holds', tree: this.kept(table, holds) }, ...more })
+  }
+
+  /** A rule of another kind; its fields, choices and expressions by their names. */
+  ruleThat(table: string, words: string, says: Said): void {
+    const field = (name: string) => idOf(table, name)
+    this.make({ ...this.newRule(table, words), says: this.says(table, says, field) })
+  }
+
+  private newRule = (table: string, words: string) =>
+    ({ kind: 'addRule', id: `rule-${this.book.rules.length + 1}`, table: idOf(table), words }) as const
+
+  private says(table: string, says: Said, field: (name: string) => string): RuleSays {
+    switch (says.kind) {
+      case 'together':
+        return { ...says, fields: says.fields.map(field) }
+      case 'apart': {
+        const { unless, ...rest } = says
+        const spans = { same: rest.same.map(field), from: field(rest.from), to: field(rest.to) }
+        return { kind: 'apart', ...spans, ...(unless && { unless: this.kept(table, unless) }) }
+      }
+      case 'closed':
+        return { ...says, once: this.kept(table, says.once), except: says.except.map(field) }
+      case 'follows': {
+        const steps = Object.entries(says.steps).map(([from, to]) => ({
+          from: idOf(from),
+          to: to.map((word) => idOf(word)),
+        }))
+        return { kind: 'follows', field: field(says.field), steps }
+      }
+    }
+  }
+
+  private kept(table: string, written: string) {
+    const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
+    if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
+    return JSON.parse(JSON.stringify(read.tree)) as never
   }
 
   choices(...words: readonly string[]): Settings {

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { emptyBook } from '../book'
 import { plainLook } from '../kinds'
-import { allFieldRules, fieldRules } from '../rules'
+import { allFieldRules, allLimitRules, fieldRules } from '../rules'
 import { chaptersOf } from '.'
 
 const { book } = emberlyDesign()
@@ -28,7 +28,7 @@ test('counts are those of the book, and what waits is counted first', () => {
     needs: 1,
     tables: book.tables.length,
     pairings: 78,
-    rules: allFieldRules(book).length,
+    rules: allFieldRules(book).length + allLimitRules(book).length + book.rules.length,
     review: 0,
   })
 })

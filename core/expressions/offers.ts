@@ -12,6 +12,7 @@ export interface FactOffer {
   readonly words: string
   /** The names of the links on the way, for grouping. */
   readonly through: string
+  readonly field: Field
 }
 
 const mostLinks = 3
@@ -41,7 +42,7 @@ const canBeTold = (field: Field) => field.kind !== 'link' && !unreckoned.include
 function offer(way: readonly Field[], field: Field): FactOffer {
   const through = way.map((link) => link.name).join(' → ')
   const source = [...way, field].map((one) => writtenName(one.name)).join('.')
-  return { source, words: `${through} → ${field.name}`, through }
+  return { source, words: `${through} → ${field.name}`, through, field }
 }
 
 /** Rows that hang on a table's records, by the name they are gathered under, and their facts with what each allows. */

@@ -25,7 +25,7 @@ const strength = (tree: Tree): number => {
       '*': 6,
       '/': 6,
     }[tree.operator]
-  if (tree.kind === 'not') return 3
+  if (tree.kind === 'not') return ['isNull', 'in', 'like'].includes(tree.of.kind) ? 4 : 3
   if (['in', 'like', 'isNull'].includes(tree.kind)) return 4
   if (tree.kind === 'shift' || tree.kind === 'days') return 5
   return tree.kind === 'minus' ? 7 : 8
@@ -43,7 +43,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
       return [...(rows ? [writtenName(rows)] : []), ...names].join('.')
     }
     case 'not':
-      return `NOT ${within(tree.of, 3)}`
+      return negated(tree.of, within, show) ?? `NOT ${within(tree.of, 3)}`
     case 'minus':
       return `-${within(tree.of, 8)}`
     case 'binary': {
@@ -58,7 +58,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     case 'in':
       return `${within(tree.of, 5)} IN (${tree.among.map(show).join(', ')})`
     case 'like':
-      return `${within(tree.of, 5)} LIKE ${within(tree.pattern, 5)}${tree.escape ? ` ESCAPE ${quoted(tree.escape)}` : ''}`
+      return likeText(tree, within, 'LIKE')
     case 'isNull':
       return `${within(tree.of, 5)} IS NULL`
     case 'case':
@@ -75,6 +75,23 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     }
   }
 }
+
+/** What can be said with NOT inside is, as people say it: "Note IS NOT NULL". */
+function negated(
+  of: Tree,
+  within: (part: Tree, least: number) => string,
+  show: (part: Tree) => string,
+): string | undefined {
+  if (of.kind === 'isNull') return `${within(of.of, 5)} IS NOT NULL`
+  if (of.kind === 'in') return `${within(of.of, 5)} NOT IN (${of.among.map(show).join(', ')})`
+  return of.kind === 'like' ? likeText(of, within, 'NOT LIKE') : undefined
+}
+
+const likeText = (
+  { of, pattern, escape }: Extract<Tree, { kind: 'like' }>,
+  within: (part: Tree, least: number) => string,
+  word: 'LIKE' | 'NOT LIKE',
+) => `${within(of, 5)} ${word} ${within(pattern, 5)}${escape ? ` ESCAPE ${quoted(escape)}` : ''}`
 
 function literal({ value, type }: Extract<Tree, { kind: 'literal' }>): string {
   if (value === null) return 'NULL'

@@ -49,7 +49,7 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
   for (const own of ownRules(book, table.id))
     if (isKeyed(own) && own.reading?.kind === 'together') {
       const columns = own.reading.fields.flatMap((field) => columnsOf(field.id)).map((column) => column.name)
-      uniques.push({ name: `${name.slice(0, 24)}_rule_${own.rule.id.slice(0, 32)}`, columns, rule: own.rule.id })
+      uniques.push({ name: ruleName(name, own.rule.id), columns, rule: own.rule.id })
     }
   return {
     id: table.id,
@@ -69,6 +69,9 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
     foreignKeys: [...foreignKeys, ...fileKeys(table, name, names)],
   }
 }
+
+/** Ids have at most 40 characters, names in MariaDB 64. */
+const ruleName = (table: string, rule: string) => `${table.slice(0, 17)}_rule_${rule}`
 
 const index = (table: string, columns: readonly string[], ending: string): LiveIndex => ({
   name: `${table.slice(0, 28)}_${columns.join('_').slice(0, 28)}_${ending}`,
@@ -128,7 +131,7 @@ function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
     return isChecked(own) && reading?.kind === 'holds'
       ? [
           {
-            name: `${name.slice(0, 24)}_rule_${rule.id.slice(0, 32)}`,
+            name: ruleName(name, rule.id),
             field: fields.at(-1)!,
             rule: rule.id,
             sql: expressionSql(book, names, table.id, reading.tree, ''),

@@ -3,7 +3,7 @@ import { isTyped, type Now, showValue, type Value } from '../kinds'
 import { faceOf } from '../expressions'
 import type { ListRow } from './list-row'
 import type { Problem } from '../words'
-import { brokenRules } from '../rules'
+import { brokenInForm, type LinkedValues } from './live-values'
 import { type Problems, readTyped, startValues, type Values } from './check-record'
 import { formLayout, type Inset } from './form-layout'
 
@@ -83,8 +83,37 @@ export interface CheckedForm {
   readonly sound: boolean
 }
 
-/** Reads the whole form by the same code as the server. Rows taken out and rows nobody touched are let be. */
-export function checkForm(book: Book, tableId: string, form: FormText, now: Now): CheckedForm {
+/** What a form's rules may ask beyond what is typed. */
+export interface Around {
+  readonly stored?: StoredForm | undefined
+  readonly linked?: LinkedValues
+}
+
+/**
+ * Reads the whole form by the same code as the server and asks its rules, as far as they can be told here.
+ * Rows taken out and rows nobody touched are let be.
+ */
+export function checkForm(book: Book, tableId: string, form: FormText, now: Now, around: Around = {}): CheckedForm {
+  const checked = readForm(book, tableId, form, now)
+  if (book.rules.length === 0) return checked
+  const { stored, linked = () => undefined } = around
+  const broken = brokenInForm({ book, tableId, form, checked, stored, linked, now })
+  // What can't be read says so first; a rule is asked of what can.
+  const own = { ...checked, problems: { ...broken.own, ...checked.problems } }
+  const rows = Object.fromEntries(
+    Object.entries(checked.rows).map(([link, all]) => [
+      link,
+      all.map((row, at) => ({ ...row, problems: { ...broken.rows[link]?.[at], ...row.problems } })),
+    ]),
+  )
+  return { ...own, rows, sound: isSound(own, rows) }
+}
+
+const isSound = (own: Pick<CheckedForm, 'problems'>, rows: CheckedForm['rows']) =>
+  [own, ...Object.values(rows).flat()].every((part) => Object.keys(part.problems).length === 0)
+
+/** Reads what is typed; no rule is asked yet. */
+export function readForm(book: Book, tableId: string, form: FormText, now: Now): CheckedForm {
   const own = readFields(book, tableOf(book, tableId), tableOf(book, tableId).fields, form.text, now)
   const rows = Object.fromEntries(
     formLayout(book, tableId).insets.map((inset) => [
@@ -96,8 +125,7 @@ export function checkForm(book: Book, tableId: string, form: FormText, now: Now)
       ),
     ]),
   )
-  const sound = [own, ...Object.values(rows).flat()].every((part) => Object.keys(part.problems).length === 0)
-  return { ...own, rows, sound }
+  return { ...own, rows, sound: isSound(own, rows) }
 }
 
 function readFields(
@@ -115,8 +143,7 @@ function readFields(
     if (read.ok) values[field.id] = read.value
     else problems[field.id] = read.problem
   }
-  // What can't be read says so first; a rule is asked of what can.
-  return { values, problems: { ...brokenRules(book, table.id, values), ...problems } }
+  return { values, problems }
 }
 
 export interface ChangedRow {

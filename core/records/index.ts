@@ -1,6 +1,15 @@
 export { checkRecord, type Problems, readTyped, type Values } from './check-record'
 export { deskTables, formLayout, type Inset, insetLimit } from './form-layout'
 export { keyOfRef, refOf } from './ref'
-export { changedRecord, checkForm, type FormText, formTextOf, newRowText, type RowText } from './form-text'
-export { type LiveValues, liveValues } from './live-values'
+export {
+  changedRecord,
+  checkForm,
+  readForm,
+  type Around,
+  type FormText,
+  formTextOf,
+  newRowText,
+  type RowText,
+} from './form-text'
+export { type LinkedValues, type LiveValues, liveValues } from './live-values'
 export type { Cursor, ListRow } from './list-row'

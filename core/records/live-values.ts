@@ -1,9 +1,10 @@
 import { type Book, type Field, findField, type Link, tableOf } from '../book'
-import { type Derived, derivedOf, evaluate, type Facts } from '../expressions'
-import { isDerived, type Now, type Value } from '../kinds'
+import { type Derived, derivedOf, evaluate, type Facts, type Tree } from '../expressions'
+import { isDerived, isTyped, type Now, type Value } from '../kinds'
+import { askRules } from '../rules'
 import type { CheckedForm, FormText, RowText, StoredForm } from './form-text'
 import { formLayout, insetLimit } from './form-layout'
-import type { Values } from './check-record'
+import type { Problems, Values } from './check-record'
 
 /**
  * The facts read through a link field of the record it leads to, by the way to each ("field" or
@@ -34,6 +35,28 @@ export interface LiveForm {
  * on the record but isn't in the form stays as it was stored.
  */
 export function liveValues(live: LiveForm): LiveValues {
+  const { root, rows } = scopesOf(live)
+  return {
+    own: root.derived(),
+    rows: Object.fromEntries(rows.map(([link, scopes]) => [link, scopes.map((scope) => scope.derived())])),
+  }
+}
+
+/** The rules that a form breaks as it is typed, by the field where each is said; those that can't be told here are let be. */
+export function brokenInForm(live: LiveForm): {
+  readonly own: Problems
+  readonly rows: Readonly<Record<string, readonly Problems[]>>
+} {
+  const { root, rows } = scopesOf(live)
+  return {
+    own: root.broken(),
+    rows: Object.fromEntries(
+      rows.map(([link, scopes]) => [link, scopes.map((scope) => (scope.counts ? scope.broken() : {}))]),
+    ),
+  }
+}
+
+function scopesOf(live: LiveForm): { readonly root: Scope; readonly rows: readonly (readonly [string, Scope[]])[] } {
   const { book, tableId, form, checked, stored } = live
   const lacking: Lacking = { coming: false, elsewhere: false }
   const root = new Scope(live, lacking, tableId, checked.values, stored?.row.values)
@@ -50,10 +73,7 @@ export function liveValues(live: LiveForm): LiveValues {
     return [link.id, scopes]
   })
   root.insets = new Map(rows)
-  return {
-    own: root.derived(),
-    rows: Object.fromEntries(rows.map(([link, scopes]) => [link, scopes.map((scope) => scope.derived())])),
-  }
+  return { root, rows }
 }
 
 /** What was asked for, while something was reckoned, and isn't here: still on its way, or not in the form. */
@@ -85,10 +105,29 @@ class Scope implements Facts {
     return Object.fromEntries(fields.map((field) => [field.id, this.reckon(field)]))
   }
 
+  /** Rules that are plainly broken, and of which all is here that they ask for. */
+  broken(): Problems {
+    const { book, now } = this.live
+    const knows = (tree: Tree) => {
+      Object.assign(this.lacking, { coming: false, elsewhere: false })
+      evaluate(tree, this, now)
+      return !this.lacking.coming && !this.lacking.elsewhere
+    }
+    const all = askRules(book, this.tableId, { facts: this, now, stored: this.stored, knows })
+    const said = all.filter(({ rule }) => !rule.warns)
+    return Object.fromEntries(
+      said.flatMap(({ field, problem }) => (field ? [[field, problem] as const] : [])).reverse(),
+    )
+  }
+
   value = (id: string): Value => {
     const { field } = findField(this.live.book, id)!
     if (isDerived(field)) return this.reckon(field) ?? null
-    return id in this.typed ? this.typed[id]! : (this.stored?.[id] ?? null)
+    if (id in this.typed) return this.typed[id]!
+    // Typed, but it can't be read yet: whatever was there before, it isn't any more.
+    if (isTyped(field) && id !== this.place?.link.field && Object.keys(this.typed).length > 0)
+      this.lacking.coming = true
+    return this.stored?.[id] ?? null
   }
 
   linked = (link: string): Facts | undefined => {

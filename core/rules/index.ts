@@ -11,5 +11,16 @@ export {
 } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
-export type { Hop, Watch } from './watches'
+export { type Hop, type Watch, watchesOf } from './watches'
+export {
+  type Against,
+  type Condition,
+  operators,
+  type Operator,
+  sayOperator,
+  type Sentence,
+  type Subject,
+  subjectsOf,
+  writeSentence,
+} from './sentences'
 export { readHolding, type Reading, readRuleSays, sayRule } from './readings'

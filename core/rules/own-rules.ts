@@ -1,6 +1,6 @@
-import { type Book, type Link, type Rule, type Table, tableOf } from '../book'
+import { type Book, fieldOf, type Link, type Rule, type Table, tableOf } from '../book'
 import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
-import { type Look, type Now, type Value } from '../kinds'
+import { isTyped, type Look, type Now, type Value } from '../kinds'
 import type { Problem } from '../words'
 import { type Reading, readRuleSays, sayRule } from './readings'
 
@@ -99,13 +99,15 @@ export interface Broken {
  */
 export function askRules(book: Book, tableId: string, record: AskedRecord): Broken[] {
   if (book.rules.length === 0) return []
-  return ownRules(book, tableId).flatMap(({ rule, reading, fields }): Broken[] => {
+  return ownRules(book, tableId).flatMap(({ rule, table, reading, fields }): Broken[] => {
     if (!reading || (rule.onlyNew && record.stored)) return []
     const broken =
       reading.kind === 'holds'
         ? isFalse(reading.tree, record)
         : reading.kind === 'follows' && stepsWrong(reading, record)
-    return broken ? [{ rule, field: fields.at(-1), problem: { kind: 'in-own-words', words: rule.words } }] : []
+    // Said where somebody can mend it.
+    const field = fields.filter((id) => isTyped(fieldOf(table, id))).at(-1) ?? fields.at(-1)
+    return broken ? [{ rule, field, problem: { kind: 'in-own-words', words: rule.words } }] : []
   })
 }
 

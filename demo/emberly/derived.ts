@@ -31,6 +31,7 @@ export function emberlyDerived(design: DesignWriter): void {
   design.derive('Visit part', 'Amount', 'workedOut', 'Quantity * "Price each"')
   design.derive('Part', 'Used so far', 'gathered', 'SUM("Visit part".Quantity)')
 
+  design.derive('Visit', 'Over by', 'workedOut', `"Booked for" + INTERVAL '90' MINUTE`)
   design.derive('Visit', 'Work', 'gathered', 'SUM("Work line".Amount)')
   design.derive('Visit', 'Parts', 'gathered', 'SUM("Visit part".Amount)')
   design.derive('Visit', 'Bill total', 'workedOut', 'COALESCE(Work, 0) + COALESCE(Parts, 0)', {}, `State = 'done'`)

@@ -3,6 +3,7 @@ import { plainLook } from '@/core/kinds'
 import { openPairs } from '@/core/pairings'
 import { DesignWriter } from '../design'
 import { emberlyDerived } from './derived'
+import { emberlyRules } from './rules'
 import { emberlyNeeds } from './needs'
 
 export const emberlyName = 'Emberly Flue Care'
@@ -13,6 +14,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   things(design)
   ties(design)
   emberlyDerived(design)
+  emberlyRules(design)
   design.needs(emberlyNeeds)
   // Whatever pairs are left have no direct tie: the office went through them all.
   for (const { a, b } of openPairs(design.result)) design.noTie(a.name, b.name)

@@ -169,7 +169,16 @@ interface Office {
   readonly technicians: readonly string[]
 }
 
+/** The premises that were drawn, or the next ones that nobody goes to on that day. */
+function freeHouse(premises: readonly string[], drawn: string, day: string, taken: Set<string>): string {
+  let at = premises.indexOf(drawn)
+  while (taken.has(`${premises[at]!} ${day}`)) at = (at + 1) % premises.length
+  taken.add(`${premises[at]!} ${day}`)
+  return premises[at]!
+}
+
 async function addVisits(add: Add, dice: Dice, office: Office): Promise<void> {
+  const taken = new Set<string>()
   const plans = Array.from({ length: counts.visits }, (_, at) => {
     let day = addDays(firstDay, Math.floor((at * days) / counts.visits))
     if (new Date(`${day}T00:00Z`).getUTCDay() === 0) day = addDays(day, 1)
@@ -178,7 +187,7 @@ async function addVisits(add: Add, dice: Dice, office: Office): Promise<void> {
     return {
       day,
       state,
-      house: dice.of(office.premises),
+      house: freeHouse(office.premises, dice.of(office.premises), day, taken),
       ladder: dice.chance(0.7) ? `${dice.between(4, 24) / 2}` : null,
     }
   })

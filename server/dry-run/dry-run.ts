@@ -1,14 +1,17 @@
 import sharp from 'sharp'
-import { type Book, mustHold } from '@/core/book'
+import { type Book, type Field, mustHold } from '@/core/book'
+import { derivedOf } from '@/core/expressions'
+import { isDerived } from '@/core/kinds'
 import { fillingOrder, fillTable, impossibleTables, type MakeUp, wishedCount } from '@/core/made-up'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
-import { fail, ok, type Result, wordProblem } from '@/core/words'
+import { ownRules } from '@/core/rules'
+import { counted, fail, ok, type Result, wordProblem } from '@/core/words'
 import { addBook, findBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { now, stamp } from '../clock'
 import { log } from '../log'
-import { addMany, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
+import { addMany, brokenRulesOf, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
 import type { Account } from '../people'
 import { plausible } from './plausible'
 
@@ -60,7 +63,7 @@ function onlyPossible(book: Book): Book {
   const gone = (table: string) => impossible.has(table)
   const links = book.links.filter((link) => !gone(link.one) && !gone(link.many))
   const lost = new Set(book.links.filter((link) => !links.includes(link)).map((link) => link.field))
-  return {
+  return soundPart({
     ...book,
     needs: [],
     pairs: [],
@@ -72,7 +75,17 @@ function onlyPossible(book: Book): Book {
         fields: table.fields.filter((field) => !lost.has(field.id)),
         knownBy: table.knownBy.filter((field) => !lost.has(field)),
       })),
-  }
+  })
+}
+
+/** Without the derived fields and rules that speak of what isn't there. */
+function soundPart(book: Book): Book {
+  const broken = (field: Field) => isDerived(field) && 'because' in derivedOf(book, field.id)
+  const tables = book.tables.map((table) => ({ ...table, fields: table.fields.filter((field) => !broken(field)) }))
+  const ids = new Set(tables.map((table) => table.id))
+  const part = { ...book, tables, rules: book.rules.filter((rule) => ids.has(rule.table)) }
+  const unsound = new Set(ownRules(part).flatMap(({ rule, because }) => (because ? [rule] : [])))
+  return { ...part, rules: part.rules.filter((rule) => !unsound.has(rule)) }
 }
 
 async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string, Omit<DryTable, 'table' | 'name'>>> {
@@ -101,6 +114,14 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
     })
   }
   await freezeMany(db, live)
+  for (const { own, count } of await brokenRulesOf(db, live)) {
+    const before = made.get(own.table.id)!
+    const words = `${counted(count, 'made-up record')} ${count === 1 ? 'breaks' : 'break'} the rule “${own.rule.words}”`
+    made.set(own.table.id, {
+      ...before,
+      short: [before.short, `${words}; chance doesn’t know it.`].filter(Boolean).join(' '),
+    })
+  }
   return made
 }
 

@@ -1,4 +1,5 @@
 export { addMany } from './add-many'
+export { type Breakers, breakersOf, brokenRulesOf } from './breakers'
 export { csvOf } from './csv'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
 export { freezeMany } from './freezing'

@@ -1,8 +1,10 @@
 import { findTable, linksTo, tableOf } from '@/core/book'
+import { expressionSql } from '@/core/expressions'
 import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery, type StoredRow } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { formLayout, insetLimit, keyOfRef, type ListRow } from '@/core/records'
+import { ownRules } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
 import { type Database, select, selectRows, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
@@ -37,6 +39,8 @@ export interface LiveRecord {
   /** By link id. */
   readonly children: Readonly<Record<string, readonly ListRow[]>>
   readonly elsewhere: readonly { readonly link: string; readonly table: string; readonly count: number }[]
+  /** The rules that close it: it changes no more, but for what they except. */
+  readonly closedBy: readonly string[]
 }
 
 /** The key's values as the driver takes them, or undefined where the reference can't be one of this table. */
@@ -81,7 +85,29 @@ export async function readRecord(
     const count = mayHave(link) ? await countLinked(db, live, link, key, transaction) : 0
     elsewhere.push({ link: link.id, table: link.many, count })
   }
-  return ok({ row, children, elsewhere })
+  return ok({ row, children, elsewhere, closedBy: await closedBy(db, live, tableId, key, transaction) })
+}
+
+async function closedBy(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<string[]> {
+  const closing = ownRules(live.book, tableId).flatMap(({ rule, reading }) =>
+    reading?.kind === 'closed' && !rule.warns ? [{ rule, once: reading.once }] : [],
+  )
+  if (closing.length === 0) return []
+  const names = namesOf(live)
+  const asked = closing.map(({ once }, at) => `${expressionSql(live.book, names, tableId, once, 't')} AS c${at}`)
+  const [row] = await select<Record<string, number | null>>(
+    db,
+    `SELECT ${asked.join(', ')} FROM ${names.quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
+    [...key],
+    transaction,
+  )
+  return closing.filter((_, at) => row?.[`c${at}`]).map(({ rule }) => rule.id)
 }
 
 // The statement that reads one record is the same for all records of a table.

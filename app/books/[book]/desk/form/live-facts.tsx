@@ -1,13 +1,14 @@
 'use client'
 
-import { createContext, type ReactNode, use, useEffect, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, use, useEffect, useMemo } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { type Book, type Field, findField } from '@/core/book'
+import { type Book, type Field, tableOf } from '@/core/book'
 import { faceOf } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
-import { checkForm, type FormText, formLayout, type LiveValues, liveValues, type Values } from '@/core/records'
+import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { useDesk } from '../desk-context'
+import type { LinkedFacts } from './linked-values'
 
 const none: LiveValues = { own: {}, rows: {} }
 const LiveFacts = createContext<LiveValues>(none)
@@ -16,72 +17,50 @@ interface Props {
   readonly tableId: string
   readonly stored: LiveRecord | undefined
   readonly now: Now
+  readonly facts: LinkedFacts
   readonly children: ReactNode
 }
 
-const hasDerived = (book: Book, tableId: string) =>
-  [tableId, ...formLayout(book, tableId).insets.map((inset) => inset.table.id)].some((id) =>
-    book.tables.find((table) => table.id === id)?.fields.some(isDerived),
+/** Whether a table or what is inset in its form has anything that more is asked for than is typed. */
+const asksMore = (book: Book, tableId: string) =>
+  [tableId, ...formLayout(book, tableId).insets.map((inset) => inset.table.id)].some(
+    (id) => tableOf(book, id).fields.some(isDerived) || book.rules.some((rule) => rule.table === id),
   )
 
 /** Keeps what is derived up with what is typed. A form without anything derived isn't watched. */
 export function LiveFactsOf(props: Props) {
   const { book } = useDesk()
-  return hasDerived(book, props.tableId) ? <Watching {...props} /> : props.children
+  return asksMore(book, props.tableId) ? <Watching {...props} /> : props.children
 }
 
-function Watching({ tableId, stored, now, children }: Props) {
+function Watching({ tableId, stored, now, facts, children }: Props) {
   const { book } = useDesk()
-  const { control, getValues } = useFormContext<FormText>()
+  const { control, getValues, trigger, formState } = useFormContext<FormText>()
   useWatch({ control })
   const form = getValues()
-  const { linked, ask } = useLinkedValues()
+  const { arrived, ask } = facts
   const wanted = new Set<string>()
-  const live = liveValues({
-    book,
-    tableId,
-    form,
-    checked: checkForm(book, tableId, form, now),
-    stored,
-    linked: (field, ref) => linked.get(`${field}~${ref}`) ?? (wanted.add(`${field}~${ref}`), undefined),
-    now,
-  })
-  useEffect(() => ask(wanted))
-  return <LiveFacts value={live}>{children}</LiveFacts>
-}
-
-/** Facts of linked records, fetched once each. */
-function useLinkedValues() {
-  const { book, base } = useDesk()
-  const [linked, setLinked] = useState<ReadonlyMap<string, Values>>(new Map())
-  const asked = useRef(new Set<string>())
-  const ask = (wanted: ReadonlySet<string>) => {
-    const fresh = [...wanted].filter((one) => !asked.current.has(one))
-    const byTable = new Map<string, string[]>()
-    for (const one of fresh) {
-      const { table } = findField(book, one.slice(0, one.indexOf('~')))!
-      byTable.set(table.id, [...(byTable.get(table.id) ?? []), one])
-    }
-    for (const one of fresh) asked.current.add(one)
-    for (const [table, all] of byTable) void fetchFacts(`${base}/${table}/facts`, all, asked.current, setLinked)
+  const linked = (field: string, ref: string) => {
+    const found = facts.linked(field, ref)
+    if (!found) wanted.add(`${field}~${ref}`)
+    return found
   }
-  return { linked, ask }
-}
-
-async function fetchFacts(
-  address: string,
-  all: readonly string[],
-  asked: Set<string>,
-  setLinked: (change: (before: ReadonlyMap<string, Values>) => ReadonlyMap<string, Values>) => void,
-) {
-  const answer = await fetch(`${address}?${new URLSearchParams(all.map((one) => ['of', one]))}`).catch(() => undefined)
-  const found = answer?.ok ? ((await answer.json()) as Record<string, Values | null>) : undefined
-  // What didn't come is asked for again with the next change.
-  if (!found) for (const one of all) asked.delete(one)
-  else
-    setLinked(
-      (before) => new Map([...before, ...Object.entries(found).map(([one, facts]) => [one, facts ?? {}] as const)]),
-    )
+  const checked = readForm(book, tableId, form, now)
+  const live = liveValues({ book, tableId, form, checked, stored, linked, now })
+  // Rules look at linked records too; asking them here says which facts are wanted.
+  const ruled = checkForm(book, tableId, form, now, { stored, linked })
+  const { errors, isDirty } = formState
+  const concerned = new Set([
+    ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),
+    ...Object.keys(errors.text ?? {}),
+  ])
+  useEffect(() => ask(wanted))
+  useEffect(() => {
+    // What has just come may break a rule, or heal it; what nobody has got to yet isn't judged.
+    if (arrived > 0 && isDirty && concerned.size > 0) void trigger([...concerned].map((id) => `text.${id}` as const))
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [arrived])
+  return <LiveFacts value={live}>{children}</LiveFacts>
 }
 
 /** What a derived field shows now, written for people; `row` is the place of an inset row. */

@@ -1,14 +1,14 @@
 import type { FieldErrors, Resolver } from 'react-hook-form'
 import type { Book } from '@/core/book'
 import type { Now } from '@/core/kinds'
-import { checkForm, type FormText, type Problems } from '@/core/records'
+import { type Around, checkForm, type FormText, type Problems } from '@/core/records'
 import { wordProblem } from '@/core/words'
 
 /** Lets the form library ask core what is wrong; the words come from there too. */
 export const formResolver =
-  (book: Book, tableId: string, now: Now): Resolver<FormText> =>
+  (book: Book, tableId: string, now: Now, around: () => Around): Resolver<FormText> =>
   (text) => {
-    const checked = checkForm(book, tableId, text, now)
+    const checked = checkForm(book, tableId, text, now, around())
     if (checked.sound) return { values: text, errors: {} }
     const worded = (problems: Problems) =>
       Object.fromEntries(

@@ -1,5 +1,6 @@
 'use client'
 
+import { Lock } from 'lucide-react'
 import { type ReactNode, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
@@ -15,6 +16,7 @@ import { FieldCell } from './field-cell'
 import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
 import { LiveFactsOf } from './live-facts'
+import { useLinkedValues } from './linked-values'
 import { officeNow } from '@/app/office-now'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
@@ -50,12 +52,20 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
       : text
   }, [book, tableId, stored, now, begin])
   const draft = useMemo(() => (nested ? undefined : takeDraft(id, tableId, stored?.row)), [id, tableId, stored, nested])
+  const linkedFacts = useLinkedValues()
+  // The form's library keeps the first resolver it gets; what that asks for is always the newest.
+  const newest = useRef({ stored, linked: linkedFacts.linked })
+  newest.current = { stored, linked: linkedFacts.linked }
+  const around = () => newest.current
   const form = useForm<FormText>({
     defaultValues: structuredClone(start) as FormText,
-    resolver: formResolver(book, tableId, now),
+    resolver: formResolver(book, tableId, now, around),
     mode: 'onTouched',
     shouldFocusError: false,
   })
+  const closing = book.rules.filter((rule) => stored?.closedBy.includes(rule.id))
+  const isClosed = (field?: string) =>
+    closing.some(({ says }) => says.kind === 'closed' && (field ? !says.except.includes(field) : says.rows))
   const [whole, setWhole] = useState<readonly string[]>([])
   const [clash, setClash] = useState<Clash>()
   const [warned, setWarned] = useState<Warned>()
@@ -79,7 +89,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
 
   async function send(revs?: Clash['revs'], despite: readonly string[] = []): Promise<boolean> {
     const text = form.getValues()
-    const checked = checkForm(book, tableId, text, now)
+    const checked = checkForm(book, tableId, text, now, around())
     await form.trigger()
     setWhole([])
     if (!checked.sound) {
@@ -161,6 +171,11 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
             onDiscard={() => (clearDraft(id, tableId, stored?.row), form.reset(structuredClone(start) as FormText))}
           />
         )}
+        {closing.map((rule) => (
+          <p key={rule.id} className="flex items-center gap-2 rounded-md bg-ash-2 px-3 py-1.5">
+            <Lock size={14} aria-hidden className="flex-none" /> {rule.words}
+          </p>
+        ))}
         {whole.length > 0 && (
           <div role="alert" className="rounded-md border border-ember bg-ember-tint px-3 py-2">
             {whole.map((words) => (
@@ -168,7 +183,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
             ))}
           </div>
         )}
-        <LiveFactsOf tableId={tableId} stored={stored} now={now}>
+        <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={linkedFacts}>
           {layout.rows.map((row) => (
             <div key={row[0]!.field.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
               {row.map(({ field, span }) => (
@@ -178,13 +193,13 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
                   field={field}
                   span={span}
                   stored={stored !== undefined}
-                  readOnly={!mayChange}
+                  readOnly={!mayChange || isClosed(field.id)}
                 />
               ))}
             </div>
           ))}
           {layout.insets.map((inset) => (
-            <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange} />
+            <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange || isClosed()} />
           ))}
           {layout.foot.length > 0 && <FormFoot fields={layout.foot} />}
         </LiveFactsOf>

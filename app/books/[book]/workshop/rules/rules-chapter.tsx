@@ -9,7 +9,8 @@ import { Button, Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { NeedsMet } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
-import { OwnRuleRow, RuleDialog } from './own-rules'
+import { OwnRuleRow } from './own-rules'
+import { RuleDialog } from './rule-dialog'
 
 /** The fourth chapter: every rule, those that fields carry and those that were written, grouped by table. */
 export function RulesChapter() {
@@ -77,7 +78,7 @@ export function RulesChapter() {
         </div>
         {first && (
           <Button look="main" onClick={() => setWriting({ table: first })}>
-            Write a rule
+            Make a rule
           </Button>
         )}
       </div>
@@ -113,7 +114,7 @@ export function RulesChapter() {
                     >
                       {limit.sentence}
                     </Link>
-                    <span className="text-xs text-ash-6">save</span>
+                    <span className="text-xs text-ash-6">save · database</span>
                   </li>
                 ))}
                 {rules.map((rule) => (

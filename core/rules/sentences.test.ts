@@ -1,0 +1,96 @@
+import { expect, test } from 'vitest'
+import { hiring } from '@/tests/support/ruled-design'
+import { tableOf } from '../book'
+import { readHolding, type Sentence, subjectsOf, writeSentence } from '.'
+
+const { book } = hiring()
+const hire = tableOf(book, 'hire')
+
+const said: readonly (readonly [Sentence, string, string])[] = [
+  [
+    { kind: 'compare', subject: '"To day"', operator: '>=', against: { fact: '"From day"' } },
+    '"To day" >= "From day"',
+    'To day is not before From day.',
+  ],
+  [
+    { kind: 'compare', subject: 'Guests', operator: '<=', against: { fact: 'Room.Seats' } },
+    'Guests <= Room.Seats',
+    'Guests is at most Room → Seats.',
+  ],
+  [
+    { kind: 'compare', subject: '"From day"', operator: '>', against: { value: '12 Mar 2027' } },
+    `"From day" > DATE '2027-03-12'`,
+    'From day is after 12 Mar 2027.',
+  ],
+  [
+    { kind: 'range', subject: 'Price', least: '1,000', most: '2500.5' },
+    'Price BETWEEN 1000.00 AND 2500.50',
+    'Price is from 1,000.00 to 2,500.50.',
+  ],
+  [
+    {
+      kind: 'if',
+      when: { subject: 'State', operator: '=', against: { value: 'agreed' } },
+      then: { subject: 'Price', operator: 'filled', against: { value: '' } },
+    },
+    `NOT (State = 'agreed') OR Price IS NOT NULL`,
+    'If State is “agreed”, then Price is filled.',
+  ],
+  [
+    { kind: 'oneOf', subject: 'Note', words: `O'Hara, plain` },
+    `Note IN ('O''Hara', 'plain')`,
+    "Note is “O'Hara” or “plain”.",
+  ],
+  [
+    { kind: 'filled', subjects: ['Price', 'Note'] },
+    'Price IS NOT NULL OR Note IS NOT NULL',
+    'At least one of Price and Note is filled.',
+  ],
+  [
+    { kind: 'looks', subject: 'Note', how: 'begins', text: '100%' },
+    `Note LIKE '100!%%' ESCAPE '!'`,
+    'Note begins with “100%”.',
+  ],
+  [
+    { kind: 'days', later: '"To day"', earlier: '"From day"', least: '1', most: '14' },
+    '"To day" - "From day" >= 1 AND "To day" - "From day" <= 14',
+    'To day is at least 1 day and at most 14 days after From day.',
+  ],
+]
+
+test.each(said)('%j', (sentence, source, words) => {
+  const written = writeSentence(book, hire, sentence)
+  expect(written).toMatchObject({ words })
+  if (!('source' in written)) throw new Error('Expected a whole sentence.')
+  expect(written.source).toBe(source)
+  expect(readHolding(book, hire, written.source)).toHaveProperty('reading')
+})
+
+test.each<readonly [Sentence, string]>([
+  [{ kind: 'compare', subject: '', operator: '=', against: { value: '1' } }, 'Choose a fact.'],
+  [
+    { kind: 'compare', subject: 'Guests', operator: '=', against: { value: 'many' } },
+    '“many” can’t be a value of Guests.',
+  ],
+  [{ kind: 'compare', subject: 'Guests', operator: '=', against: { value: ' ' } }, 'Write a value.'],
+  [{ kind: 'filled', subjects: ['Price'] }, 'Choose at least two facts.'],
+  [{ kind: 'days', later: '"To day"', earlier: '"From day"', least: 'x', most: '' }, 'Write how many days'],
+])('%j lacks something', (sentence, missing) => {
+  const written = writeSentence(book, hire, sentence)
+  expect('missing' in written && written.missing).toContain(missing)
+})
+
+test('the facts offered begin with the table’s own', () => {
+  expect(subjectsOf(book, hire).map((subject) => subject.words)).toEqual([
+    'Hire number',
+    'From day',
+    'To day',
+    'Guests',
+    'Price',
+    'State',
+    'Note',
+    'Room → Room number',
+    'Room → Seats',
+    'Room → Floor',
+  ])
+})

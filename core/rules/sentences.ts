@@ -1,0 +1,221 @@
+import { type Book, type Field, type Table } from '../book'
+import { faceOf, factsOffered, writtenName } from '../expressions'
+import { kindOf } from '../kinds'
+import { listed } from '../words'
+
+/** A fact that a sentence can speak of: as it is written, as it is said, and the field it looks like. */
+export interface Subject {
+  readonly source: string
+  readonly words: string
+  readonly face: Field
+}
+
+/** The facts of a table's records and of those they lead to, own ones first. */
+export function subjectsOf(book: Book, table: Table): Subject[] {
+  const own = table.fields.flatMap((field): Subject[] =>
+    field.kind === 'link' || field.kind === 'file'
+      ? []
+      : [{ source: writtenName(field.name), words: field.name, face: faceOf(book, field) }],
+  )
+  const further = factsOffered(book, table).map(({ source, words, field }) => ({
+    source,
+    words,
+    face: faceOf(book, field),
+  }))
+  return [...own, ...further]
+}
+
+export const operators = {
+  '=': 'is',
+  '<>': 'is not',
+  '>=': 'is at least',
+  '>': 'is more than',
+  '<=': 'is at most',
+  '<': 'is less than',
+  filled: 'is filled',
+  blank: 'is blank',
+} as const
+export type Operator = keyof typeof operators
+
+/** What a subject is compared with: another fact, or a value as people type it. */
+export type Against = { readonly fact: string } | { readonly value: string }
+
+export interface Condition {
+  readonly subject: string
+  readonly operator: Operator
+  readonly against: Against
+}
+
+/** What people mostly say, each an expression underneath. */
+export type Sentence =
+  | ({ readonly kind: 'compare' } & Condition)
+  | { readonly kind: 'range'; readonly subject: string; readonly least: string; readonly most: string }
+  | { readonly kind: 'if'; readonly when: Condition; readonly then: Condition }
+  | { readonly kind: 'oneOf'; readonly subject: string; readonly words: string }
+  | { readonly kind: 'filled'; readonly subjects: readonly string[] }
+  | {
+      readonly kind: 'looks'
+      readonly subject: string
+      readonly how: 'begins' | 'ends' | 'contains'
+      readonly text: string
+    }
+  | {
+      readonly kind: 'days'
+      readonly later: string
+      readonly earlier: string
+      readonly least: string
+      readonly most: string
+    }
+
+export interface Written {
+  readonly source: string
+  /** The sentence in words, for staff to read where nobody writes better ones. */
+  readonly words: string
+}
+
+type Made = Written | { readonly missing: string }
+
+/** A sentence as an expression and in words, or what it still lacks. */
+export function writeSentence(book: Book, table: Table, sentence: Sentence): Made {
+  const subjects = subjectsOf(book, table)
+  const find = (source: string) => subjects.find((subject) => subject.source === source)
+  switch (sentence.kind) {
+    case 'compare':
+      return condition(book, find, sentence)
+    case 'range': {
+      const subject = find(sentence.subject)
+      if (!subject) return { missing: 'Choose a fact.' }
+      const [least, most] = [literal(book, subject.face, sentence.least), literal(book, subject.face, sentence.most)]
+      if ('missing' in least) return least
+      if ('missing' in most) return most
+      return {
+        source: `${subject.source} BETWEEN ${least.source} AND ${most.source}`,
+        words: `${subject.words} is from ${least.words} to ${most.words}.`,
+      }
+    }
+    case 'if': {
+      const [when, then] = [condition(book, find, sentence.when), condition(book, find, sentence.then)]
+      if ('missing' in when) return when
+      if ('missing' in then) return then
+      return { source: `NOT (${when.source}) OR ${then.source}`, words: `If ${bare(when)}, then ${bare(then)}.` }
+    }
+    case 'oneOf': {
+      const subject = find(sentence.subject)
+      const values = sentence.words.split(',').flatMap((word) => (word.trim() ? [word.trim()] : []))
+      if (!subject) return { missing: 'Choose a fact.' }
+      if (values.length === 0) return { missing: 'Write the words it may be, with commas between them.' }
+      const all = values.map((value) => literal(book, subject.face, value))
+      const wrong = all.find((one) => 'missing' in one)
+      if (wrong) return wrong
+      const written = all as Written[]
+      return {
+        source: `${subject.source} IN (${written.map((one) => one.source).join(', ')})`,
+        words: `${subject.words} is ${listed(
+          written.map((one) => one.words),
+          'or',
+        )}.`,
+      }
+    }
+    case 'filled': {
+      const some = sentence.subjects.flatMap((source) => find(source) ?? [])
+      if (some.length < 2) return { missing: 'Choose at least two facts.' }
+      return {
+        source: some.map((subject) => `${subject.source} IS NOT NULL`).join(' OR '),
+        words: `At least one of ${listed(some.map((subject) => subject.words))} is filled.`,
+      }
+    }
+    case 'looks':
+      return looks(find(sentence.subject), sentence)
+    case 'days':
+      return days(find(sentence.later), find(sentence.earlier), sentence)
+  }
+}
+
+const bare = ({ words }: Written) => words.replace(/\.$/, '')
+
+function condition(
+  book: Book,
+  find: (source: string) => Subject | undefined,
+  { subject: source, operator, against }: Condition,
+): Made {
+  const subject = find(source)
+  if (!subject) return { missing: 'Choose a fact.' }
+  if (operator === 'filled') return { source: `${source} IS NOT NULL`, words: `${subject.words} is filled.` }
+  if (operator === 'blank') return { source: `${source} IS NULL`, words: `${subject.words} is blank.` }
+  const said = sayOperator(operator, subject.face)
+  if ('fact' in against) {
+    const other = find(against.fact)
+    if (!other) return { missing: 'Choose what it is compared with.' }
+    return { source: `${source} ${operator} ${other.source}`, words: `${subject.words} ${said} ${other.words}.` }
+  }
+  const value = literal(book, subject.face, against.value)
+  return 'missing' in value
+    ? value
+    : { source: `${source} ${operator} ${value.source}`, words: `${subject.words} ${said} ${value.words}.` }
+}
+
+/** Days aren't more or less, they are later or earlier. */
+export function sayOperator(operator: Operator, face: Field): string {
+  if (!['date', 'dateTime', 'time'].includes(face.kind)) return operators[operator]
+  return { ...operators, '>=': 'is not before', '>': 'is after', '<=': 'is not after', '<': 'is before' }[operator]
+}
+
+/** What was typed, as an expression writes it. */
+function literal(book: Book, face: Field, typed: string): Made {
+  if (!typed.trim()) return { missing: 'Write a value.' }
+  const kind = kindOf(face.kind)
+  const read = kind.read(typed, { ...face, least: undefined, most: undefined }, book.look)
+  if (!read.ok) return { missing: `“${typed}” can’t be a value of ${face.name}.` }
+  const { value } = read
+  const words = kind.show(value, face, book.look)
+  const quoted = `'${value.replaceAll("'", "''")}'`
+  switch (face.kind) {
+    case 'whole':
+    case 'exact':
+    case 'measured':
+    case 'money':
+    case 'mark':
+      return { source: value, words }
+    case 'tick':
+      return { source: value === '1' ? 'TRUE' : 'FALSE', words }
+    case 'date':
+      return { source: `DATE ${quoted}`, words }
+    case 'time':
+      return { source: `TIME ${quoted}`, words }
+    case 'dateTime':
+      return { source: `TIMESTAMP ${quoted.replace('T', ' ')}`, words }
+    default:
+      return { source: quoted, words: `“${words}”` }
+  }
+}
+
+function looks(subject: Subject | undefined, { how, text }: Extract<Sentence, { kind: 'looks' }>): Made {
+  if (!subject) return { missing: 'Choose a fact.' }
+  if (!text) return { missing: 'Write how it looks.' }
+  const plain = text.replace(/[!%_]/g, '!$&').replaceAll("'", "''")
+  const pattern = { begins: `${plain}%`, ends: `%${plain}`, contains: `%${plain}%` }[how]
+  const escape = plain.includes('!') ? ` ESCAPE '!'` : ''
+  const said = { begins: 'begins with', ends: 'ends with', contains: 'contains' }[how]
+  return { source: `${subject.source} LIKE '${pattern}'${escape}`, words: `${subject.words} ${said} “${text}”.` }
+}
+
+function days(
+  later: Subject | undefined,
+  earlier: Subject | undefined,
+  { least, most }: Extract<Sentence, { kind: 'days' }>,
+): Made {
+  if (!later || !earlier) return { missing: 'Choose two dates.' }
+  const whole = (typed: string) => (/^\d{1,5}$/.test(typed.trim()) ? Number(typed) : undefined)
+  const [low, high] = [whole(least), whole(most)]
+  if (low === undefined && high === undefined) return { missing: 'Write how many days at least, or at most.' }
+  const between = `${later.source} - ${earlier.source}`
+  const counted = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
+  const parts = [
+    ...(low === undefined ? [] : [{ source: `${between} >= ${low}`, words: `at least ${counted(low)}` }]),
+    ...(high === undefined ? [] : [{ source: `${between} <= ${high}`, words: `at most ${counted(high)}` }]),
+  ]
+  return {
+    source: parts.map((part) => part.source).join(' AND '),
+    words: `${later.words} is ${listed(parts.map((part) => part.words))} after ${earlier.words}.`,
+  }
+}

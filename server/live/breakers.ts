@@ -1,0 +1,103 @@
+import { type Book, findField, findLink, tableOf } from '@/core/book'
+import { expressionSql } from '@/core/expressions'
+import { keyColumns, leafOf } from '@/core/lists'
+import { kindOf } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { brokenSql } from '@/core/opening'
+import { refOf } from '@/core/records'
+import { askedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
+import type { Database } from '../database'
+import { select, selectRows } from '../database'
+import { type Live, namesOf } from './live'
+import { readRecord } from './rows'
+
+/** Records that break a rule: how many, and the first of them. */
+export interface Breakers {
+  readonly count: number
+  readonly first: readonly { readonly ref: string; readonly label: string }[]
+}
+
+/** The condition that a record `t` breaks a rule, where it can be asked of records as they stand. */
+function condition(book: Book, live: Live, own: OwnRule): string | undefined {
+  const names = namesOf(live)
+  const { reading, rule, table } = own
+  if (isChecked(own) && reading?.kind === 'holds')
+    return `NOT ${expressionSql(book, names, table.id, reading.tree, 't')}`
+  const asked = askedRules(book).find((one) => one.own.rule.id === rule.id)
+  if (asked) return brokenSql(book, names, asked)
+  if (reading?.kind !== 'together') return undefined
+  return brokenSql(book, names, { own, reading, watches: [] })
+}
+
+/** Whether everything that a rule looks at is in the live database as the design has it. */
+function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
+  if (!reading || !live.book.tables.some((one) => one.id === table.id)) return false
+  const trees =
+    reading.kind === 'holds' ? [reading.tree] : reading.kind === 'apart' && reading.unless ? [reading.unless] : []
+  const own =
+    reading.kind === 'apart'
+      ? [...reading.same, reading.from, reading.to]
+      : reading.kind === 'together'
+        ? reading.fields
+        : []
+  const watches = watchesOf(
+    book,
+    table,
+    trees,
+    own.map((field) => field.id),
+  )
+  return watches.every(
+    ({ hops, fields }) =>
+      hops.every((hop) => (hop.to === 'one' ? findField(live.book, hop.field) : findLink(live.book, hop.link))) &&
+      [...fields].every((id) => findField(live.book, id)?.field.kind === findField(book, id)?.field.kind),
+  )
+}
+
+/**
+ * The records in the live database that break a rule of the design. Undefined where that can't be asked of
+ * records as they stand: the rule is about what may change, or speaks of what isn't open yet.
+ */
+export async function breakersOf(
+  db: Database,
+  live: Live,
+  book: Book,
+  ruleId: string,
+  atMost = 100,
+): Promise<Breakers | undefined> {
+  const own = ownRules(book).find(({ rule }) => rule.id === ruleId)
+  const broken = own && isLive(book, live, own) ? condition(book, live, own) : undefined
+  if (!own || !broken) return undefined
+  const names = namesOf(live)
+  const table = tableOf(live.book, own.table.id)
+  const from = `FROM ${names.quoted(table.id)} AS t WHERE ${broken}`
+  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count ${from}`)
+  const keys = keyColumns(table, names)
+  const rows =
+    keys.length === 0 || atMost === 0
+      ? []
+      : await selectRows<(string | number)[]>(
+          db,
+          `SELECT ${keys.map((column) => `t.${quoteName(column.name)}`).join(', ')} ${from} ORDER BY ${keys.map((_, at) => at + 1).join(', ')} LIMIT ${atMost}`,
+        )
+  const first = []
+  for (const one of rows) {
+    const ref = refOf(one.map((value, at) => kindOf(leafOf(live.book, keys[at]!.leaf).kind).load(value)))
+    const read = await readRecord(db, live, table.id, ref)
+    first.push({ ref, label: read.ok ? read.value.row.label : ref })
+  }
+  return { count: Number(row?.count ?? 0), first }
+}
+
+/** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */
+export async function brokenRulesOf(
+  db: Database,
+  live: Live,
+): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
+  const found = []
+  for (const own of ownRules(live.book)) {
+    if (own.rule.warns || own.rule.onlyNew) continue
+    const breakers = await breakersOf(db, live, live.book, own.rule.id, 0)
+    if (breakers && breakers.count > 0) found.push({ own, count: breakers.count })
+  }
+  return found
+}
