@@ -87,7 +87,7 @@ export function brokenSql(book: Book, names: PhysicalNames, { own, reading }: As
         names,
         table,
         reading.fields.map((field) => field.id),
-      ).map((column) => `o.${quoteName(column)} <=> t.${quoteName(column)}`),
+      ).map((column) => `o.${quoteName(column)} ${reading.blanks === 'alike' ? '<=>' : '='} t.${quoteName(column)}`),
     )
   const { from, to, same, unless } = reading
   const fact = (field: Field, alias: string) => factOf(book, names, table, field, alias)

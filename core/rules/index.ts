@@ -1,19 +1,10 @@
 export { allFieldRules, fieldRules } from './field-rules'
 export { allLimitRules, limitRules } from './limit-rules'
-export {
-  type AskedRecord,
-  askRules,
-  type Broken,
-  brokenRules,
-  type OwnRule,
-  ownRules,
-  rulesInTheWay,
-} from './own-rules'
+export { askRules, brokenRules, type OwnRule, ownRules, rulesInTheWay } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
 export { type Hop, type Watch, watchesOf } from './watches'
 export {
-  type Against,
   type Condition,
   operators,
   type Operator,
@@ -23,4 +14,4 @@ export {
   subjectsOf,
   writeSentence,
 } from './sentences'
-export { readHolding, type Reading, readRuleSays, sayRule } from './readings'
+export { readHolding, type Reading, readRuleSays } from './readings'

@@ -6,6 +6,7 @@ import { quoteName } from '@/core/names'
 import { brokenSql } from '@/core/opening'
 import { refOf } from '@/core/records'
 import { askedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
+import { counted, inSentence } from '@/core/words'
 import type { Database } from '../database'
 import { select, selectRows } from '../database'
 import { type Live, namesOf } from './live'
@@ -31,7 +32,8 @@ function condition(book: Book, live: Live, own: OwnRule): string | undefined {
 
 /** Whether everything that a rule looks at is in the live database as the design has it. */
 function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
-  if (!reading || !live.book.tables.some((one) => one.id === table.id)) return false
+  const there = live.book.tables.find((one) => one.id === table.id)
+  if (!reading || there?.key.join() !== table.key.join()) return false
   const trees =
     reading.kind === 'holds' ? [reading.tree] : reading.kind === 'apart' && reading.unless ? [reading.unless] : []
   const own =
@@ -49,9 +51,12 @@ function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
   return watches.every(
     ({ hops, fields }) =>
       hops.every((hop) => (hop.to === 'one' ? findField(live.book, hop.field) : findLink(live.book, hop.link))) &&
-      [...fields].every((id) => findField(live.book, id)?.field.kind === findField(book, id)?.field.kind),
+      [...fields].every((id) => isSame(findField(live.book, id), findField(book, id))),
   )
 }
+
+const isSame = (a: ReturnType<typeof findField>, b: ReturnType<typeof findField>) =>
+  a !== undefined && b !== undefined && a.table.id === b.table.id && a.field.kind === b.field.kind
 
 /**
  * The records in the live database that break a rule of the design. Undefined where that can't be asked of
@@ -86,6 +91,25 @@ export async function breakersOf(
     first.push({ ref, label: read.ok ? read.value.row.label : ref })
   }
   return { count: Number(row?.count ?? 0), first }
+}
+
+/**
+ * Rules that are new or changed since the book was opened and that records break already, in words. Those
+ * that the database keeps by a constraint are asked with the constraint.
+ */
+export async function rulesBroken(db: Database, live: Live, book: Book): Promise<string[]> {
+  const before = new Map(live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
+  const words: string[] = []
+  for (const { own } of askedRules(book)) {
+    const { rule, table } = own
+    if (rule.warns || rule.onlyNew || before.get(rule.id) === JSON.stringify(rule)) continue
+    const { count = 0 } = (await breakersOf(db, live, book, rule.id, 0)) ?? {}
+    if (count > 0)
+      words.push(
+        `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} at the Desk first, or let the rule be asked of new records alone.`,
+      )
+  }
+  return words
 }
 
 /** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */

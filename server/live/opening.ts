@@ -8,7 +8,9 @@ import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
 import { run, select, transact } from '../database'
 import { log } from '../log'
+import { rulesBroken } from './breakers'
 import { resumeOpening } from './journal'
+import { liveOf } from './live'
 
 export interface OpeningSheet {
   readonly kind: OpeningPlan['kind']
@@ -31,6 +33,8 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
     const { count, examples } = await countIn(db, stored.liveSchema, question.sql)
     if (count > 0) blocked.push(question.blocked(count, examples))
   }
+  const live = records && blocked.length === 0 ? liveOf(stored) : undefined
+  if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, stored.book)))
   return { kind: plan.kind, steps: plan.steps, blocked }
 }
 

@@ -109,6 +109,7 @@ const actionRoles: Record<string, Role> = {
   backTo: 'administrator',
   askOpening: 'administrator',
   openNow: 'administrator',
+  askBreakers: 'administrator',
   fillDryRun: 'administrator',
   throwDryRunAway: 'administrator',
   chooseRole: 'administrator',

@@ -7,6 +7,7 @@ import { connect, type Database, run, select } from '@/server/database'
 import { makeAccount } from '@/server/people'
 import { application, browserAt } from './application'
 import type { Browser } from './browser'
+import { otherTool } from './other-tool'
 
 export interface ServedBook {
   readonly browser: Browser
@@ -14,6 +15,8 @@ export interface ServedBook {
   readonly path: string
   /** A statement another tool might send to the live database; `$` stands before its tables. */
   readonly sql: (statement: string) => Promise<unknown>
+  /** The same from a connection on which nothing of the application's is set. */
+  readonly otherTool: (statement: string) => Promise<unknown>
   readonly ask: (question: string) => Promise<readonly Record<string, unknown>[]>
 }
 
@@ -40,6 +43,7 @@ export async function servedBook(catalogue: string, name: string, edits: readonl
     browser,
     path: `/books/${made.value}`,
     sql: (statement) => run(db, statement.replaceAll('$', `\`${schema}\`.`)),
+    otherTool: async (statement) => (await otherTool(schema))(statement),
     ask: (question) => select(db, question.replaceAll('$', `\`${schema}\`.`)),
   }
 }

@@ -3,9 +3,9 @@
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
 import { type Book, type Edit, readEdit } from '@/core/book'
-import { type Json, ok, type Result } from '@/core/words'
+import { fail, type Json, ok, type Result } from '@/core/words'
 import { editBook, goBackTo, redo, type Saved, undo } from '@/server/books'
-import { openBook, openingSheet } from '@/server/live'
+import { type Breakers, breakersOf, liveOf, openBook, openingSheet } from '@/server/live'
 
 /** What the browser is told after a change: the new revision, and the book where it can't know it. */
 export interface Standing {
@@ -60,4 +60,18 @@ export const askOpening = bookAction('administrator', z.null(), async ({ db, sto
 
 export const openNow = bookAction('administrator', z.null(), async ({ db, account, stored }) =>
   openBook(db, stored.id, account.id),
+)
+
+/** The records of the open book that break a rule of the design. */
+export const askBreakers = bookAction(
+  'administrator',
+  z.strictObject({ rule: z.string().max(40) }),
+  async ({ db, stored }, { rule }): Promise<Result<Breakers>> => {
+    const live = liveOf(stored)
+    if (!live.ok) return live
+    const found = await breakersOf(db, live.value, stored.book, rule)
+    return found
+      ? ok(found)
+      : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so it can’t be asked of the records.' })
+  },
 )

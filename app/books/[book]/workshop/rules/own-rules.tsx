@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { isChecked, isKeyed, type OwnRule } from '@/core/rules'
 import { IconButton, Tag, WordButton } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
+import { RuleBreakers } from './breakers'
 
 /** Where a rule is asked. */
 function placesOf(own: OwnRule): string {
@@ -23,7 +24,7 @@ export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly 
         <WordButton onClick={onChange} aria-label={`Change the rule ${own.rule.words}`}>
           {own.rule.words}
         </WordButton>
-        <span className="ml-2 font-mono text-[13px] text-ash-6">{own.source}</span>
+        <span className="block px-1 font-mono text-[13px] text-ash-6">{own.source}</span>
         {own.because && (
           <span className="block text-ember">
             <b>Can’t hold. </b>
@@ -31,7 +32,7 @@ export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly 
           </span>
         )}
       </span>
-      <span className="flex items-center gap-1 text-xs text-ash-6">
+      <span className="flex flex-wrap items-center justify-end gap-1 text-xs text-ash-6">
         {own.rule.onlyNew && <Tag>new records</Tag>}
         {own.rule.warns && <Tag look="brass">warns</Tag>}
         {own.because ? <Tag look="ember">not kept</Tag> : placesOf(own)}
@@ -42,6 +43,7 @@ export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly 
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </span>
+      <RuleBreakers own={own} />
     </li>
   )
 }

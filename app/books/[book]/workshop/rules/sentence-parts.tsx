@@ -196,7 +196,7 @@ function ConditionParts({ id, subjects, condition, onChange }: ConditionProps) {
         value={condition.subject}
         onChange={(source) => onChange({ ...condition, subject: source })}
       />
-      <Labelled label="is so" htmlFor={`${id}-operator`}>
+      <Labelled label="How" htmlFor={`${id}-operator`}>
         <ChoiceBox
           id={`${id}-operator`}
           value={condition.operator}
@@ -211,7 +211,7 @@ function ConditionParts({ id, subjects, condition, onChange }: ConditionProps) {
       </Labelled>
       {!alone && (
         <div className="flex flex-col gap-1.5">
-          <Labelled label="than or as" htmlFor={`${id}-against`}>
+          <Labelled label="With what" htmlFor={`${id}-against`}>
             <ChoiceBox
               id={`${id}-against`}
               value={'fact' in condition.against ? condition.against.fact : ''}

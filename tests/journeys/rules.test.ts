@@ -1,0 +1,166 @@
+import { beforeAll, expect, test } from 'vitest'
+import { type Browser, Key } from '../support/browser'
+import { faults } from '../support/faults'
+import { hiring } from '../support/ruled-design'
+import { servedBook, type ServedBook } from '../support/served-book'
+
+let book: ServedBook
+let browser: Browser
+
+// Each test goes on where the one before it stopped.
+beforeAll(async () => {
+  book = await servedBook('ruling', 'Quay Rooms', hiring().edits)
+  browser = book.browser
+  await browser.go(`${book.path}/workshop/rules`)
+})
+
+const choose = async (name: string, option: string) =>
+  (await browser.box(name))
+    .findElement({ xpath: `.//option[normalize-space() = "${option}"]` })
+    .then((one) => one.click())
+const tick = async (name: string) => (await browser.box(name)).click()
+
+async function rule(table: string, about: string, words: string, parts: () => Promise<unknown>) {
+  await browser.press('Make a rule')
+  await choose('For each', table)
+  await choose('What it is about', about)
+  await parts()
+  await browser.fill('What staff read when it isn’t so', words)
+  await browser.press('Add the rule')
+  await browser.driver.wait(
+    async () => !(await browser.driver.executeScript('return document.querySelector("[role=dialog]")')),
+    8000,
+  )
+  await browser.read(words)
+}
+
+test('every kind of rule is made by filling in a sentence', async () => {
+  await rule('Hire', 'A fact compared with another, or with a value', 'It ends before it begins.', async () => {
+    await choose('This fact', 'To day')
+    await choose('How', 'is not before')
+    await choose('With what', 'From day')
+    await browser.read('"To day" >= "From day"')
+    expect(await faults(browser)).toEqual([])
+  })
+  await rule('Hire', 'A fact between two values', 'From 1 to 500 guests.', async () => {
+    await choose('This fact', 'Guests')
+    await browser.fill('is from', '1')
+    await browser.fill('to', '500')
+  })
+  await rule('Hire', 'If one thing is so, then another', 'What is agreed has a price.', async () => {
+    await choose('This fact', 'State')
+    await choose('The value', 'agreed')
+    const [, then] = await browser.driver
+      .findElements({ css: '#rule-then-subject' })
+      .then((found) => [undefined, found[0]])
+    await then!.findElement({ xpath: './/option[normalize-space() = "Price"]' }).then((one) => one.click())
+    const how = await browser.see('#rule-then-operator')
+    await how.findElement({ xpath: './/option[normalize-space() = "is filled"]' }).then((one) => one.click())
+    await browser.read(`NOT (State = 'agreed') OR Price IS NOT NULL`)
+  })
+  await rule('Hire', 'So many days from one date to another', 'Four weeks at most.', async () => {
+    await choose('The later day', 'To day')
+    await choose('comes after', 'From day')
+    await browser.fill('and at most so many', '28')
+  })
+  await rule('Hire', 'At least one of some facts filled', 'A note or a price.', async () => {
+    await tick('Price')
+    await tick('Note')
+  })
+  await rule('Extra', 'A text that looks a certain way', 'Extras begin with X-.', async () => {
+    await choose('This text', 'What')
+    await browser.fill('these letters', 'X-')
+  })
+  await rule('Extra', 'Some facts together: no two alike', 'That extra is there already.', async () => {
+    await tick('What')
+    await tick('Hire')
+    expect(await faults(browser)).toEqual([])
+  })
+  await rule('Hire', 'No two at the same time', 'The room is taken then.', async () => {
+    await choose('It lasts from', 'From day')
+    await choose('to (blank there: for ever)', 'To day')
+    await tick('Room')
+    await browser.fill('Leaving out those where', `State = 'called of'`)
+    await browser.read('Did you mean called off?')
+    await browser.fill('Leaving out those where', `State = 'called off'`)
+  })
+  await rule('Hire', 'Which state may follow which', 'It can’t become that now.', async () => {
+    await choose('The states are those of', 'State')
+    for (const to of ['asked-agreed', 'agreed-over']) await (await browser.see(`#rule-step-${to}`)).click()
+  })
+  await rule('Hire', 'No change once something holds', 'What is over stays as it is.', async () => {
+    await browser.fill('Nothing changes any more once', `State = 'over'`)
+    await tick('Note')
+  })
+  await rule('Hire', 'Anything else, written as an expression', 'The room has fewer seats.', () =>
+    browser.fill('What must hold for each hire', 'Guests <= Room.Seats'),
+  )
+  await rule('Hire', 'A fact compared with another, or with a value', 'That is many guests.', async () => {
+    await choose('This fact', 'Guests')
+    await choose('How', 'is at most')
+    await browser.fill('The value', '45')
+    await browser.answer('What it does', 'Only warns')
+  })
+  expect(await faults(browser)).toEqual([])
+})
+
+test('they refuse while one types, on save, and from plain SQL', async () => {
+  await browser.chapter('open')
+  await browser.press('Open the book')
+  await browser.read('is open')
+  await book.sql('INSERT INTO $room (room_number, seats) VALUES (1, 50)')
+  await browser.go(`${book.path}/desk/hire/new`)
+  await browser.fill('From day', '10 Mar 2027')
+  await browser.fill('To day', '9 Mar 2027')
+  await browser.type(Key.TAB)
+  await browser.read('It ends before it begins.')
+  await browser.fill('To day', '12 Mar 2027')
+  await browser.fill('Guests', '60')
+  await browser.fill('Room', '1')
+  await browser.type(Key.ENTER)
+  await browser.read('The room has fewer seats.')
+  await browser.fill('Guests', '48')
+  await browser.type(Key.TAB)
+  await browser.driver.wait(async () => !(await browser.read('')).includes('fewer seats'), 8000)
+  await choose('State', 'agreed')
+  await browser.fill('Note', 'By phone')
+  await browser.type(Key.TAB)
+  await browser.read('What is agreed has a price.')
+  await browser.fill('Price', '120')
+  await browser.type(Key.chord(Key.CONTROL, 's'))
+  await browser.read('That is many guests.')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Save all the same')
+  await browser.read('Saved')
+  const insert = (values: string) =>
+    book.otherTool(`INSERT INTO hire (hire_number, room, note, from_day, to_day, guests) VALUES (${values})`)
+  await expect(insert("50, 1, 'x', '2027-03-12', '2027-03-13', 10")).rejects.toThrow('The room is taken then.')
+  await expect(insert("50, 1, 'x', '2027-04-12', '2027-04-13', 70")).rejects.toThrow('The room has fewer seats.')
+})
+
+test('a record that is over stays as it is, but for its note', async () => {
+  await choose('State', 'over')
+  await browser.type(Key.chord(Key.CONTROL, 's'))
+  await browser.read('What is over stays as it is.')
+  expect(await (await browser.box('Guests')).getAttribute('readonly')).toBeTruthy()
+  await browser.fill('Note', 'Went well')
+  await browser.type(Key.chord(Key.CONTROL, 's'))
+  await browser.read('Saved')
+  await expect(book.otherTool('UPDATE hire SET guests = 5')).rejects.toThrow('What is over stays as it is.')
+  expect(await faults(browser)).toEqual([])
+})
+
+test('who breaks a rule is listed, with a way to let it be for new records alone', async () => {
+  await browser.go(`${book.path}/workshop/rules`)
+  await rule('Hire', 'A fact compared with another, or with a value', 'At most forty.', async () => {
+    await choose('This fact', 'Guests')
+    await choose('How', 'is at most')
+    await browser.fill('The value', '40')
+  })
+  await browser.press('Who breaks the rule At most forty.')
+  await browser.read('1 hire breaks it:')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Ask it of new records alone')
+  await browser.read('new records')
+  expect(await browser.complaints()).toEqual([])
+})
