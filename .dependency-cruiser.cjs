@@ -27,8 +27,9 @@ module.exports = {
     // Rooms of core in the order in which they may use one another.
     storey('words-first', '^core/words/', '^core/(?!words/)'),
     storey('names-on-words', '^core/names/', '^core/(?!words/|names/)'),
-    storey('kinds-on-names', '^core/kinds/', '^core/(?!words/|names/|kinds/)'),
-    storey('book-on-kinds', '^core/book/', '^core/(?!words/|names/|kinds/|book/)'),
+    storey('patterns-on-words', '^core/patterns/', '^core/(?!words/|patterns/)'),
+    storey('kinds-on-names', '^core/kinds/', '^core/(?!words/|names/|patterns/|kinds/)'),
+    storey('book-on-kinds', '^core/book/', '^core/(?!words/|names/|patterns/|kinds/|book/)'),
     storey(
       'no-lists-below',
       '^core/(names|opening|records|pairings|needs|rules|advice)/',

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { Pattern } from '../patterns'
 
 /** One choice of a pick. The id stays when the word changes, so that records can follow. */
 export const Choice = z.strictObject({ id: z.string().min(1).max(40), word: z.string().min(1).max(100) })
@@ -23,6 +24,8 @@ export const FieldSettings = z.strictObject({
   prefix: z.string().max(12).optional(),
   width: z.int().optional(),
   yearly: z.boolean().optional(),
+  /** The fixed shape of a code. */
+  pattern: Pattern.optional(),
   megabytes: z.int().optional(),
   picturesOnly: z.boolean().optional(),
   startsAs: z.string().max(4000).optional(),

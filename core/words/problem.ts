@@ -9,6 +9,8 @@ export type ValueProblem =
   | { readonly kind: 'blank'; readonly field: string }
   | { readonly kind: 'too-long'; readonly limit: number; readonly length: number }
   | { readonly kind: 'odd-characters' }
+  | { readonly kind: 'not-shaped'; readonly shape: string; readonly example: string }
+  | { readonly kind: 'check-digit' }
   | { readonly kind: 'not-length'; readonly length: number; readonly found: number }
   | { readonly kind: 'not-whole'; readonly text: string }
   | { readonly kind: 'not-number'; readonly text: string; readonly example: string }

@@ -19,6 +19,10 @@ function wordValue(problem: ValueProblem): string | undefined {
       return `This is ${counted(problem.length, 'character')} long; at most ${problem.limit.toLocaleString('en-GB')} fit.`
     case 'odd-characters':
       return 'This has characters that can’t be seen. Type it instead of pasting.'
+    case 'not-shaped':
+      return `It is written as ${problem.shape}; such as ${problem.example}.`
+    case 'check-digit':
+      return 'A figure in it is mistyped: its check digit doesn’t fit. Compare it with the original.'
     case 'not-length':
       return `This must be exactly ${counted(problem.length, 'character')}; it has ${problem.found}.`
     case 'not-whole':

@@ -9,6 +9,8 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   blank: { kind: 'blank', field },
   'too-long': { kind: 'too-long', limit: 5, length: 6 },
   'odd-characters': { kind: 'odd-characters' },
+  'not-shaped': { kind: 'not-shaped', shape: 'V-, then five digits', example: 'V-00418' },
+  'check-digit': { kind: 'check-digit' },
   'not-length': { kind: 'not-length', length: 6, found: 5 },
   'not-whole': { kind: 'not-whole', text: 'x' },
   'not-number': { kind: 'not-number', text: 'x', example: '12.5' },

@@ -2,6 +2,7 @@ import { base, en, en_GB, Faker } from '@faker-js/faker'
 import type { Field, Table } from '@/core/book'
 import { addDays, type Look, type Value } from '@/core/kinds'
 import type { Dice, MakeUp } from '@/core/made-up'
+import { specimenOf } from '@/core/patterns'
 import { now } from '../clock'
 
 /** Made-up values that fit what a field is called and what it holds; the same seed makes the same. */
@@ -100,7 +101,8 @@ const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1
 const fit = (words: string, { length = 60, exactLength }: Field) =>
   exactLength ? words.padEnd(length, 'x').slice(0, length) : words.slice(0, length).trim()
 
-function codeFor(faker: Faker, { length = 10, exactLength }: Field): string {
+function codeFor(faker: Faker, { length = 10, exactLength, pattern }: Field): string {
+  if (pattern) return specimenOf(pattern, (many) => faker.number.int({ min: 0, max: many - 1 }))
   const long = exactLength ? length : Math.min(length, 8)
   return faker.string.alphanumeric({ length: long, casing: 'upper' })
 }

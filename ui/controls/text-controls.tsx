@@ -4,6 +4,7 @@ import { CalendarDays } from 'lucide-react'
 import { type ClipboardEvent, useRef } from 'react'
 import { toast } from 'sonner'
 import { fieldKinds } from '@/core/kinds'
+import { formatTyping } from '@/core/patterns'
 import { wordProblem } from '@/core/words'
 import { ChoiceBox, classNames, PassageBox, TextBox, TickBox } from '../kit'
 import { type ControlProps, noteFor } from './control'
@@ -33,12 +34,24 @@ const box = (props: ControlProps) => ({
 export function LineControl(props: ControlProps) {
   const { field, onText } = props
   const type = field.kind === 'email' ? 'email' : field.kind === 'phone' ? 'tel' : 'text'
+  const before = useRef(props.text)
+  const typed = (target: HTMLInputElement) => {
+    const { pattern } = field
+    const caret = target.selectionStart ?? target.value.length
+    if (!pattern) return onText(target.value)
+    const now = formatTyping(pattern, { text: target.value, caret }, before.current)
+    before.current = now.text
+    onText(now.text)
+    // Once the page has drawn it; a letter that was filled in must not throw the caret to the end.
+    requestAnimationFrame(() => document.activeElement === target && target.setSelectionRange(now.caret, now.caret))
+  }
   // The browser's own checks would speak in its own words; only the keyboard on a tablet is wanted of the type.
   return (
     <TextBox
       {...box(props)}
       inputMode={type === 'text' ? 'text' : type}
-      onChange={(event) => onText(event.target.value)}
+      onFocus={() => (before.current = props.text)}
+      onChange={(event) => typed(event.target)}
       className={field.kind === 'code' ? 'font-mono' : undefined}
     />
   )

@@ -10,6 +10,7 @@ import { givenKinds } from './add-field'
 import { PickChoices } from './choices-editor'
 import { DerivedFromIt, DerivedSettings } from './derived-settings'
 import { LinkSettings } from './link-settings'
+import { PatternEditor } from './pattern-editor'
 import { SettingBox } from './setting-box'
 import { TryValue } from './try-value'
 
@@ -76,7 +77,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
           )}
         </Labelled>
         {text('prefix', 'Written with, before it')}
-        {number('length')}
+        {!field.pattern && number('length')}
         {number('digits')}
         {number('decimals')}
         {number('width')}
@@ -88,6 +89,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
         {uses.has('most') && <ValueSetting field={field} name="most" label="At most" onChange={change} />}
       </div>
       {uses.has('choices') && <PickChoices field={field} onChange={(choices) => change({ choices })} />}
+      {uses.has('pattern') && <PatternEditor field={field} onChange={(pattern) => change({ pattern })} />}
       {field.kind === 'link' && <LinkSettings field={field} />}
       {derived && <DerivedSettings key={field.kind} table={table} field={field} onChange={change} />}
       <div className="grid gap-3 sm:grid-cols-2">
@@ -142,7 +144,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
             onChange={(now) => change({ unique: now || null })}
           />
         )}
-        {tick('exactLength', 'Exactly this long')}
+        {!field.pattern && tick('exactLength', 'Exactly this long')}
         {tick('yearly', 'From 1 again each year')}
         {tick('picturesOnly', 'Pictures only')}
         <Button small className="ml-auto" onClick={() => edit({ kind: 'removeField', field: field.id })}>

@@ -1,0 +1,6 @@
+export { fit, hasShape } from './fit'
+export { formatTyping } from './format'
+export { learnPattern } from './learn'
+export { type Block, longest, Pattern, patternSource, sayPattern } from './pattern'
+export { specimenOf } from './specimen'
+export { readyMade } from './ready-made'
