@@ -91,6 +91,8 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
 }
 
 async function fill(plain: BenchBook['plain']): Promise<void> {
+  // What is made up here keeps the rules; asking each of a million rows would take as long as the measuring.
+  await plain.query('SET @hearth_saving = 1')
   await plain.query('SET FOREIGN_KEY_CHECKS = 0')
   await plain.query('DELETE FROM visit')
   await plain.query(
@@ -102,10 +104,13 @@ async function fill(plain: BenchBook['plain']): Promise<void> {
             2 + seq % 12, IF(seq % 20000 = 0, 'The chimneypot is loose.', 'Swept clean, draught good.') FROM seq_1_to_${rows}`,
   )
   await plain.query('DELETE FROM work_line')
-  await plain.query("INSERT IGNORE INTO service_item (item_code, what_it_is, list_price) VALUES ('SWEEP', 'Sweep', 62)")
+  await plain.query(
+    "INSERT IGNORE INTO service_item (item_code, what_it_is, list_price) VALUES ('SWEEP', 'Sweep', 62), ('SMOKE', 'Smoke test', 42)",
+  )
   await plain.query(
     `INSERT INTO work_line (line_number, visit, service_item, quantity, price_each)
-     SELECT seq, CONCAT('V-', LPAD(1 + (seq * 7919) % ${rows}, 7, '0')), 'SWEEP', 1 + seq % 9, 10 + seq % 50 FROM seq_1_to_${lines}`,
+     SELECT seq, CONCAT('V-', LPAD(1 + (seq * 7919) % ${rows}, 7, '0')), IF(seq <= ${rows}, 'SWEEP', 'SMOKE'), 1 + seq % 9, 10 + seq % 50 FROM seq_1_to_${lines}`,
   )
   await plain.query('ANALYZE TABLE visit, premises, work_line')
+  await plain.query('SET @hearth_saving = NULL')
 }

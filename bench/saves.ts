@@ -8,17 +8,24 @@ const aim = 2
 /** Saving visits one by one, each in a transaction with its running number, against prepared statements that do the same. */
 export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure[]> {
   await plain.query(
-    "INSERT INTO premises (premises_number, address, town) VALUES ('P-0001', '14 Quay Lane', 'Otterby')",
+    `INSERT INTO premises (premises_number, address, town) SELECT CONCAT('P-', LPAD(seq, 4, '0')), CONCAT(seq, ' Quay Lane'), 'Otterby' FROM seq_1_to_${visits}`,
   )
+  // No two visits to one premises may overlap, so each has hours of its own.
+  let booked = 0
+  const hours = (at: number) => ({
+    premises: `P-${String(at + 1).padStart(4, '0')}`,
+    moment: new Date(Date.UTC(2027, 0, 1) + 7_200_000 * booked++).toISOString().slice(0, 16),
+  })
   const ours = async () => {
     for (let at = 0; at < visits; at++) {
+      const { premises, moment } = hours(at)
       const outcome = await saveRecord(db, live, 'Bench', {
         table: 'visit',
         ref: null,
         rev: null,
         values: {
-          visit__premises: 'P-0001',
-          'visit__booked-for': '2027-03-12T09:30',
+          visit__premises: premises,
+          'visit__booked-for': moment,
           visit__state: 'booked',
           'visit__ladder-height': '6.5',
         },
@@ -46,7 +53,18 @@ export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure
       await plain.beginTransaction()
       const { insertId } = (await next.execute([])) as { insertId: number }
       const code = `X-${String(insertId).padStart(6, '0')}`
-      await insert.execute([code, 'P-0001', null, '2027-03-12 09:30:00', 'booked', '6.5', null, null, 'Bench'])
+      const { premises, moment } = hours(at)
+      await insert.execute([
+        code,
+        premises,
+        null,
+        `${moment.replace('T', ' ')}:00`,
+        'booked',
+        '6.5',
+        null,
+        null,
+        'Bench',
+      ])
       await read.execute([code])
       await plain.commit()
     }
