@@ -30,10 +30,7 @@ interface Looking {
  * database would ask after every row; this waits, so that a record and its rows may come in any order.
  */
 export class Asking {
-  private readonly questions = new Map<
-    string,
-    { readonly asked: AskedRule; readonly sql: string; readonly params: Params }
-  >()
+  private readonly questions = new Map<string, Question>()
   private readonly held = new Set<string>()
 
   constructor(
@@ -87,12 +84,7 @@ export class Asking {
 
   private ask(asked: AskedRule, watch: Watch, params: Params | undefined): void {
     if (!params || params.includes(null)) return
-    const { book } = this.live
-    const names = namesOf(this.live)
-    const { table } = asked.own
-    const keys = keyColumns(table, names).map((column) => `t.${quoteName(column.name)}`)
-    const concerned = concernedSql(book, names, table, watch.hops, () => '?')
-    const sql = `SELECT ${keys.join(', ')} ${concerned} AND ${brokenSql(book, names, asked)} LIMIT 1`
+    const { concerned, sql } = questionOf(this.live, asked, watch)
     this.questions.set(JSON.stringify([asked.own.rule.id, concerned, params]), { asked, sql, params })
   }
 
@@ -154,8 +146,10 @@ export class Asking {
   /** What is broken; one record a question. Warnings that were read and passed over are left out. */
   async broken(despite: readonly string[] = []): Promise<BrokenRecord[]> {
     const found: BrokenRecord[] = []
-    for (const { asked, sql, params } of this.questions.values()) {
-      if (asked.own.rule.warns && despite.includes(asked.own.rule.id)) continue
+    const open = [...this.questions.values()].filter(
+      ({ asked: { own } }) => !own.rule.warns || !despite.includes(own.rule.id),
+    )
+    for (const { asked, sql, params } of await this.answeredYes(open)) {
       const [row] = await selectRows<(string | number)[]>(this.db, sql, params, this.transaction)
       if (!row) continue
       const leaves = keyColumns(asked.own.table, namesOf(this.live)).map((column) =>
@@ -164,6 +158,22 @@ export class Asking {
       found.push({ asked, ref: refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value))) })
     }
     return found
+  }
+
+  /** The questions to which the answer is yes, asked many at a time: nearly always none. */
+  private async answeredYes(all: readonly Question[]): Promise<Question[]> {
+    const yes: Question[] = []
+    for (let from = 0; from < all.length; from += questionsAtOnce) {
+      const some = all.slice(from, from + questionsAtOnce)
+      const [row] = await selectRows<number[]>(
+        this.db,
+        `SELECT ${some.map(({ sql }, at) => `EXISTS (${sql}) AS q${at}`).join(', ')}`,
+        some.flatMap(({ params }) => params),
+        this.transaction,
+      )
+      yes.push(...some.filter((_, at) => row?.[at]))
+    }
+    return yes
   }
 
   /** Whether a record that a row is part of, now or by what is about to be written, is closed; the words for it. */
@@ -190,6 +200,31 @@ export class Asking {
     }
     return undefined
   }
+}
+
+interface Question {
+  readonly asked: AskedRule
+  readonly sql: string
+  readonly params: Params
+}
+
+const questionsAtOnce = 24
+
+// Designs don't change while they are open: a question is put into words once for each live database.
+const questions = new WeakMap<Watch, Map<string, { readonly concerned: string; readonly sql: string }>>()
+
+function questionOf(live: Live, asked: AskedRule, watch: Watch) {
+  const bySchema = questions.get(watch) ?? new Map<string, { readonly concerned: string; readonly sql: string }>()
+  questions.set(watch, bySchema)
+  const found = bySchema.get(live.schema)
+  if (found) return found
+  const names = namesOf(live)
+  const { table } = asked.own
+  const keys = keyColumns(table, names).map((column) => `t.${quoteName(column.name)}`)
+  const concerned = concernedSql(live.book, names, table, watch.hops, () => '?')
+  const sql = `SELECT ${keys.join(', ')} ${concerned} AND ${brokenSql(live.book, names, asked)} LIMIT 1`
+  bySchema.set(live.schema, { concerned, sql })
+  return { concerned, sql }
 }
 
 /** Whether any of the facts that matter is among those that are written. */
