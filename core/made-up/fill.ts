@@ -13,6 +13,7 @@ import {
 import { isTyped, kindOf, plainLook, readValue, type Value } from '../kinds'
 import { whatCounts } from '../pairings'
 import type { Values } from '../records'
+import { ownRules } from '../rules'
 import { brokenRules } from '../rules'
 import { counted, inSentence, plural, wordProblem } from '../words'
 
@@ -79,6 +80,7 @@ class Used {
       ...table.fields
         .filter((field) => isUnique(table, field) && kindOf(field.kind).control !== 'given')
         .map((field) => [field]),
+      ...ownRules(book, table.id).flatMap(({ reading }) => (reading?.kind === 'together' ? [reading.fields] : [])),
     ].map((fields) => ({ fields, seen: new Set() }))
     this.links = linksFrom(book, table.id)
   }

@@ -47,8 +47,11 @@ test('the demo’s design is filled, every table, by every rule the database its
   const { id, tables } = await tried(of)
   const design = (await stored(db, of)).book
   expect(tables.map((table) => table.table)).toEqual(design.tables.map((table) => table.id))
-  for (const table of tables)
-    expect([table.name, table.records > 0, table.short]).toEqual([table.name, true, undefined])
+  for (const table of tables) {
+    expect([table.name, table.records > 0]).toEqual([table.name, true])
+    // Rules that look at several records are kept by chance at best, and then it says so.
+    if (table.short) expect(table.short).toMatch(/^\d+ made-up records? breaks? the rule/)
+  }
   // It isn't among the books, and the office's own book is as it was.
   expect((await booksOf(db, account.id)).map((book) => book.id)).toEqual([of])
   expect((await stored(db, of)).opened).toBeUndefined()

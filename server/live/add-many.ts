@@ -6,6 +6,7 @@ import { ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { run, transact } from '../database'
 import { type Live, namesOf } from './live'
+import { refusalOf } from './refusals'
 import { holdCount, keepCount } from './running-numbers'
 import { columnsFor, refFrom, wholeValues } from './write-row'
 
@@ -45,7 +46,7 @@ export async function addMany(
     if (!whole.ok) return { ok: false, problem: { at, problems: whole.problem } }
     checked.push({ ...whole.value, ...copiesGiven(live, tableId, rows, row) })
   }
-  return transact(db, async (transaction) => {
+  const added = transact(db, async (transaction) => {
     for (const field of running) {
       const counts = new Map<string, number>()
       for (const [at, values] of checked.entries()) {
@@ -71,5 +72,11 @@ export async function addMany(
       )
     }
     return ok(refs)
+  })
+  return added.catch((cause: unknown) => {
+    const refusal = refusalOf(live, tableId, cause)
+    if (!refusal) throw cause
+    // The database doesn't say which row it was.
+    return { ok: false, problem: { at: 0, problems: { [refusal.field ?? '']: refusal.problem } } }
   })
 }

@@ -109,12 +109,12 @@ test('a rule follows its fields’ names, and says when it can’t hold any more
 test.each([
   ['"Lent on" < CURRENT_DATE', /changes from day to day/],
   ['"Lent on"', /true or not/],
-  ['TRUE', /at least one field/],
+  ['TRUE', /at least one fact/],
   ['Lent > 1', /no field “Lent”/],
 ])('%s is no rule', async (source, words) => {
   const { id } = await loanBook('None')
   const { book } = await stored(db, id)
   expect(readHolding(book, tableOf(book, 'loan'), source)).toMatchObject({
-    words: expect.stringMatching(words) as string,
+    because: expect.stringMatching(words) as string,
   })
 })
