@@ -1,5 +1,5 @@
 import { type Edit, type Field, type Link, make, type Book, type RuleSays, tableOf } from '@/core/book'
-import { readExpression } from '@/core/expressions'
+import { keepTree, readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
 import { wordProblem } from '@/core/words'
 
@@ -133,7 +133,7 @@ export class DesignWriter {
   private kept(table: string, written: string) {
     const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
     if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
-    return JSON.parse(JSON.stringify(read.tree)) as never
+    return keepTree(read.tree)
   }
 
   choices(...words: readonly string[]): Settings {

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { type Edit, emptyBook, tableOf } from '../book'
 import { plainLook } from '../kinds'
@@ -7,16 +8,7 @@ import type { Json } from '../words'
 import { dependenciesOf, evaluate, readExpression, showExpression } from '.'
 import { plainFacts } from './plain-facts'
 
-const link = (one: string, many: string): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: false,
-  ids: { table: 'x', links: [`${one}-${many}`, 'y'], fields: [`${many}-of-${one}`, 'z'] },
-})
+const link = (one: string, many: string) => tie(one, many, { link: `${one}-${many}`, field: `${many}-of-${one}` })
 const field = (table: string, name: string, holds: string): Edit =>
   ({ kind: 'addField', table, id: `${table}-${name.toLowerCase().replaceAll(' ', '-')}`, name, holds }) as Edit
 

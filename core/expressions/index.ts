@@ -1,4 +1,5 @@
 export { factsBeyond } from './beyond'
+export { keepTree } from './kept'
 export { compile, evaluate, type Facts } from './evaluate'
 export {
   allNodesOf,

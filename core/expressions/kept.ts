@@ -39,3 +39,6 @@ export function keptTree(book: Book, json: Json): Tree | undefined {
   const tree = read.success ? (read.data as unknown as Tree) : undefined
   return tree && isThere(book, tree) ? tree : undefined
 }
+
+/** A tree as a book keeps it: plain JSON, without what is undefined. */
+export const keepTree = (tree: Tree) => JSON.parse(JSON.stringify(tree)) as z.infer<ReturnType<typeof z.json>>

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { aimed, dice } from '@/tests/support/random-edits'
 import { type Book, type Edit, emptyBook, linkOf, linksFrom, make, mustHold } from '../book'
@@ -18,16 +19,8 @@ function diceFrom(seed: number) {
 
 const specimens: MakeUp = (_table, field) => kindOf(field.kind).specimen(field) || null
 
-const link = (one: string, many: string, must: boolean): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: must,
-  ids: { table: 't', links: [`${one}-${many}`, 'm'], fields: [`${many}-${one}`, 'n'] },
-})
+const link = (one: string, many: string, must: boolean) =>
+  tie(one, many, { link: `${one}-${many}`, field: `${many}-${one}` }, { bMust: must })
 const table = (id: string): Edit => ({ kind: 'addTable', id, name: id, keyField: `${id}-key` })
 
 test('whatever the design, what is made up keeps its rules', () => {

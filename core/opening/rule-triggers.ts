@@ -79,6 +79,7 @@ function holding(
     return [
       before('INSERT', hold(book, names, link, newRow)),
       before('UPDATE', hold(book, names, link, newRow)),
+      before('UPDATE', hold(book, names, link, oldRow)),
       before('DELETE', hold(book, names, link, oldRow)),
     ]
   }

@@ -1,6 +1,5 @@
 import type { Book } from '../book'
-import type { OwnRule } from './own-rules'
-import { ownRules } from './own-rules'
+import { type OwnRule, ownRules } from './own-rules'
 import type { Reading } from './readings'
 import { type Watch, watchesOf } from './watches'
 
@@ -36,23 +35,8 @@ export const isKeyed = ({ rule, reading }: OwnRule) =>
 
 function asked(book: Book, own: OwnRule): AskedRule[] {
   const { reading, table } = own
-  if (!reading || isChecked(own) || isKeyed(own)) return []
-  if (reading.kind === 'holds') return [{ own, reading, watches: watchesOf(book, table, [reading.tree]) }]
-  if (reading.kind === 'apart') {
-    const spoken = [...reading.same, reading.from, reading.to].map((field) => field.id)
-    return [{ own, reading, watches: watchesOf(book, table, reading.unless ? [reading.unless] : [], spoken) }]
-  }
-  if (reading.kind !== 'together') return []
-  return [
-    {
-      own,
-      reading,
-      watches: watchesOf(
-        book,
-        table,
-        [],
-        reading.fields.map((field) => field.id),
-      ),
-    },
-  ]
+  if (!reading || isChecked(own) || isKeyed(own) || !isAskedKind(reading)) return []
+  return [{ own, reading, watches: watchesOf(book, table, reading) }]
 }
+
+const isAskedKind = (reading: Reading): reading is AskedReading => ['holds', 'apart', 'together'].includes(reading.kind)

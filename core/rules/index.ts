@@ -6,6 +6,10 @@ export { isPartOf } from './part-of'
 export { type Hop, type Watch, watchesOf } from './watches'
 export {
   type Condition,
+  isDay,
+  isNumber,
+  isOrdered,
+  isText,
   operators,
   type Operator,
   sayOperator,

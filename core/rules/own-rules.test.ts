@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { type Book, type Edit, emptyBook, tableOf } from '../book'
+import { hiring } from '@/tests/support/ruled-design'
+import { type Book, type Edit, emptyBook, type RuleSays, tableOf } from '../book'
 import { plainLook } from '../kinds'
+import { keepTree } from '../expressions'
 import { checkForm, checkRecord } from '../records'
 import { brokenRules, ownRules, readHolding, rulesInTheWay } from '.'
 
@@ -20,7 +22,7 @@ function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
     kind: 'addRule',
     id,
     table: 'loan',
-    says: { kind: 'holds', tree: JSON.parse(JSON.stringify(read.tree)) as never },
+    says: { kind: 'holds', tree: keepTree(read.tree) },
     words,
   }
   return made(book, edit)
@@ -62,6 +64,26 @@ test('rules go on holding under new names, and in money of other decimals', () =
   ])
   expect(brokenRules(later, 'loan', { fee: '12.501' })).toMatchObject({ fee: { words: 'Too dear.' } })
   expect(rulesInTheWay(later)).toEqual([])
+})
+
+test('a rule that looks further than its record follows what it looks at, whatever its kind', () => {
+  const design = hiring()
+  const add = (id: string, says: RuleSays) => design.do({ kind: 'addRule', id, table: 'hire', words: id, says })
+  add('closed', { kind: 'closed', once: design.tree('hire', 'COUNT(Extra) > 3'), except: [], rows: true })
+  add('apart', { kind: 'apart', same: [], from: 'from', to: 'to', unless: design.tree('hire', 'Room.Seats > 9') })
+  const sources = () => ownRules(design.book, 'hire').map(({ source }) => source)
+  expect(sources()).toEqual([
+    'nothing changes once COUNT(Extra) > 3',
+    'no two overlap from From day to To day, unless Room.Seats > 9',
+  ])
+  design.do({ kind: 'renameTable', table: 'extra', name: 'Treat' })
+  design.do({ kind: 'changeField', field: 'seats', to: { name: 'Chairs' } })
+  expect(sources()).toEqual([
+    'nothing changes once COUNT(Treat) > 3',
+    'no two overlap from From day to To day, unless Room.Chairs > 9',
+  ])
+  design.do({ kind: 'changeField', field: 'seats', to: { kind: 'line' } })
+  expect(rulesInTheWay(design.book).join()).toContain('The rule “apart” of Hire can’t hold')
 })
 
 test('a field that holds something else now stops the rule, in words', () => {

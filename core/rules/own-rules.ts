@@ -1,4 +1,4 @@
-import { type Book, fieldOf, type Link, type Rule, type Table, tableOf } from '../book'
+import { type Book, type Field, fieldOf, findField, type Rule, type Table, tableOf } from '../book'
 import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
 import { isTyped, type Look, type Now, type Value } from '../kinds'
 import type { Problem } from '../words'
@@ -20,8 +20,9 @@ export interface OwnRule {
 
 interface Known {
   readonly look: Look
-  readonly links: readonly Link[]
-  readonly tables: readonly Table[]
+  readonly table: Table
+  /** All there was, where it speaks of more than what is typed into the record. */
+  readonly around?: Pick<Book, 'tables' | 'links'>
   readonly own: OwnRule
 }
 
@@ -29,18 +30,43 @@ interface Known {
 const known = new WeakMap<Rule, Known>()
 
 function ownRule(book: Book, rule: Rule): OwnRule {
+  const table = tableOf(book, rule.table)
   const found = known.get(rule)
-  const same = found?.tables.every((table) => book.tables.includes(table) || tableOf(book, table.id) === table)
-  if (same && found!.look === book.look && (found!.tables.length === 1 || found!.links === book.links))
-    return found!.own
+  const { around } = found ?? {}
+  if (found?.table === table && found.look === book.look)
+    if (!around || (around.tables === book.tables && around.links === book.links)) return found.own
   const own = readOwn(book, rule)
-  const alone =
-    own.reading && !speaksFurther(own.reading) && own.table.fields.every((field) => field.source === undefined)
-  known.set(rule, { look: book.look, links: book.links, tables: alone ? [own.table] : book.tables, own })
+  const alone = own.reading && isAlone(book, own.reading)
+  known.set(rule, {
+    look: book.look,
+    table,
+    own,
+    ...(!alone && { around: { tables: book.tables, links: book.links } }),
+  })
   return own
 }
 
-const speaksFurther = (reading: Reading) => reading.kind === 'holds' && !reading.alone
+/** Whether a reading looks at nothing but what is typed into the record. */
+function isAlone(book: Book, reading: Reading): boolean {
+  return (
+    treesOf(reading).every((tree) => ownNeeds(book, tree) !== undefined) &&
+    [...spokenOf(reading)].every((id) => findField(book, id)?.field.source === undefined)
+  )
+}
+
+/** The expressions in a reading. */
+export function treesOf(reading: Reading): readonly Tree[] {
+  switch (reading.kind) {
+    case 'holds':
+      return [reading.tree]
+    case 'closed':
+      return [reading.once]
+    case 'apart':
+      return reading.unless ? [reading.unless] : []
+    default:
+      return []
+  }
+}
 
 function readOwn(book: Book, rule: Rule): OwnRule {
   const table = tableOf(book, rule.table)
@@ -55,22 +81,26 @@ function readOwn(book: Book, rule: Rule): OwnRule {
   }
 }
 
-/** The ids of fields and links that a reading speaks of. */
-function spokenOf(reading: Reading): ReadonlySet<string> {
-  const of = (tree: Tree) => [...dependenciesOf(tree)]
+/** The fields of its own that a reading compares without an expression. */
+export function fieldsOf(reading: Reading): readonly Field[] {
   switch (reading.kind) {
-    case 'holds':
-      return new Set(of(reading.tree))
     case 'together':
-      return new Set(reading.fields.map((field) => field.id))
+      return reading.fields
     case 'apart':
-      return new Set([...reading.same, reading.from, reading.to].map((field) => field.id))
-    case 'closed':
-      return new Set(of(reading.once))
+      return [...reading.same, reading.from, reading.to]
     case 'follows':
-      return new Set([reading.field.id])
+      return [reading.field]
+    default:
+      return []
   }
 }
+
+/** The ids of fields and links that a reading speaks of. */
+const spokenOf = (reading: Reading): ReadonlySet<string> =>
+  new Set([
+    ...fieldsOf(reading).map((field) => field.id),
+    ...treesOf(reading).flatMap((tree) => [...dependenciesOf(tree)]),
+  ])
 
 /** The rules made for one table, or for all. */
 export const ownRules = (book: Book, tableId?: string): OwnRule[] =>

@@ -1,6 +1,6 @@
 import { type Book, type Field, type Table } from '../book'
 import { faceOf, factsOffered, writtenName } from '../expressions'
-import { kindOf } from '../kinds'
+import { type KindName, kindOf } from '../kinds'
 import { listed } from '../words'
 
 /** A fact that a sentence can speak of: as it is written, as it is said, and the field it looks like. */
@@ -24,6 +24,18 @@ export function subjectsOf(book: Book, table: Table): Subject[] {
   }))
   return [...own, ...further]
 }
+
+const isOf =
+  (...kinds: readonly KindName[]) =>
+  (subject: Subject) =>
+    kinds.includes(subject.face.kind)
+
+/** What can be said of a fact follows from what it looks like. */
+export const isNumber = isOf('whole', 'exact', 'measured', 'money', 'mark')
+export const isDay = isOf('date')
+export const isText = isOf('line', 'passage', 'code', 'email', 'phone', 'web')
+const isMoment = isOf('date', 'dateTime', 'time')
+export const isOrdered = (subject: Subject) => isNumber(subject) || isMoment(subject)
 
 export const operators = {
   '=': 'is',
@@ -142,7 +154,7 @@ function condition(
   if (!subject) return { missing: 'Choose a fact.' }
   if (operator === 'filled') return { source: `${source} IS NOT NULL`, words: `${subject.words} is filled.` }
   if (operator === 'blank') return { source: `${source} IS NULL`, words: `${subject.words} is blank.` }
-  const said = sayOperator(operator, subject.face)
+  const said = sayOperator(operator, subject)
   if ('fact' in against) {
     const other = find(against.fact)
     if (!other) return { missing: 'Choose what it is compared with.' }
@@ -155,8 +167,8 @@ function condition(
 }
 
 /** Days aren't more or less, they are later or earlier. */
-export function sayOperator(operator: Operator, face: Field): string {
-  if (!['date', 'dateTime', 'time'].includes(face.kind)) return operators[operator]
+export function sayOperator(operator: Operator, subject: Subject): string {
+  if (!isMoment(subject)) return operators[operator]
   return { ...operators, '>=': 'is not before', '>': 'is after', '<=': 'is not after', '<': 'is before' }[operator]
 }
 

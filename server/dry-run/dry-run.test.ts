@@ -3,6 +3,7 @@ import { type Edit, linksFrom, tableOf } from '@/core/book'
 import { physicalNames } from '@/core/opening'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import { tie } from '@/tests/support/edits'
 import { booksOf } from '../books'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
@@ -30,17 +31,8 @@ const pickTable: Edit[] = [
   { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
   { kind: 'changeField', field: 'state', to: { must: true } },
 ]
-const link = (one: string, many: string, must: boolean, more: object = {}): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: must,
-  ids: { table: 'x', links: [`${one}-${many}`, `x${one}${many}`], fields: [`${many}-at-${one}`, `y${one}${many}`] },
-  ...more,
-})
+const link = (one: string, many: string, must: boolean, more: object = {}) =>
+  tie(one, many, { link: `${one}-${many}`, field: `${many}-at-${one}` }, { bMust: must, ...more })
 
 test('the demo’s design is filled, every table, by every rule the database itself holds', async () => {
   const of = await testBook(db, account, 'Emberly', emberlyDesign().edits)

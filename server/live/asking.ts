@@ -1,4 +1,4 @@
-import { linkOf, linksFrom, type Link, tableOf } from '@/core/book'
+import { linkOf, linksFrom, type Link } from '@/core/book'
 import { expressionSql } from '@/core/expressions'
 import { keyColumns, leafOf } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
@@ -52,16 +52,14 @@ export class Asking {
   async before(tableId: string, ref: string | null, values: Values | undefined): Promise<void> {
     for (const { asked, watch } of this.looking(tableId)) {
       const last = watch.hops.at(-1)
+      // What is asked of new records alone isn't asked again when their rows change.
+      if (asked.own.rule.onlyNew && last) continue
       if (ref !== null && values && !touches(watch, values)) continue
       if (last?.to === 'rows') {
         const link = linksFrom(this.live.book, tableId).find((one) => one.id === last.link)!
         if (watch.hops.length === 1 && values?.[link.field]) await this.hold(link, values[link.field]!)
         if (ref === null) continue
-        const stands = await this.row(
-          tableId,
-          ref,
-          rowColumns(this.live.book, namesOf(this.live), tableOf(this.live.book, asked.own.table.id), watch.hops),
-        )
+        const stands = await this.row(tableId, ref, this.columns(asked, watch))
         if (watch.hops.length === 1 && stands) await this.holdKey(link, stands)
         this.ask(asked, watch, stands)
       } else if (!last && asked.reading.kind !== 'holds' && values) await this.holdSame(asked, tableId, ref, values)
@@ -72,9 +70,11 @@ export class Asking {
   async after(tableId: string, ref: string, values: Values, isNew: boolean): Promise<void> {
     for (const { asked, watch } of this.looking(tableId)) {
       if (!isNew && (asked.own.rule.onlyNew || !touches(watch, values))) continue
-      if (asked.own.rule.onlyNew && watch.hops.length > 0) continue
-      if (isNew && watch.hops.at(-1)?.to === 'one') continue
-      if (watch.hops.at(-1)?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref))
+      const last = watch.hops.at(-1)
+      if (last && asked.own.rule.onlyNew) continue
+      // Nothing leads to a record that is just being made.
+      if (isNew && last?.to === 'one') continue
+      if (last?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref))
       else this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
     }
   }

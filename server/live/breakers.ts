@@ -34,20 +34,7 @@ function condition(book: Book, live: Live, own: OwnRule): string | undefined {
 function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
   const there = live.book.tables.find((one) => one.id === table.id)
   if (!reading || there?.key.join() !== table.key.join()) return false
-  const trees =
-    reading.kind === 'holds' ? [reading.tree] : reading.kind === 'apart' && reading.unless ? [reading.unless] : []
-  const own =
-    reading.kind === 'apart'
-      ? [...reading.same, reading.from, reading.to]
-      : reading.kind === 'together'
-        ? reading.fields
-        : []
-  const watches = watchesOf(
-    book,
-    table,
-    trees,
-    own.map((field) => field.id),
-  )
+  const watches = watchesOf(book, table, reading)
   return watches.every(
     ({ hops, fields }) =>
       hops.every((hop) => (hop.to === 'one' ? findField(live.book, hop.field) : findLink(live.book, hop.link))) &&

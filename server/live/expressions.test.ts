@@ -4,6 +4,7 @@ import { type Edit, tableOf } from '@/core/book'
 import { evaluate, expressionSql, type Facts, readExpression, showExpression, type Tree } from '@/core/expressions'
 import { physicalNames } from '@/core/opening'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import { field as fieldEdits, tie } from '@/tests/support/edits'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '.'
@@ -11,23 +12,9 @@ import type { Live } from '.'
 let db: Catalogue
 let live: Live
 
-const field = (table: string, name: string, holds: string, to?: object): Edit[] => {
-  const id = `${table}-${name.toLowerCase().replaceAll(' ', '-')}`
-  return [
-    { kind: 'addField', table, id, name, holds } as Edit,
-    ...(to ? [{ kind: 'changeField', field: id, to } as Edit] : []),
-  ]
-}
-const link = (one: string, many: string): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: false,
-  ids: { table: 'x', links: [`${one}-${many}`, 'y'], fields: [`${many}-of`, 'z'] },
-})
+const field = (table: string, name: string, holds: string, to?: object) =>
+  fieldEdits(table, `${table}-${name.toLowerCase().replaceAll(' ', '-')}`, name, holds, to)
+const link = (one: string, many: string) => tie(one, many, { link: `${one}-${many}`, field: `${many}-of` })
 
 const design: Edit[] = [
   { kind: 'addTable', id: 'house', name: 'House', keyField: 'house-key' },

@@ -2,7 +2,8 @@ import { beforeAll, expect, test } from 'vitest'
 import type { Edit } from '@/core/book'
 import { opened, shapeOf, stored, testAccount, testCatalogue } from '@/tests/support/catalogue'
 import { journalled, killedAt, moments } from '@/tests/support/crashes'
-import { add, link, split, vanBook } from '@/tests/support/van-book'
+import { tie } from '@/tests/support/edits'
+import { add, split, vanBook } from '@/tests/support/van-book'
 import type { Catalogue } from '../catalogue'
 import { run } from '../database'
 import type { Account } from '../people'
@@ -167,7 +168,7 @@ test('a field and a table that take the names of removed ones come to stand in t
 })
 
 test('a key changes where no record leads to it, and not where one does', async () => {
-  const { id, edit, follows, open } = await vans('Keys', link('van', 'part', 'of'))
+  const { id, edit, follows, open } = await vans('Keys', tie('van', 'part', { link: 'of-link', field: 'of-at' }))
   await edit({ kind: 'setKey', table: 'van', fields: ['plate'] })
   await follows()
   const live = await opened(db, account, id)

@@ -4,8 +4,9 @@ import { type Edit, findTable, readBook } from '@/core/book'
 import { physicalNames } from '@/core/opening'
 import { shapeAfresh, shapeOf, stored, testAccount, testCatalogue } from '@/tests/support/catalogue'
 import { refusedAtLast } from '@/tests/support/crashes'
+import { tie } from '@/tests/support/edits'
 import { aimed, dice } from '@/tests/support/random-edits'
-import { link, split, vanBook } from '@/tests/support/van-book'
+import { split, vanBook } from '@/tests/support/van-book'
 import { editBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import type { Account } from '../people'
@@ -58,7 +59,7 @@ test('whatever is changed, opening that is refused at its end leaves the databas
   let takenBack = 0
   await fc.assert(
     fc.asyncProperty(fc.array(dice, { minLength: 1, maxLength: 6 }), async (throws) => {
-      const { id, live, rows } = await vans('Back', link('van', 'part', 'of'))
+      const { id, live, rows } = await vans('Back', tie('van', 'part', { link: 'of-link', field: 'of-at' }))
       for (const [turn, one] of throws.entries())
         await editBook(db, id, account.id, aimed((await stored(db, id)).book, one, turn), [])
       const found = await stored(db, id)
@@ -79,7 +80,7 @@ test('whatever is changed, opening again refuses in words or gives what opening 
   let carriedOut = 0
   await fc.assert(
     fc.asyncProperty(fc.array(dice, { minLength: 1, maxLength: 7 }), async (throws) => {
-      const { id, live, open, rows } = await vans('Anything', link('van', 'part', 'of'))
+      const { id, live, open, rows } = await vans('Anything', tie('van', 'part', { link: 'of-link', field: 'of-at' }))
       for (const [turn, one] of throws.entries()) {
         const { book } = await stored(db, id)
         await editBook(db, id, account.id, aimed(book, one, turn), [])

@@ -1,5 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { type Edit, type Field, tableOf } from '@/core/book'
+import { keepTree } from '@/core/expressions'
 import { readHolding } from '@/core/rules'
 import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
@@ -34,7 +35,7 @@ async function loanBook(name: string) {
         kind: 'addRule',
         id: ruleId,
         table: 'loan',
-        says: { kind: 'holds', tree: JSON.parse(JSON.stringify(read.tree)) as never },
+        says: { kind: 'holds', tree: keepTree(read.tree) },
         words,
       },
     ])

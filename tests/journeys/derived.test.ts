@@ -13,14 +13,9 @@ beforeAll(async () => {
   browser = book.browser
 })
 
-const choose = async (name: string, option: string) =>
-  (await browser.box(name))
-    .findElement({ xpath: `.//option[normalize-space() = "${option}"]` })
-    .then((one) => one.click())
-
 async function addField(name: string, kind: string) {
   await browser.fill('Name of the next field', name)
-  await choose('Kind of the next field', kind)
+  await browser.choose('Kind of the next field', kind)
   await browser.press('Add a field')
   await browser.press(`Settings of ${name}`)
 }
@@ -28,7 +23,7 @@ async function addField(name: string, kind: string) {
 test('each derived kind is designed by choosing, and says what it is made from', async () => {
   await browser.go(`${book.path}/workshop/tables?table=line`)
   await addField('Price each', 'Copied — a fact of the linked record, as it was when the link was made')
-  await choose('Copies', 'Item → List price')
+  await browser.choose('Copies', 'Item → List price')
   await browser.read('Copied: Item → List price')
   expect(await faults(browser)).toEqual([])
   await addField('Line amount', 'Worked out — reckoned from other facts of the record')
@@ -41,12 +36,12 @@ test('each derived kind is designed by choosing, and says what it is made from',
 
   await browser.go(`${book.path}/workshop/tables?table=bill`)
   await addField('Town of customer', 'Borrowed — a fact of the linked record, always as it is there now')
-  await choose('Shows', 'Customer → Town')
+  await browser.choose('Shows', 'Customer → Town')
   await browser.read('Borrowed: Customer → Town')
   await addField('Total', 'Gathered — count, total, average, least or greatest of the rows that link here')
-  await choose('Gathers, for each record, the', 'Bill lines')
+  await browser.choose('Gathers, for each record, the', 'Bill lines')
   await browser.read('how many bill lines')
-  await choose('and takes', 'the total of Line amount')
+  await browser.choose('and takes', 'the total of Line amount')
   await browser.read('total of Line amount of its bill lines')
   await browser.read('Changes with Bill line → Line amount and the bill lines that there are.')
   expect(await faults(browser)).toEqual([])

@@ -17,18 +17,13 @@ A trip may have several sweeps, and a sweep comes up in many trips. We note the 
   await browser.chapter('pairings')
 })
 
-const choose = async (name: string, option: string) =>
-  (await browser.box(name))
-    .findElement({ xpath: `./option[normalize-space() = "${option}"]` })
-    .then((one) => one.click())
-
 test('a limit is set by hand, one with a condition beside it, and lifted', async () => {
   await browser.press('Van and Trip: 1 tie')
   await browser.fill('How many trips at most for each van', '3')
   await browser.press('Set the limit')
   await browser.read('At most 3 trips for each van')
   await browser.fill('How many trips at most for each van', '1')
-  await choose('Which trips count', 'those with State “under way”')
+  await browser.choose('Which trips count', 'those with State “under way”')
   await browser.type(Key.TAB, Key.ENTER)
   await browser.read('At most 1 trip with State “under way” for each van')
   expect(await faults(browser)).toEqual([])
@@ -83,8 +78,8 @@ test('a rule is written with help, and says at once what is wrong', async () => 
   await browser.type(Key.ESCAPE)
   await browser.driver.wait(async () => (await browser.focused()) === 'Make a rule', 8000)
   await browser.type(Key.ENTER)
-  await choose('For each', 'Van')
-  await choose('What it is about', 'Anything else, written as an expression')
+  await browser.choose('For each', 'Van')
+  await browser.choose('What it is about', 'Anything else, written as an expression')
   await browser.fill('What must hold for each van', 'Seats < 9')
   await browser.read('Van has no field “Seats”.')
   await browser.fill('What must hold for each van', '"Number of seats" < 9')

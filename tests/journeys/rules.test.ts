@@ -14,16 +14,12 @@ beforeAll(async () => {
   await browser.go(`${book.path}/workshop/rules`)
 })
 
-const choose = async (name: string, option: string) =>
-  (await browser.box(name))
-    .findElement({ xpath: `.//option[normalize-space() = "${option}"]` })
-    .then((one) => one.click())
 const tick = async (name: string) => (await browser.box(name)).click()
 
 async function rule(table: string, about: string, words: string, parts: () => Promise<unknown>) {
   await browser.press('Make a rule')
-  await choose('For each', table)
-  await choose('What it is about', about)
+  await browser.choose('For each', table)
+  await browser.choose('What it is about', about)
   await parts()
   await browser.fill('What staff read when it isn’t so', words)
   await browser.press('Add the rule')
@@ -36,20 +32,20 @@ async function rule(table: string, about: string, words: string, parts: () => Pr
 
 test('every kind of rule is made by filling in a sentence', async () => {
   await rule('Hire', 'A fact compared with another, or with a value', 'It ends before it begins.', async () => {
-    await choose('This fact', 'To day')
-    await choose('How', 'is not before')
-    await choose('With what', 'From day')
+    await browser.choose('This fact', 'To day')
+    await browser.choose('How', 'is not before')
+    await browser.choose('With what', 'From day')
     await browser.read('"To day" >= "From day"')
     expect(await faults(browser)).toEqual([])
   })
   await rule('Hire', 'A fact between two values', 'From 1 to 500 guests.', async () => {
-    await choose('This fact', 'Guests')
+    await browser.choose('This fact', 'Guests')
     await browser.fill('is from', '1')
     await browser.fill('to', '500')
   })
   await rule('Hire', 'If one thing is so, then another', 'What is agreed has a price.', async () => {
-    await choose('This fact', 'State')
-    await choose('The value', 'agreed')
+    await browser.choose('This fact', 'State')
+    await browser.choose('The value', 'agreed')
     const [, then] = await browser.driver
       .findElements({ css: '#rule-then-subject' })
       .then((found) => [undefined, found[0]])
@@ -59,8 +55,8 @@ test('every kind of rule is made by filling in a sentence', async () => {
     await browser.read(`NOT (State = 'agreed') OR Price IS NOT NULL`)
   })
   await rule('Hire', 'So many days from one date to another', 'Four weeks at most.', async () => {
-    await choose('The later day', 'To day')
-    await choose('comes after', 'From day')
+    await browser.choose('The later day', 'To day')
+    await browser.choose('comes after', 'From day')
     await browser.fill('and at most so many', '28')
   })
   await rule('Hire', 'At least one of some facts filled', 'A note or a price.', async () => {
@@ -68,7 +64,7 @@ test('every kind of rule is made by filling in a sentence', async () => {
     await tick('Note')
   })
   await rule('Extra', 'A text that looks a certain way', 'Extras begin with X-.', async () => {
-    await choose('This text', 'What')
+    await browser.choose('This text', 'What')
     await browser.fill('these letters', 'X-')
   })
   await rule('Extra', 'Some facts together: no two alike', 'That extra is there already.', async () => {
@@ -77,15 +73,15 @@ test('every kind of rule is made by filling in a sentence', async () => {
     expect(await faults(browser)).toEqual([])
   })
   await rule('Hire', 'No two at the same time', 'The room is taken then.', async () => {
-    await choose('It lasts from', 'From day')
-    await choose('to (blank there: for ever)', 'To day')
+    await browser.choose('It lasts from', 'From day')
+    await browser.choose('to (blank there: for ever)', 'To day')
     await tick('Room')
     await browser.fill('Leaving out those where', `State = 'called of'`)
     await browser.read('Did you mean called off?')
     await browser.fill('Leaving out those where', `State = 'called off'`)
   })
   await rule('Hire', 'Which state may follow which', 'It can’t become that now.', async () => {
-    await choose('The states are those of', 'State')
+    await browser.choose('The states are those of', 'State')
     for (const to of ['asked-agreed', 'agreed-over']) await (await browser.see(`#rule-step-${to}`)).click()
   })
   await rule('Hire', 'No change once something holds', 'What is over stays as it is.', async () => {
@@ -96,8 +92,8 @@ test('every kind of rule is made by filling in a sentence', async () => {
     browser.fill('What must hold for each hire', 'Guests <= Room.Seats'),
   )
   await rule('Hire', 'A fact compared with another, or with a value', 'That is many guests.', async () => {
-    await choose('This fact', 'Guests')
-    await choose('How', 'is at most')
+    await browser.choose('This fact', 'Guests')
+    await browser.choose('How', 'is at most')
     await browser.fill('The value', '45')
     await browser.answer('What it does', 'Only warns')
   })
@@ -122,7 +118,7 @@ test('they refuse while one types, on save, and from plain SQL', async () => {
   await browser.fill('Guests', '48')
   await browser.type(Key.TAB)
   await browser.driver.wait(async () => !(await browser.read('')).includes('fewer seats'), 8000)
-  await choose('State', 'agreed')
+  await browser.choose('State', 'agreed')
   await browser.fill('Note', 'By phone')
   await browser.type(Key.TAB)
   await browser.read('What is agreed has a price.')
@@ -139,7 +135,7 @@ test('they refuse while one types, on save, and from plain SQL', async () => {
 })
 
 test('a record that is over stays as it is, but for its note', async () => {
-  await choose('State', 'over')
+  await browser.choose('State', 'over')
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('What is over stays as it is.')
   expect(await (await browser.box('Guests')).getAttribute('readonly')).toBeTruthy()
@@ -153,8 +149,8 @@ test('a record that is over stays as it is, but for its note', async () => {
 test('who breaks a rule is listed, with a way to let it be for new records alone', async () => {
   await browser.go(`${book.path}/workshop/rules`)
   await rule('Hire', 'A fact compared with another, or with a value', 'At most forty.', async () => {
-    await choose('This fact', 'Guests')
-    await choose('How', 'is at most')
+    await browser.choose('This fact', 'Guests')
+    await browser.choose('How', 'is at most')
     await browser.fill('The value', '40')
   })
   await browser.press('Who breaks the rule At most forty.')
@@ -168,7 +164,7 @@ test('who breaks a rule is listed, with a way to let it be for new records alone
 test('a code gets its pattern from real values, and fills itself in while one types', async () => {
   await browser.go(`${book.path}/workshop/tables?table=room`)
   await browser.fill('Name of the next field', 'Door code')
-  await choose('Kind of the next field', 'Code — a code of fixed shape; keeps leading zeros')
+  await browser.choose('Kind of the next field', 'Code — a code of fixed shape; keeps leading zeros')
   await browser.press('Add a field')
   await browser.press('Settings of Door code')
   await browser.fill('Pattern from real values, one a line', 'D-0041/QL\nD-0007/AB\nD-1234/ZX\nlost key')

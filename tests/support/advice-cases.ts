@@ -1,5 +1,6 @@
 import type { Edit } from '@/core/book'
 import type { KindName } from '@/core/kinds'
+import { tie } from './edits'
 
 type Settings = Extract<Edit, { kind: 'changeField' }>['to']
 
@@ -25,21 +26,13 @@ export function table(name: string, ...fields: readonly (string | readonly [stri
 }
 
 /** Each `many` points to one `one`. */
-const link = (one: string, many: string, more: Partial<Extract<Edit, { kind: 'answerPairing' }>> = {}): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: true,
-  ids: {
-    table: `${one}-${many}`,
-    links: [`${one}--${many}`, `${one}---${many}`],
-    fields: [`${many}__${one}`, `${many}___${one}`],
-  },
-  ...more,
-})
+const link = (one: string, many: string, more: Parameters<typeof tie>[3] = {}) =>
+  tie(
+    one,
+    many,
+    { link: `${one}--${many}`, field: `${many}__${one}`, table: `${one}-${many}` },
+    { bMust: true, ...more },
+  )
 const words = (...choices: string[]): Settings => ({ choices: choices.map((word, at) => ({ id: `c${at}`, word })) })
 const client = table('Client', 'Name line', 'Town line')
 const job = table('Job', 'Due on date', 'Subject line')

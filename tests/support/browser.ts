@@ -172,6 +172,13 @@ export class Browser {
       await box.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE, words)
     })
 
+  /** Chooses one of the options of a box, by their words. */
+  choose = (name: string, option: string): Promise<void> =>
+    this.steady(async () => {
+      const box = await this.box(name)
+      await box.findElement(By.xpath(`.//option[normalize-space() = "${option}"]`)).click()
+    })
+
   /** What stands in a box, by its name; asked again where the page drew it anew meanwhile. */
   value = (name: string): Promise<string> =>
     this.steady(async () => (await (await this.box(name)).getAttribute('value')) ?? '')

@@ -1,24 +1,8 @@
 import { type Book, type Edit, emptyBook, findField, tableOf } from '@/core/book'
-import { readExpression } from '@/core/expressions'
+import { keepTree, readExpression } from '@/core/expressions'
 import { plainLook } from '@/core/kinds'
+import { field, tie } from './edits'
 import { made } from './made'
-
-const field = (table: string, id: string, name: string, holds: string, to?: object): Edit[] => [
-  { kind: 'addField', table, id, name, holds } as Edit,
-  ...(to ? [{ kind: 'changeField', field: id, to } as Edit] : []),
-]
-
-/** A tie through which rows of the second table hang on the first. */
-export const tie = (one: string, many: string, id: string): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: false,
-  ids: { table: 'x', links: [`${id}-link`, 'y'], fields: [id, 'z'] },
-})
 
 /** Expressions as the editor would keep them, made on the book that the edits before them made. */
 export class Designing {
@@ -34,7 +18,7 @@ export class Designing {
   tree(table: string, source: string) {
     const read = readExpression(this.book, tableOf(this.book, table), source)
     if ('problem' in read) throw new Error(`${source}: ${read.problem.words}`)
-    return JSON.parse(JSON.stringify(read.tree)) as never
+    return keepTree(read.tree)
   }
 
   derived(table: string, id: string, name: string, holds: string, source: string, freezes?: string): this {
@@ -67,11 +51,11 @@ export const billingTables = (): Designing =>
     ...field('line', 'quantity', 'Quantity', 'whole'),
     { kind: 'addTable', id: 'payment', name: 'Payment', keyField: 'payment-key' },
     ...field('payment', 'amount', 'Amount', 'money'),
-    tie('customer', 'bill', 'bill-customer'),
-    tie('bill', 'line', 'line-bill'),
+    tie('customer', 'bill', { link: 'bill-customer-link', field: 'bill-customer' }),
+    tie('bill', 'line', { link: 'line-bill-link', field: 'line-bill' }),
     { kind: 'changeLink', link: 'line-bill-link', onRemove: 'remove' },
-    tie('item', 'line', 'line-item'),
-    tie('bill', 'payment', 'payment-bill'),
+    tie('item', 'line', { link: 'line-item-link', field: 'line-item' }),
+    tie('bill', 'payment', { link: 'payment-bill-link', field: 'payment-bill' }),
   )
 
 /** The same with every derived kind. */

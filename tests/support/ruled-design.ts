@@ -1,10 +1,7 @@
-import type { Edit, RuleSays } from '@/core/book'
-import { Designing, tie } from './derived-design'
+import type { RuleSays } from '@/core/book'
+import { Designing } from './derived-design'
+import { field, tie } from './edits'
 
-const field = (table: string, id: string, name: string, holds: string, to?: object): Edit[] => [
-  { kind: 'addField', table, id, name, holds } as Edit,
-  ...(to ? [{ kind: 'changeField', field: id, to } as Edit] : []),
-]
 const words = (...all: string[]) => ({ choices: all.map((word) => ({ id: word, word })) })
 
 /** Rooms that are hired, with the hours, what is paid, and what goes with a hiring: something for each kind of rule. */
@@ -23,8 +20,8 @@ export const hiring = (): Designing =>
     { kind: 'addTable', id: 'extra', name: 'Extra', keyField: 'extra-key' },
     ...field('extra', 'what', 'What', 'line'),
     ...field('extra', 'cost', 'Cost', 'money'),
-    tie('room', 'hire', 'hire-room'),
-    tie('hire', 'extra', 'extra-hire'),
+    tie('room', 'hire', { link: 'hire-room-link', field: 'hire-room' }),
+    tie('hire', 'extra', { link: 'extra-hire-link', field: 'extra-hire' }),
     { kind: 'changeLink', link: 'extra-hire-link', onRemove: 'remove' },
   )
 
@@ -90,6 +87,12 @@ export const rulings: Readonly<Record<string, Ruling>> = {
     table: 'hire',
     words: 'A hire begins today or later.',
     says: holds('hire', '"From day" >= CURRENT_DATE'),
+    more: { onlyNew: true },
+  },
+  freshTotal: {
+    table: 'hire',
+    words: 'A new hire’s extras cost no more than the hire.',
+    says: holds('hire', 'COALESCE(SUM(Extra.Cost), 0) <= Price'),
     more: { onlyNew: true },
   },
   warned: {

@@ -21,18 +21,6 @@ const vans: Edit[] = [
   { kind: 'addTable', id: 'part', name: 'Part', keyField: 'part-key' },
 ]
 
-/** A tie through which rows of the second table hang on the first. */
-export const link = (one: string, many: string, name: string, must = false): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: must,
-  ids: { table: `${name}-t`, links: [`${name}-link`, `${name}-m`], fields: [`${name}-at`, `${name}-n`] },
-})
-
 const rows: Record<string, string>[] = [
   { plate: 'V 1', model: 'Ember 3', seats: '3', crane: '1', fuel: 'gas' },
   { plate: 'V 2', model: 'ember 3', seats: '3', crane: '1', fuel: 'diesel' },

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'
@@ -13,16 +14,8 @@ const table = (id: string, ...fields: string[]): Edit[] => [
   { kind: 'addTable', id, name: id, keyField: `${id}-key` },
   ...fields.map((name): Edit => ({ kind: 'addField', table: id, id: `${id}-${name}`, name, holds: 'line' })),
 ]
-const link = (one: string, many: string): Edit => ({
-  kind: 'answerPairing',
-  a: one,
-  b: many,
-  aHasSeveral: true,
-  bHasSeveral: false,
-  aMust: false,
-  bMust: true,
-  ids: { table: 'x', links: [`${one}-${many}`, 'y'], fields: [`${many}-to-${one}`, 'z'] },
-})
+const link = (one: string, many: string) =>
+  tie(one, many, { link: `${one}-${many}`, field: `${many}-to-${one}` }, { bMust: true })
 const names = (book: Book, id: string) => findTable(book, id)?.fields.map((field) => field.name)
 
 const stoves = made(

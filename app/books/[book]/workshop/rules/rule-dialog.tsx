@@ -2,7 +2,7 @@
 
 import { type FormEvent, useState } from 'react'
 import type { Book, RuleSays, Table } from '@/core/book'
-import { writtenSource } from '@/core/expressions'
+import { keepTree, writtenSource } from '@/core/expressions'
 import { type OwnRule, readHolding, readRuleSays, type Sentence, subjectsOf, writeSentence } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
@@ -88,7 +88,7 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
       ? { words: read.because, start: read.start ?? 0, end: read.end ?? 0 }
       : undefined
   const says: RuleSays | undefined = read?.tree
-    ? { kind: 'holds', tree: JSON.parse(JSON.stringify(read.tree)) as never }
+    ? { kind: 'holds', tree: keepTree(read.tree) }
     : drafted && 'says' in drafted
       ? drafted.says
       : undefined

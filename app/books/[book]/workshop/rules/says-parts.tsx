@@ -1,7 +1,7 @@
 'use client'
 
 import type { Book, Field, RuleSays, Table } from '@/core/book'
-import { faceOf, readExpression } from '@/core/expressions'
+import { faceOf, keepTree, readExpression } from '@/core/expressions'
 import { isDerived, isTyped, kindOf } from '@/core/kinds'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
@@ -26,8 +26,6 @@ interface Props {
   readonly onChange: (draft: Draft) => void
 }
 
-const asJson = (tree: object) => JSON.parse(JSON.stringify(tree)) as never
-
 /** What a draft says, or what it still lacks. */
 export function sayDraft(
   book: Book,
@@ -42,12 +40,12 @@ export function sayDraft(
       if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }
       if (!unless.trim()) return { says: { ...rest } }
       const read = readExpression(book, table, unless)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...rest, unless: asJson(read.tree) } }
+      return 'problem' in read ? { missing: read.problem.words } : { says: { ...rest, unless: keepTree(read.tree) } }
     }
     case 'closed': {
       if (!draft.once.trim()) return { missing: 'Write what closes it.' }
       const read = readExpression(book, table, draft.once)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: asJson(read.tree) } }
+      return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: keepTree(read.tree) } }
     }
     case 'follows': {
       if (!draft.field) return { missing: 'Choose a pick.' }

@@ -5,16 +5,11 @@ import { type Edit, type Field, findLink, partName, type Table, tableOf } from '
 import {
   changesWith,
   derivedOf,
-  type Gathering,
   factsOffered,
-  gatheringOf,
+  keepTree,
   readFreezing,
   readSource,
-  type RowsOffer,
-  rowsOffered,
   speaksOf,
-  writeGathering,
-  writtenName,
   writtenSource,
 } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
@@ -22,19 +17,18 @@ import { inSentence, listed, plural } from '@/core/words'
 import { ChoiceBox, Labelled } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
+import { GatheredSource } from './gathered-source'
 
 type Changes = Extract<Edit, { kind: 'changeField' }>['to']
 
-interface Props {
+export interface SourceProps {
   readonly table: Table
   readonly field: Field
   readonly onChange: (to: Changes) => boolean
 }
 
-const asJson = (tree: object) => JSON.parse(JSON.stringify(tree)) as Changes['source']
-
 /** What a derived field is made from, said in the way that suits its kind. */
-export function DerivedSettings(props: Props) {
+export function DerivedSettings(props: SourceProps) {
   const { kind } = props.field
   return (
     <div className="flex flex-col gap-3">
@@ -51,14 +45,14 @@ export function DerivedSettings(props: Props) {
 }
 
 /** A fact of a linked record: picked from those that can be reached. */
-function Taken({ table, field, onChange }: Props) {
+function Taken({ table, field, onChange }: SourceProps) {
   const { book } = useWorkshop()
   const offers = factsOffered(book, table)
   const source = writtenSource(book, table, field.source)
   const ways = [...new Set(offers.map((offer) => offer.through))]
   const keep = (written: string) => {
     const read = readSource(book, table, field, written)
-    return 'tree' in read && onChange({ source: asJson(read.tree) })
+    return 'tree' in read && onChange({ source: keepTree(read.tree) })
   }
   if (offers.length === 0)
     return (
@@ -94,117 +88,8 @@ function Taken({ table, field, onChange }: Props) {
   )
 }
 
-const takes: readonly (readonly [Gathering['name'], string, 'any' | 'adds'])[] = [
-  ['SUM', 'the total of', 'adds'],
-  ['AVG', 'the average of', 'adds'],
-  ['MIN', 'the least or earliest of', 'any'],
-  ['MAX', 'the greatest or latest of', 'any'],
-]
-
-/** A count, a total or the like: which rows, what of them, and which of them count. */
-function GatheredSource({ table, field, onChange }: Props) {
-  const { book } = useWorkshop()
-  const offers = rowsOffered(book, table)
-  const kept = gatheringOf(book, field.source)
-  const [where, setWhere] = useState(kept?.where ?? '')
-  const rows = offers.find((offer) => offer.table.id === kept?.rows)
-  const keep = (to: Partial<Gathering>) => {
-    const next: Gathering = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
-    const read = readSource(book, table, field, writeGathering(book, next))
-    return 'tree' in read && onChange({ source: asJson(read.tree) })
-  }
-  if (offers.length === 0)
-    return (
-      <p className="text-[13px] text-brass">
-        No table links to {table.name} yet, so there are no rows to gather. Answer its pairings first.
-      </p>
-    )
-  const read =
-    rows && where.trim() ? readSource(book, table, field, writeGathering(book, { ...kept!, where })) : undefined
-  return (
-    <>
-      <div className="grid gap-3 sm:grid-cols-2">
-        <Labelled label="Gathers, for each record, the" htmlFor={`${field.id}-rows`}>
-          <ChoiceBox
-            id={`${field.id}-rows`}
-            value={kept?.rows ?? ''}
-            onChange={(event) => keep({ rows: event.target.value, name: 'COUNT', of: '', where: '' }) && setWhere('')}
-          >
-            {!kept && <option value="">Choose rows …</option>}
-            {offers.map((offer) => (
-              <option key={offer.table.id} value={offer.table.id}>
-                {plural(offer.table.name)}
-              </option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
-        {rows && kept && <What field={field} rows={rows} kept={kept} onKeep={keep} />}
-      </div>
-      {rows && (
-        <ExpressionBox
-          id={`${field.id}-where`}
-          label={`Only ${plural(inSentence(rows.table.name))} where (blank for all)`}
-          table={rows.table}
-          within={rows.table.name}
-          rows={2}
-          source={where}
-          placeholder={placeholderFor(rows)}
-          wrong={read && 'words' in read ? read : undefined}
-          sound={read ? 'Only these count.' : undefined}
-          onChange={setWhere}
-          onLeave={() => where.trim() !== (kept?.where ?? '') && keep({ where })}
-        />
-      )}
-    </>
-  )
-}
-
-function What({
-  field,
-  rows,
-  kept,
-  onKeep,
-}: {
-  readonly field: Field
-  readonly rows: RowsOffer
-  readonly kept: Gathering
-  readonly onKeep: (to: Partial<Gathering>) => boolean
-}) {
-  const inside = writtenName(rows.table.name)
-  const of = (name: string) => `${inside}.${writtenName(name)}`
-  return (
-    <Labelled label="and takes" htmlFor={`${field.id}-takes`}>
-      <ChoiceBox
-        id={`${field.id}-takes`}
-        value={kept.of ? `${kept.name} ${kept.of}` : 'COUNT'}
-        onChange={(event) => {
-          const [name, ...rest] = event.target.value.split(' ')
-          onKeep({ name: name as Gathering['name'], of: rest.join(' ') })
-        }}
-      >
-        <option value="COUNT">how many there are</option>
-        {takes.flatMap(([name, words, needs]) =>
-          rows.fields
-            .filter(({ adds }) => adds || needs === 'any')
-            .map((one) => (
-              <option key={`${name} ${one.field.id}`} value={`${name} ${of(one.field.name)}`}>
-                {words} {one.field.name}
-              </option>
-            )),
-        )}
-      </ChoiceBox>
-    </Labelled>
-  )
-}
-
-const placeholderFor = (rows: RowsOffer) => {
-  const pick = rows.table.fields.find((field) => field.kind === 'pick' && field.choices?.length)
-  const inside = writtenName(rows.table.name)
-  return pick ? `${inside}.${writtenName(pick.name)} = '${pick.choices![0]!.word}'` : `${inside}."…" > 0`
-}
-
 /** An expression, and when it freezes. */
-function Written({ table, field, onChange }: Props) {
+function Written({ table, field, onChange }: SourceProps) {
   const { book } = useWorkshop()
   const kept = writtenSource(book, table, field.source)
   const keptFreezes = writtenSource(book, table, field.freezes)
@@ -212,11 +97,11 @@ function Written({ table, field, onChange }: Props) {
   const [freezes, setFreezes] = useState(keptFreezes)
   const read = readSource(book, table, field, source)
   const frozen = readFreezing(book, table, freezes)
-  const leave = () => 'tree' in read && source.trim() !== kept && onChange({ source: asJson(read.tree) })
+  const leave = () => 'tree' in read && source.trim() !== kept && onChange({ source: keepTree(read.tree) })
   const leaveFreezes = () => {
     if (freezes.trim() === keptFreezes) return
     if (!freezes.trim()) onChange({ freezes: null })
-    else if ('tree' in frozen) onChange({ freezes: asJson(frozen.tree) })
+    else if ('tree' in frozen) onChange({ freezes: keepTree(frozen.tree) })
   }
   return (
     <>
@@ -252,7 +137,7 @@ function Written({ table, field, onChange }: Props) {
 }
 
 /** What it changes with, what changes with it, or why it can't be reckoned. */
-function MadeFrom({ field }: Props) {
+function MadeFrom({ field }: SourceProps) {
   const { book } = useWorkshop()
   const made = field.source === undefined ? undefined : derivedOf(book, field.id)
   if (made && 'because' in made) return <p className="text-[13px] text-ember">{made.because}</p>

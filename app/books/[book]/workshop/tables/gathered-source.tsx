@@ -1,0 +1,128 @@
+'use client'
+
+import { useState } from 'react'
+import type { Field } from '@/core/book'
+import {
+  type Gathering,
+  gatheringOf,
+  keepTree,
+  readSource,
+  type RowsOffer,
+  rowsOffered,
+  writeGathering,
+  writtenName,
+} from '@/core/expressions'
+import { inSentence, plural } from '@/core/words'
+import { ChoiceBox, Labelled } from '@/ui/kit'
+import { ExpressionBox } from '../expressions/expression-box'
+import { useWorkshop } from '../workshop-context'
+import type { SourceProps } from './derived-settings'
+
+const takes: readonly (readonly [Gathering['name'], string, 'any' | 'adds'])[] = [
+  ['SUM', 'the total of', 'adds'],
+  ['AVG', 'the average of', 'adds'],
+  ['MIN', 'the least or earliest of', 'any'],
+  ['MAX', 'the greatest or latest of', 'any'],
+]
+
+/** A count, a total or the like: which rows, what of them, and which of them count. */
+export function GatheredSource({ table, field, onChange }: SourceProps) {
+  const { book } = useWorkshop()
+  const offers = rowsOffered(book, table)
+  const kept = gatheringOf(book, field.source)
+  const [where, setWhere] = useState(kept?.where ?? '')
+  const rows = offers.find((offer) => offer.table.id === kept?.rows)
+  const keep = (to: Partial<Gathering>) => {
+    const next: Gathering = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
+    const read = readSource(book, table, field, writeGathering(book, next))
+    return 'tree' in read && onChange({ source: keepTree(read.tree) })
+  }
+  if (offers.length === 0)
+    return (
+      <p className="text-[13px] text-brass">
+        No table links to {table.name} yet, so there are no rows to gather. Answer its pairings first.
+      </p>
+    )
+  const read =
+    rows && where.trim() ? readSource(book, table, field, writeGathering(book, { ...kept!, where })) : undefined
+  return (
+    <>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Labelled label="Gathers, for each record, the" htmlFor={`${field.id}-rows`}>
+          <ChoiceBox
+            id={`${field.id}-rows`}
+            value={kept?.rows ?? ''}
+            onChange={(event) => keep({ rows: event.target.value, name: 'COUNT', of: '', where: '' }) && setWhere('')}
+          >
+            {!kept && <option value="">Choose rows …</option>}
+            {offers.map((offer) => (
+              <option key={offer.table.id} value={offer.table.id}>
+                {plural(offer.table.name)}
+              </option>
+            ))}
+          </ChoiceBox>
+        </Labelled>
+        {rows && kept && <What field={field} rows={rows} kept={kept} onKeep={keep} />}
+      </div>
+      {rows && (
+        <ExpressionBox
+          id={`${field.id}-where`}
+          label={`Only ${plural(inSentence(rows.table.name))} where (blank for all)`}
+          table={rows.table}
+          within={rows.table.name}
+          rows={2}
+          source={where}
+          placeholder={placeholderFor(rows)}
+          wrong={read && 'words' in read ? read : undefined}
+          sound={read ? 'Only these count.' : undefined}
+          onChange={setWhere}
+          onLeave={() => where.trim() !== (kept?.where ?? '') && keep({ where })}
+        />
+      )}
+    </>
+  )
+}
+
+function What({
+  field,
+  rows,
+  kept,
+  onKeep,
+}: {
+  readonly field: Field
+  readonly rows: RowsOffer
+  readonly kept: Gathering
+  readonly onKeep: (to: Partial<Gathering>) => boolean
+}) {
+  const inside = writtenName(rows.table.name)
+  const of = (name: string) => `${inside}.${writtenName(name)}`
+  return (
+    <Labelled label="and takes" htmlFor={`${field.id}-takes`}>
+      <ChoiceBox
+        id={`${field.id}-takes`}
+        value={kept.of ? `${kept.name} ${kept.of}` : 'COUNT'}
+        onChange={(event) => {
+          const [name, ...rest] = event.target.value.split(' ')
+          onKeep({ name: name as Gathering['name'], of: rest.join(' ') })
+        }}
+      >
+        <option value="COUNT">how many there are</option>
+        {takes.flatMap(([name, words, needs]) =>
+          rows.fields
+            .filter(({ adds }) => adds || needs === 'any')
+            .map((one) => (
+              <option key={`${name} ${one.field.id}`} value={`${name} ${of(one.field.name)}`}>
+                {words} {one.field.name}
+              </option>
+            )),
+        )}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+const placeholderFor = (rows: RowsOffer) => {
+  const pick = rows.table.fields.find((field) => field.kind === 'pick' && field.choices?.length)
+  const inside = writtenName(rows.table.name)
+  return pick ? `${inside}.${writtenName(pick.name)} = '${pick.choices![0]!.word}'` : `${inside}."…" > 0`
+}
