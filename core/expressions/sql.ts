@@ -16,14 +16,36 @@ interface Place {
   readonly alias: string
   /** How deep in subqueries, so that each has names of its own. */
   readonly depth: number
+  /** What each query ends with. */
+  readonly lock: string
 }
 
+/** How other rows are read: as they are for the statement, or as they are now, held until the transaction ends. */
+export type RowReading = 'plain' | 'held'
+
 /**
- * The expression as MariaDB's SQL, over a table that goes by `alias` there; for a constraint of the table itself without. What is written by people becomes
- * quoted text, names come from the design.
+ * The expression as MariaDB's SQL, over a table that goes by `alias` there; for a constraint of the table itself
+ * without. What is written by people becomes quoted text, names come from the design.
  */
-export const expressionSql = (book: Book, names: PhysicalNames, tableId: string, tree: Tree, alias: string): string =>
-  sql(tree, { book, names, table: tableOf(book, tableId), alias: alias && quoteName(alias), depth: 0 })
+export const expressionSql = (
+  book: Book,
+  names: PhysicalNames,
+  tableId: string,
+  tree: Tree,
+  alias: string,
+  reading: RowReading = 'plain',
+): string =>
+  sql(tree, {
+    book,
+    names,
+    table: tableOf(book, tableId),
+    alias: alias && quoteName(alias),
+    depth: 0,
+    lock: lockSql(reading),
+  })
+
+/** What a query ends with that reads so. */
+export const lockSql = (reading: RowReading) => (reading === 'held' ? ' LOCK IN SHARE MODE' : '')
 
 const decimal = (type: Extract<Type, { is: 'exact' }>) => `DECIMAL(${type.whole + type.scale},${type.scale})`
 
@@ -96,7 +118,9 @@ function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Plac
   })
   const [first, ...rest] = joins
   const from = [first!.table, ...rest.map((join) => `JOIN ${join.table} ON ${join.on}`)].join(' ')
-  return at(aliases.at(-1)!, place.depth + 1).map((column) => `(SELECT ${column} FROM ${from} WHERE ${first!.on})`)
+  return at(aliases.at(-1)!, place.depth + 1).map(
+    (column) => `(SELECT ${column} FROM ${from} WHERE ${first!.on}${place.lock})`,
+  )
 }
 
 /** A fact of the record at hand: its columns, or what it is derived from. */
@@ -185,7 +209,7 @@ function aggregate(tree: Extract<Tree, { kind: 'aggregate' }>, place: Place): st
   const of = tree.of ? sql(tree.of, inside) : '*'
   const on = leads(place, link.field, alias, place.table, place.alias)
   const where = tree.where ? ` AND ${sql(tree.where, inside)}` : ''
-  return `(SELECT ${gathered(tree, of)} FROM ${names.quoted(rows.id)} AS ${alias} WHERE ${on}${where})`
+  return `(SELECT ${gathered(tree, of)} FROM ${names.quoted(rows.id)} AS ${alias} WHERE ${on}${where}${place.lock})`
 }
 
 function gathered({ name, type }: Extract<Tree, { kind: 'aggregate' }>, of: string): string {

@@ -1,5 +1,5 @@
 import { type Book, type Field, findLink, type Link, linkOf, type Table, tableOf } from '../book'
-import { expressionSql, faceOf, type Tree } from '../expressions'
+import { expressionSql, faceOf, lockSql, type RowReading, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
 import type { AskedRule, Hop } from '../rules'
@@ -72,15 +72,20 @@ export function rowColumns(book: Book, names: PhysicalNames, table: Table, hops:
 }
 
 /** Whether the record `t` breaks a rule: true, or false or unknown. */
-export function brokenSql(book: Book, names: PhysicalNames, { own, reading }: AskedRule): string {
+export function brokenSql(
+  book: Book,
+  names: PhysicalNames,
+  { own, reading }: AskedRule,
+  read: RowReading = 'plain',
+): string {
   const { table } = own
-  const sql = (tree: Tree, alias: string) => expressionSql(book, names, table.id, tree, alias)
+  const sql = (tree: Tree, alias: string) => expressionSql(book, names, table.id, tree, alias, read)
   if (reading.kind === 'holds') return `NOT ${sql(reading.tree, 't')}`
   const other = keyNames(names, table)
     .map((column) => `o.${quoteName(column)} = t.${quoteName(column)}`)
     .join(' AND ')
   const others = (conditions: readonly string[]) =>
-    `EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS o WHERE NOT (${other}) AND ${conditions.join(' AND ')})`
+    `EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS o WHERE NOT (${other}) AND ${conditions.join(' AND ')}${lockSql(read)})`
   if (reading.kind === 'together')
     return others(
       columnNames(
@@ -90,7 +95,7 @@ export function brokenSql(book: Book, names: PhysicalNames, { own, reading }: As
       ).map((column) => `o.${quoteName(column)} ${reading.blanks === 'alike' ? '<=>' : '='} t.${quoteName(column)}`),
     )
   const { from, to, same, unless } = reading
-  const fact = (field: Field, alias: string) => factOf(book, names, table, field, alias)
+  const fact = (field: Field, alias: string) => factOf(book, names, table, field, alias, read)
   // Days are lent through their last one; moments and times end where the next may begin.
   const before = faceOf(book, from).kind === 'date' ? '<=' : '<'
   const until = (alias: string) => `COALESCE(${fact(to, alias)}, ${endless[faceOf(book, to).kind as 'date']})`
@@ -113,10 +118,10 @@ export function brokenSql(book: Book, names: PhysicalNames, { own, reading }: As
 /** What has no end lasts beyond everything. */
 const endless = { date: "DATE '9999-12-31'", dateTime: "TIMESTAMP '9999-12-31 23:59:59'", time: "TIME '24:00:00'" }
 
-function factOf(book: Book, names: PhysicalNames, table: Table, field: Field, alias: string): string {
+function factOf(book: Book, names: PhysicalNames, table: Table, field: Field, alias: string, read: RowReading): string {
   if (!isDerived(field)) return `${alias}.${quoteName(columnNames(names, table, [field.id])[0]!)}`
   const tree: Tree = { kind: 'fact', over: [], field: field.id, type: { is: 'nothing' } }
-  return expressionSql(book, names, table.id, tree, alias)
+  return expressionSql(book, names, table.id, tree, alias, read)
 }
 
 /** Whether any of some fields differs between two states of a row; always where none has a column. */

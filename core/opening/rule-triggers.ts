@@ -1,5 +1,5 @@
 import { type Book, linkOf, linksTo, type Link, type Table, tableOf } from '../book'
-import { expressionSql } from '../expressions'
+import { expressionSql, lockSql } from '../expressions'
 import { isTyped, kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { sayLimit } from '../pairings'
@@ -12,6 +12,8 @@ import type { Act } from './triggers'
 /** Set by a save of the application, which asks these rules itself once everything is written. */
 const saving = '@hearth_saving'
 const signal = (words: string) => `SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = ${quoteText(words)};`
+/** Other rows as they are now, whenever a tool's transaction began, and held until it ends. */
+const now = lockSql('held')
 const refuse = (condition: string, words: string) => `IF ${condition} THEN ${signal(words)} END IF;`
 const row =
   (which: 'NEW' | 'OLD'): RowOf =>
@@ -30,9 +32,9 @@ export const refusing = (book: Book, names: PhysicalNames): Act[] => [
 /** A rule over several records, asked after each row that it looks at. */
 function asking(book: Book, names: PhysicalNames, asked: AskedRule): Act[] {
   const { rule, table } = asked.own
-  const broken = brokenSql(book, names, asked)
+  const broken = brokenSql(book, names, asked, 'held')
   return asked.watches.flatMap(({ hops, table: place, fields }): Act[] => {
-    const found = (of: RowOf) => `EXISTS (SELECT 1 ${concernedSql(book, names, table, hops, of)} AND ${broken})`
+    const found = (of: RowOf) => `EXISTS (SELECT 1 ${concernedSql(book, names, table, hops, of)} AND ${broken}${now})`
     const after = (event: Act['event'], condition: string): Act => ({
       table: place,
       timing: 'AFTER',
@@ -60,11 +62,18 @@ function asking(book: Book, names: PhysicalNames, asked: AskedRule): Act[] {
 }
 
 const hold = (book: Book, names: PhysicalNames, link: Link, of: RowOf) =>
-  `SELECT COUNT(*) INTO @hearth_held FROM ${names.quoted(link.one)} AS t WHERE ${linkPairs(book, names, link)
+  `IF ${saving} IS NULL THEN SELECT COUNT(*) INTO @hearth_held FROM ${names.quoted(link.one)} AS t WHERE ${linkPairs(
+    book,
+    names,
+    link,
+  )
     .map(([own, key]) => `t.${quoteName(key)} = ${of(own)}`)
-    .join(' AND ')} FOR UPDATE;`
+    .join(' AND ')}${now}; END IF;`
 
-/** Of many writers at once one asks after the other: each holds the record first that they have in common. */
+/**
+ * Each writer holds the record first that many have in common. Shared among tools, so that a statement may read
+ * that table too: of two that then hold up each other MariaDB lets one go on. A save of the application holds it alone.
+ */
 function holding(
   book: Book,
   names: PhysicalNames,
@@ -141,7 +150,7 @@ function closedRows(
     .flatMap((link) => {
       const closed = (of: RowOf) => {
         const hops = [{ to: 'rows', link: link.id } as const]
-        return `EXISTS (SELECT 1 ${concernedSql(book, names, table, hops, of)} AND ${expressionSql(book, names, table.id, once, 't')})`
+        return `EXISTS (SELECT 1 ${concernedSql(book, names, table, hops, of)} AND ${expressionSql(book, names, table.id, once, 't', 'held')}${now})`
       }
       const act = (event: Act['event'], condition: string): Act => ({
         table: tableOf(book, link.many),
@@ -168,7 +177,7 @@ function limiting(book: Book, names: PhysicalNames, link: Link): Act[] {
     const meets = (of: RowOf) => (column ? `${of(column)} = ${is}` : 'TRUE')
     const others = keyNames(names, many).map((key) => `r.${quoteName(key)} = OLD.${quoteName(key)}`)
     const count = (besides: string) =>
-      `(SELECT COUNT(*) FROM ${names.quoted(many.id)} AS r WHERE ${pairs.map(([own]) => `r.${quoteName(own)} = NEW.${quoteName(own)}`).join(' AND ')} AND ${meets((name) => `r.${quoteName(name)}`)}${besides}) >= ${limit.most}`
+      `(SELECT COUNT(*) FROM ${names.quoted(many.id)} AS r WHERE ${pairs.map(([own]) => `r.${quoteName(own)} = NEW.${quoteName(own)}`).join(' AND ')} AND ${meets((name) => `r.${quoteName(name)}`)}${besides}${now}) >= ${limit.most}`
     const words = `${sayLimit(book, link, limit)}; there are as many already.`
     const act = (event: Act['event'], condition: string): Act => ({
       table: many,
@@ -193,7 +202,7 @@ function needing(book: Book, names: PhysicalNames, link: Link): Act[] {
   const pairs = linkPairs(book, names, link)
   const of = (alias: string, which: 0 | 1) =>
     pairs.map((pair) => `${alias}.${quoteName(pair[which])} = OLD.${quoteName(pair[0])}`).join(' AND ')
-  const bare = `EXISTS (SELECT 1 FROM ${names.quoted(one.id)} AS t WHERE ${of('t', 1)}) AND NOT EXISTS (SELECT 1 FROM ${names.quoted(many.id)} AS r WHERE ${of('r', 0)})`
+  const bare = `EXISTS (SELECT 1 FROM ${names.quoted(one.id)} AS t WHERE ${of('t', 1)}${now}) AND NOT EXISTS (SELECT 1 FROM ${names.quoted(many.id)} AS r WHERE ${of('r', 0)}${now})`
   const words = wordProblem({ kind: 'needs-one', table: one.name, child: many.name })
   const act = (event: Act['event'], condition: string): Act => ({
     table: many,

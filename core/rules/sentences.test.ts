@@ -10,22 +10,22 @@ const said: readonly (readonly [Sentence, string, string])[] = [
   [
     { kind: 'compare', subject: '"To day"', operator: '>=', against: { fact: '"From day"' } },
     '"To day" >= "From day"',
-    'To day is not before From day.',
+    'To day must not be before From day.',
   ],
   [
     { kind: 'compare', subject: 'Guests', operator: '<=', against: { fact: 'Room.Seats' } },
     'Guests <= Room.Seats',
-    'Guests is at most Room → Seats.',
+    'Guests must be at most Room → Seats.',
   ],
   [
     { kind: 'compare', subject: '"From day"', operator: '>', against: { value: '12 Mar 2027' } },
     `"From day" > DATE '2027-03-12'`,
-    'From day is after 12 Mar 2027.',
+    'From day must be after 12 Mar 2027.',
   ],
   [
     { kind: 'range', subject: 'Price', least: '1,000', most: '2500.5' },
     'Price BETWEEN 1000.00 AND 2500.50',
-    'Price is from 1,000.00 to 2,500.50.',
+    'Price must be from 1,000.00 to 2,500.50.',
   ],
   [
     {
@@ -34,27 +34,27 @@ const said: readonly (readonly [Sentence, string, string])[] = [
       then: { subject: 'Price', operator: 'filled', against: { value: '' } },
     },
     `NOT (State = 'agreed') OR Price IS NOT NULL`,
-    'If State is “agreed”, then Price is filled.',
+    'If State is “agreed”, then Price must be filled.',
   ],
   [
     { kind: 'oneOf', subject: 'Note', words: `O'Hara, plain` },
     `Note IN ('O''Hara', 'plain')`,
-    "Note is “O'Hara” or “plain”.",
+    "Note must be “O\'Hara” or “plain”.",
   ],
   [
     { kind: 'filled', subjects: ['Price', 'Note'] },
     'Price IS NOT NULL OR Note IS NOT NULL',
-    'At least one of Price and Note is filled.',
+    'At least one of Price and Note must be filled.',
   ],
   [
     { kind: 'looks', subject: 'Note', how: 'begins', text: '100%' },
     `Note LIKE '100!%%' ESCAPE '!'`,
-    'Note begins with “100%”.',
+    'Note must begin with “100%”.',
   ],
   [
     { kind: 'days', later: '"To day"', earlier: '"From day"', least: '1', most: '14' },
     '"To day" - "From day" >= 1 AND "To day" - "From day" <= 14',
-    'To day is at least 1 day and at most 14 days after From day.',
+    'To day must be at least 1 day and at most 14 days after From day.',
   ],
 ]
 
@@ -68,10 +68,7 @@ test.each(said)('%j', (sentence, source, words) => {
 
 test.each<readonly [Sentence, string]>([
   [{ kind: 'compare', subject: '', operator: '=', against: { value: '1' } }, 'Choose a fact.'],
-  [
-    { kind: 'compare', subject: 'Guests', operator: '=', against: { value: 'many' } },
-    '“many” can’t be a value of Guests.',
-  ],
+  [{ kind: 'compare', subject: 'Guests', operator: '=', against: { value: 'many' } }, 'Guests: '],
   [{ kind: 'compare', subject: 'Guests', operator: '=', against: { value: ' ' } }, 'Write a value.'],
   [{ kind: 'filled', subjects: ['Price'] }, 'Choose at least two facts.'],
   [{ kind: 'days', later: '"To day"', earlier: '"From day"', least: 'x', most: '' }, 'Write how many days'],

@@ -1,7 +1,7 @@
 import { type Book, type Field, type Table } from '../book'
 import { faceOf, factsOffered, writtenName } from '../expressions'
 import { type KindName, kindOf } from '../kinds'
-import { listed } from '../words'
+import { listed, wordProblem } from '../words'
 
 /** A fact that a sentence can speak of: as it is written, as it is said, and the field it looks like. */
 export interface Subject {
@@ -81,8 +81,20 @@ export type Sentence =
 
 export interface Written {
   readonly source: string
-  /** The sentence in words, for staff to read where nobody writes better ones. */
+  /** What it asks for, for staff to read where nobody writes better words: "Guests must be at least 1." */
   readonly words: string
+  /** The same as something that is so: "Guests is at least 1". */
+  readonly state: string
+}
+
+/** A sentence of a subject, what is so of it, and the rest: once as it is, once as it must be. */
+function written(source: string, subject: string, verb: string, rest = ''): Written {
+  const must = verb
+    .replace(/^is not\b/, 'must not be')
+    .replace(/^is\b/, 'must be')
+    .replace(/^(begin|end|contain)s\b/, 'must $1')
+  const say = (said: string) => [subject, said, rest].filter(Boolean).join(' ')
+  return { source, words: `${say(must)}.`, state: say(verb) }
 }
 
 type Made = Written | { readonly missing: string }
@@ -100,16 +112,15 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
       const [least, most] = [literal(book, subject.face, sentence.least), literal(book, subject.face, sentence.most)]
       if ('missing' in least) return least
       if ('missing' in most) return most
-      return {
-        source: `${subject.source} BETWEEN ${least.source} AND ${most.source}`,
-        words: `${subject.words} is from ${least.words} to ${most.words}.`,
-      }
+      const source = `${subject.source} BETWEEN ${least.source} AND ${most.source}`
+      return written(source, subject.words, 'is', `from ${least.state} to ${most.state}`)
     }
     case 'if': {
       const [when, then] = [condition(book, find, sentence.when), condition(book, find, sentence.then)]
       if ('missing' in when) return when
       if ('missing' in then) return then
-      return { source: `NOT (${when.source}) OR ${then.source}`, words: `If ${bare(when)}, then ${bare(then)}.` }
+      const state = `if ${when.state}, then ${then.state}`
+      return { source: `NOT (${when.source}) OR ${then.source}`, words: `If ${when.state}, then ${then.words}`, state }
     }
     case 'oneOf': {
       const subject = find(sentence.subject)
@@ -119,22 +130,23 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
       const all = values.map((value) => literal(book, subject.face, value))
       const wrong = all.find((one) => 'missing' in one)
       if (wrong) return wrong
-      const written = all as Written[]
-      return {
-        source: `${subject.source} IN (${written.map((one) => one.source).join(', ')})`,
-        words: `${subject.words} is ${listed(
-          written.map((one) => one.words),
+      const among = all as Literal[]
+      const source = `${subject.source} IN (${among.map((one) => one.source).join(', ')})`
+      return written(
+        source,
+        subject.words,
+        'is',
+        listed(
+          among.map((one) => one.state),
           'or',
-        )}.`,
-      }
+        ),
+      )
     }
     case 'filled': {
       const some = sentence.subjects.flatMap((source) => find(source) ?? [])
       if (some.length < 2) return { missing: 'Choose at least two facts.' }
-      return {
-        source: some.map((subject) => `${subject.source} IS NOT NULL`).join(' OR '),
-        words: `At least one of ${listed(some.map((subject) => subject.words))} is filled.`,
-      }
+      const source = some.map((subject) => `${subject.source} IS NOT NULL`).join(' OR ')
+      return written(source, `At least one of ${listed(some.map((subject) => subject.words))}`, 'is', 'filled')
     }
     case 'looks':
       return looks(find(sentence.subject), sentence)
@@ -143,8 +155,6 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
   }
 }
 
-const bare = ({ words }: Written) => words.replace(/\.$/, '')
-
 function condition(
   book: Book,
   find: (source: string) => Subject | undefined,
@@ -152,18 +162,16 @@ function condition(
 ): Made {
   const subject = find(source)
   if (!subject) return { missing: 'Choose a fact.' }
-  if (operator === 'filled') return { source: `${source} IS NOT NULL`, words: `${subject.words} is filled.` }
-  if (operator === 'blank') return { source: `${source} IS NULL`, words: `${subject.words} is blank.` }
+  if (operator === 'filled') return written(`${source} IS NOT NULL`, subject.words, 'is', 'filled')
+  if (operator === 'blank') return written(`${source} IS NULL`, subject.words, 'is', 'blank')
   const said = sayOperator(operator, subject)
   if ('fact' in against) {
     const other = find(against.fact)
     if (!other) return { missing: 'Choose what it is compared with.' }
-    return { source: `${source} ${operator} ${other.source}`, words: `${subject.words} ${said} ${other.words}.` }
+    return written(`${source} ${operator} ${other.source}`, subject.words, said, other.words)
   }
   const value = literal(book, subject.face, against.value)
-  return 'missing' in value
-    ? value
-    : { source: `${source} ${operator} ${value.source}`, words: `${subject.words} ${said} ${value.words}.` }
+  return 'missing' in value ? value : written(`${source} ${operator} ${value.source}`, subject.words, said, value.state)
 }
 
 /** Days aren't more or less, they are later or earlier. */
@@ -172,14 +180,16 @@ export function sayOperator(operator: Operator, subject: Subject): string {
   return { ...operators, '>=': 'is not before', '>': 'is after', '<=': 'is not after', '<': 'is before' }[operator]
 }
 
-/** What was typed, as an expression writes it. */
-function literal(book: Book, face: Field, typed: string): Made {
+type Literal = Pick<Written, 'source' | 'state'>
+
+/** What was typed, as an expression writes it and as people do. */
+function literal(book: Book, face: Field, typed: string): Literal | { readonly missing: string } {
   if (!typed.trim()) return { missing: 'Write a value.' }
   const kind = kindOf(face.kind)
   const read = kind.read(typed, { ...face, least: undefined, most: undefined }, book.look)
-  if (!read.ok) return { missing: `“${typed}” can’t be a value of ${face.name}.` }
+  if (!read.ok) return { missing: `${face.name}: ${wordProblem(read.problem)}` }
   const { value } = read
-  const words = kind.show(value, face, book.look)
+  const state = kind.show(value, face, book.look)
   const quoted = `'${value.replaceAll("'", "''")}'`
   switch (face.kind) {
     case 'whole':
@@ -187,17 +197,17 @@ function literal(book: Book, face: Field, typed: string): Made {
     case 'measured':
     case 'money':
     case 'mark':
-      return { source: value, words }
+      return { source: value, state }
     case 'tick':
-      return { source: value === '1' ? 'TRUE' : 'FALSE', words }
+      return { source: value === '1' ? 'TRUE' : 'FALSE', state }
     case 'date':
-      return { source: `DATE ${quoted}`, words }
+      return { source: `DATE ${quoted}`, state }
     case 'time':
-      return { source: `TIME ${quoted}`, words }
+      return { source: `TIME ${quoted}`, state }
     case 'dateTime':
-      return { source: `TIMESTAMP ${quoted.replace('T', ' ')}`, words }
+      return { source: `TIMESTAMP ${quoted.replace('T', ' ')}`, state }
     default:
-      return { source: quoted, words: `“${words}”` }
+      return { source: quoted, state: `“${state}”` }
   }
 }
 
@@ -208,7 +218,7 @@ function looks(subject: Subject | undefined, { how, text }: Extract<Sentence, { 
   const pattern = { begins: `${plain}%`, ends: `%${plain}`, contains: `%${plain}%` }[how]
   const escape = plain.includes('!') ? ` ESCAPE '!'` : ''
   const said = { begins: 'begins with', ends: 'ends with', contains: 'contains' }[how]
-  return { source: `${subject.source} LIKE '${pattern}'${escape}`, words: `${subject.words} ${said} “${text}”.` }
+  return written(`${subject.source} LIKE '${pattern}'${escape}`, subject.words, said, `“${text}”`)
 }
 
 function days(
@@ -226,8 +236,6 @@ function days(
     ...(low === undefined ? [] : [{ source: `${between} >= ${low}`, words: `at least ${counted(low)}` }]),
     ...(high === undefined ? [] : [{ source: `${between} <= ${high}`, words: `at most ${counted(high)}` }]),
   ]
-  return {
-    source: parts.map((part) => part.source).join(' AND '),
-    words: `${later.words} is ${listed(parts.map((part) => part.words))} after ${earlier.words}.`,
-  }
+  const source = parts.map((part) => part.source).join(' AND ')
+  return written(source, later.words, 'is', `${listed(parts.map((part) => part.words))} after ${earlier.words}`)
 }

@@ -231,3 +231,25 @@ test('a rule for new records lets old ones be when their rows change, too', asyn
   expect(told(await save('extra', { cost: '60.00' }, { ref: '1' }))).toEqual(saved)
   await tool('UPDATE extra SET cost = 70 WHERE extra_number = 1')
 })
+
+test('other tools may read while they write, and an old view of the rows lets nothing through', async () => {
+  const { live, tool } = await hall('Tools', 'gathered', 'apart')
+  await tool(
+    'INSERT INTO hire (hire_number, price, room, from_day, to_day) SELECT 1, 10, room_number, NULL, NULL FROM room LIMIT 1',
+  )
+  await tool('INSERT INTO extra (extra_number, hire, cost) SELECT 1, hire_number, 2 FROM hire')
+  const tools = [await otherTool(live.schema), await otherTool(live.schema)]
+  for (const one of tools) {
+    await one('START TRANSACTION')
+    await one('SELECT COUNT(*) FROM extra')
+  }
+  const outcomes = await Promise.all(
+    tools.map(async (one, at) => {
+      const words = await refusing(one(`INSERT INTO extra (extra_number, hire, cost) VALUES (${50 + at}, 1, 6)`))
+      await one('COMMIT')
+      return words
+    }),
+  )
+  expect(outcomes.filter((words) => words === 'it was taken')).toHaveLength(1)
+  expect(await tool('SELECT SUM(cost) AS total FROM extra')).toEqual([{ total: '8.00' }])
+})

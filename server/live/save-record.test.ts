@@ -1,5 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
+import { addDays } from '@/core/kinds'
 import { wordProblem } from '@/core/words'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
@@ -47,9 +48,11 @@ const words = (outcome: SaveOutcome) =>
 
 const premises = (address: string) =>
   saved({ table: 'premises', values: { premises__address: address, premises__town: 'Otterby' } })
+// No two visits to one premises may overlap: each is on a day of its own.
+let day = '2027-03-11'
 const visitValues = (ref: string) => ({
   visit__premises: ref,
-  'visit__booked-for': '2027-03-12T09:30',
+  'visit__booked-for': `${(day = addDays(day, 1))}T09:30`,
   visit__state: 'booked',
 })
 
@@ -69,16 +72,24 @@ test('a record is saved with its rows, or not at all', async () => {
       'service-item__list-price': '62',
     },
   })
-  const line = (quantity: string) => ({
+  await saved({
+    table: 'service-item',
+    values: {
+      'service-item__key': 'SMOKE',
+      'service-item__what-it-is': 'Smoke test',
+      'service-item__list-price': '42',
+    },
+  })
+  const line = (item: string, quantity: string) => ({
     ref: null,
     rev: null,
-    values: { 'work-line__service-item': 'SWEEP1', 'work-line__quantity': quantity, 'work-line__price-each': '62.00' },
+    values: { 'work-line__service-item': item, 'work-line__quantity': quantity },
   })
   const before = await countRows(db, live, 'visit')
   const refused = await save({
     table: 'visit',
     values: visitValues(house.row.ref),
-    children: [{ link: 'work-line__visit__l', rows: [line('2'), line('0')] }],
+    children: [{ link: 'work-line__visit__l', rows: [line('SWEEP1', '2'), line('SMOKE', '0')] }],
   })
   expect(words(refused)).toEqual(['This must be 1 or more.'])
   expect(await countRows(db, live, 'visit')).toBe(before)
@@ -86,7 +97,7 @@ test('a record is saved with its rows, or not at all', async () => {
   const visit = await saved({
     table: 'visit',
     values: visitValues(house.row.ref),
-    children: [{ link: 'work-line__visit__l', rows: [line('2'), line('1')] }],
+    children: [{ link: 'work-line__visit__l', rows: [line('SWEEP1', '2'), line('SMOKE', '1')] }],
   })
   expect(visit.children['work-line__visit__l']!.map((row) => row.values['work-line__quantity'])).toEqual(['2', '1'])
   expect(visit.children['work-line__visit__l']![0]!.labels['work-line__service-item']).toBe('Sweep, single flue')
@@ -197,7 +208,7 @@ test('removing says what goes with it, and why it can’t', async () => {
   const line = {
     ref: null,
     rev: null,
-    values: { 'work-line__service-item': 'SWEEP1', 'work-line__quantity': '1', 'work-line__price-each': '62.00' },
+    values: { 'work-line__service-item': 'SWEEP1', 'work-line__quantity': '1' },
   }
   const visit = await saved({
     table: 'visit',

@@ -41,14 +41,26 @@ test('a server killed while saving loses nothing it acknowledged and keeps nothi
   const id = await testBook(db, account, 'Crash', emberlyDesign().edits)
   const live = await opened(db, account, id)
   const house = await saved(live, 'premises', { premises__address: '1 Tern Court', premises__town: 'Otterby' })
-  const item = await saved(live, 'service-item', {
-    'service-item__key': 'SWEEP1',
-    'service-item__what-it-is': 'Sweep',
-    'service-item__list-price': '62',
-  })
+  const item = (key: string) =>
+    saved(live, 'service-item', {
+      'service-item__key': key,
+      'service-item__what-it-is': key,
+      'service-item__list-price': '62',
+    })
+  const items = [await item('SWEEP1'), await item('SMOKE')]
   const acknowledged: string[] = []
-  for (const time of [130, 310, 470]) {
-    const said = await killedAfter(time, 'tests/support/saving-process.ts', [id, house, 'work-line__visit__l', item])
+  for (const [time, firstDay] of [
+    [130, '1950-01-01'],
+    [310, '2050-01-01'],
+    [470, '2150-01-01'],
+  ] as const) {
+    const said = await killedAfter(time, 'tests/support/saving-process.ts', [
+      id,
+      house,
+      'work-line__visit__l',
+      firstDay,
+      ...items,
+    ])
     acknowledged.push(...said.split('\n').filter(Boolean))
   }
   expect(acknowledged.length).toBeGreaterThan(20)
