@@ -14,7 +14,7 @@ export {
 export { ownFacts, ownNeeds } from './own-facts'
 export { changesWith, speaksOf } from './made-from'
 export { factsOffered, type RowsOffer, rowsOffered } from './offers'
-export { sayDerived } from './say-derived'
+export { sayDerived, sayTaken } from './say-derived'
 export { showExpression, writtenName } from './show'
 export { type Gathering, gatheringOf, readFreezing, readSource, writeGathering, writtenSource } from './sources'
 export { expressionSql, lockSql, type RowReading } from './sql'

@@ -3,7 +3,9 @@ import { kindOf } from '../kinds'
 import { inSentence, plural } from '../words'
 import { derivedOf } from './derived'
 import { writtenName } from './show'
-import { gatheringOf, writtenSource } from './sources'
+import { type Gathering, gatheringOf, writtenSource } from './sources'
+import type { AggregateName } from './syntax'
+import { isNumber } from './types'
 
 /** A derived field in a few words, for lists of fields: "Borrowed: Premises → Town". */
 export function sayDerived(book: Book, table: Table, field: Field): string {
@@ -18,18 +20,22 @@ export function sayDerived(book: Book, table: Table, field: Field): string {
   }
   const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
   return gathering
-    ? `${title}: ${sayGathering(book, gathering)}`
+    ? `${title}: ${sayGathering(book, gathering, isNumber(tree.type))}`
     : `= ${writtenSource(book, table, field.source)}${frozen}`
 }
 
-const taken = { COUNT: 'how many', SUM: 'total of', AVG: 'average of', MIN: 'least of', MAX: 'greatest of' } as const
+/** What is taken of the rows, before the fact's name: numbers have a least one, days an earliest. */
+export const sayTaken = (name: Exclude<AggregateName, 'COUNT'>, number: boolean) =>
+  ({ SUM: 'total of', AVG: 'average of', MIN: number ? 'least' : 'earliest', MAX: number ? 'greatest' : 'latest' })[
+    name
+  ]
 
-function sayGathering(book: Book, { rows, name, of, where }: NonNullable<ReturnType<typeof gatheringOf>>): string {
+function sayGathering(book: Book, { rows, name, of, where }: Gathering, number: boolean): string {
   const table = tableOf(book, rows)
   const only = where ? `, only where ${where}` : ''
   const theirs = plural(inSentence(table.name))
-  if (!of) return `how many ${theirs}${only}`
+  if (!of || name === 'COUNT') return `how many ${theirs}${only}`
   const begins = `${writtenName(table.name)}.`
   const fact = of.startsWith(begins) && !of.includes('(') ? of.slice(begins.length).replaceAll('"', '') : of
-  return `${taken[name]} ${fact} of its ${theirs}${only}`
+  return `${sayTaken(name, number)} ${fact} of its ${theirs}${only}`
 }

@@ -31,7 +31,7 @@ export function RulesChapter() {
       ),
     }))
     .filter(({ rules, own, limits }) => rules.length + own.length + limits.length > 0)
-  const [first] = tables
+  const first = tables.find((table) => table.role !== 'pick-list') ?? tables[0]
   return (
     <Room
       indexLabel="Rules for"

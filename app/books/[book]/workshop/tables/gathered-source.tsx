@@ -9,6 +9,7 @@ import {
   readSource,
   type RowsOffer,
   rowsOffered,
+  sayTaken,
   writeGathering,
   writtenName,
 } from '@/core/expressions'
@@ -18,12 +19,7 @@ import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
 import type { SourceProps } from './derived-settings'
 
-const takes: readonly (readonly [Gathering['name'], string, 'any' | 'adds'])[] = [
-  ['SUM', 'the total of', 'adds'],
-  ['AVG', 'the average of', 'adds'],
-  ['MIN', 'the least or earliest of', 'any'],
-  ['MAX', 'the greatest or latest of', 'any'],
-]
+const takes = ['SUM', 'AVG', 'MIN', 'MAX'] as const
 
 /** A count, a total or the like: which rows, what of them, and which of them count. */
 export function GatheredSource({ table, field, onChange }: SourceProps) {
@@ -107,12 +103,12 @@ function What({
         }}
       >
         <option value="COUNT">how many there are</option>
-        {takes.flatMap(([name, words, needs]) =>
+        {takes.flatMap((name) =>
           rows.fields
-            .filter(({ adds }) => adds || needs === 'any')
+            .filter(({ adds }) => adds || name === 'MIN' || name === 'MAX')
             .map((one) => (
               <option key={`${name} ${one.field.id}`} value={`${name} ${of(one.field.name)}`}>
-                {words} {one.field.name}
+                the {sayTaken(name, one.adds)} {one.field.name}
               </option>
             )),
         )}
