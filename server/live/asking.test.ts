@@ -232,24 +232,60 @@ test('a rule for new records lets old ones be when their rows change, too', asyn
   await tool('UPDATE extra SET cost = 70 WHERE extra_number = 1')
 })
 
-test('other tools may read while they write, and an old view of the rows lets nothing through', async () => {
-  const { live, tool } = await hall('Tools', 'gathered', 'apart')
-  await tool(
-    'INSERT INTO hire (hire_number, price, room, from_day, to_day) SELECT 1, 10, room_number, NULL, NULL FROM room LIMIT 1',
-  )
-  await tool('INSERT INTO extra (extra_number, hire, cost) SELECT 1, hire_number, 2 FROM hire')
-  const tools = [await otherTool(live.schema), await otherTool(live.schema)]
-  for (const one of tools) {
-    await one('START TRANSACTION')
-    await one('SELECT COUNT(*) FROM extra')
-  }
-  const outcomes = await Promise.all(
-    tools.map(async (one, at) => {
-      const words = await refusing(one(`INSERT INTO extra (extra_number, hire, cost) VALUES (${50 + at}, 1, 6)`))
-      await one('COMMIT')
-      return words
-    }),
-  )
-  expect(outcomes.filter((words) => words === 'it was taken')).toHaveLength(1)
-  expect(await tool('SELECT SUM(cost) AS total FROM extra')).toEqual([{ total: '8.00' }])
+test('a rule is asked of what a row leaves behind, too', async () => {
+  const { live, tool, save } = await hall('Counted', 'counted')
+  const tea = { extras: [{ what: 'tea', cost: '1.00' }] }
+  expect(told(await save('hire', { state: 'agreed' }))).toEqual(refused('counted'))
+  expect(told(await save('hire', { state: 'agreed' }, tea))).toEqual(saved)
+  await save('hire', { state: 'asked' })
+  const behind = { kind: 'refused', words: `Hire 1: ${said('counted')}` }
+  expect(told(await save('extra', { 'extra-hire': '2' }, { ref: '1' }))).toEqual(behind)
+  expect(told(await save('extra', { 'extra-hire': null }, { ref: '1' }))).toEqual(behind)
+  expect(await removeRecord(db, live, 'extra', '1', 1)).toEqual({
+    ok: false,
+    problem: { kind: 'in-own-words', words: said('counted') },
+  })
+  expect(await refusing(tool('UPDATE extra SET hire = 2 WHERE extra_number = 1'))).toContain(said('counted'))
+  expect(await refusing(tool('DELETE FROM extra WHERE extra_number = 1'))).toContain(said('counted'))
+  expect(told(await save('hire', { state: 'asked' }, { ref: '1' }))).toEqual(saved)
+  expect(await removeRecord(db, live, 'extra', '1', 1)).toMatchObject({ ok: true })
 })
+
+test('of thirty changes at once to rows that are there already, no more than may is let through', async () => {
+  // New rows wait for each other at their running number; changed ones meet nothing but the rule.
+  const { tool, save } = await hall('Changes', 'apart', 'gathered')
+  const many = Array.from({ length: 30 }, (_, at) => at + 1)
+  await tool(`INSERT INTO hire (hire_number, room, price) VALUES ${many.map((one) => `(${one}, 1, 100)`).join(', ')}`)
+  await tool(`INSERT INTO extra (extra_number, hire, cost) VALUES ${many.map((one) => `(${one}, 1, 0)`).join(', ')}`)
+  const days = { from: '2027-05-01', to: '2027-05-03' }
+  const hired = await Promise.all(many.map((one) => save('hire', days, { ref: String(one) })))
+  expect(hired.filter(({ kind }) => kind === 'saved')).toHaveLength(1)
+  const spent = await Promise.all(many.map((one) => save('extra', { cost: '9.00' }, { ref: String(one) })))
+  expect(spent.filter(({ kind }) => kind === 'saved')).toHaveLength(11)
+})
+
+test.each(['REPEATABLE READ', 'READ COMMITTED'])(
+  'other tools in %s may read while they write, and get through no more than may',
+  async (isolation) => {
+    const { live, tool } = await hall(`Tools ${isolation}`, 'gathered', 'apart')
+    await tool('INSERT INTO hire (hire_number, price, room) SELECT 1, 10, room_number FROM room LIMIT 1')
+    await tool('INSERT INTO extra (extra_number, hire, cost) SELECT 1, hire_number, 2 FROM hire')
+    await tool('INSERT INTO extra (extra_number, hire, cost) VALUES (50, 1, 0), (51, 1, 0)')
+    const [first, second] = [await otherTool(live.schema), await otherTool(live.schema)]
+    for (const one of [first, second]) {
+      await one(`SET SESSION TRANSACTION ISOLATION LEVEL ${isolation}`)
+      await one('START TRANSACTION')
+      await one('SELECT COUNT(*) FROM extra')
+    }
+    const spend = (one: typeof first, number: number) =>
+      refusing(one(`UPDATE extra SET cost = 6 WHERE extra_number = ${number}`))
+    expect(await spend(first, 50)).toBe('it was taken')
+    // The second waits for the first, which holds the rows it must see.
+    const waiting = spend(second, 51)
+    await new Promise((done) => setTimeout(done, 200))
+    await first('COMMIT')
+    expect(await waiting).toContain(said('gathered'))
+    await second('COMMIT')
+    expect(await tool('SELECT SUM(cost) AS total FROM extra')).toEqual([{ total: '8.00' }])
+  },
+)

@@ -27,16 +27,16 @@ const now = { moment: '2027-03-12T09:30' }
 
 type Rows = readonly { readonly link: string; readonly rows: readonly Record<string, string>[] }[]
 
+const sent = (children: Rows) =>
+  children.map(({ link, rows }) => ({ link, rows: rows.map((values) => ({ ref: null, rev: null, values })) }))
+
 async function add(table: string, values: Record<string, string>, children: Rows = []): Promise<string> {
   const outcome = await saveRecord(db, live, 'Averil', {
     table,
     ref: null,
     rev: null,
     values,
-    children: children.map(({ link, rows }) => ({
-      link,
-      rows: rows.map((row) => ({ ref: null, rev: null, values: row })),
-    })),
+    children: sent(children),
   })
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   return outcome.record.row.ref
@@ -55,10 +55,7 @@ async function change(table: string, ref: string, values: Record<string, string 
     ref,
     rev: row.rev,
     values,
-    children: children.map(({ link, rows }) => ({
-      link,
-      rows: rows.map((one) => ({ ref: null, rev: null, values: one })),
-    })),
+    children: sent(children),
   })
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   return outcome.record.row.values

@@ -45,6 +45,11 @@ export const rulings: Readonly<Record<string, Ruling>> = {
     words: 'The extras cost more than the hire.',
     says: holds('hire', 'COALESCE(SUM(Extra.Cost), 0) <= Price'),
   },
+  counted: {
+    table: 'hire',
+    words: 'What is agreed has an extra.',
+    says: holds('hire', `NOT (State = 'agreed') OR COUNT(Extra) > 0`),
+  },
   together: {
     table: 'extra',
     words: 'That extra is there already.',
