@@ -1,15 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { type Advice, adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
-import { evaluate, plainFacts, readExpression } from '@/core/expressions'
+import { evaluate, plainFacts, postgresql, readExpression, sqlite } from '@/core/expressions'
 import { splitNeeds } from '@/core/needs'
 import { plainReading, readNeeds } from '@/core/reading'
-import { creationScript } from '@/core/opening'
+import { creationScript, handoverScript } from '@/core/opening'
 import { type Json, wordProblem } from '@/core/words'
 import { now } from '@/server/clock'
 
 const usage = `npm run -s hearth -- check BOOK.json                advice on a book, as JSON
-npm run -s hearth -- sql BOOK.json [--for mariadb]   the script that makes its database
+npm run -s hearth -- sql BOOK.json [--for mariadb|postgresql|sqlite]
+                                                     the script that makes its database
 npm run -s hearth -- evaluate BOOK.json TABLE EXPRESSION RECORD.json
                                                      what an expression gives for a record, as JSON
 npm run -s hearth -- read-needs FILE                 the design that needs in plain English describe, as JSON
@@ -25,13 +26,19 @@ class Refused extends Error {
   }
 }
 
+const scripts: Record<string, (book: Book) => string> = {
+  mariadb: creationScript,
+  postgresql: (book) => handoverScript(book, postgresql),
+  sqlite: (book) => handoverScript(book, sqlite),
+}
+
 const verbs: Record<string, (words: readonly string[]) => string> = {
   check: ([file]) => `${JSON.stringify(adviceOn(bookIn(file)).map(plainAdvice), null, 2)}\n`,
   sql([file, option, dialect]) {
-    if (option !== undefined && (option !== '--for' || dialect !== 'mariadb')) {
-      throw new Refused(2, `Only “--for mariadb” can be asked for.\n${usage}`)
-    }
-    return creationScript(bookIn(file))
+    const scriptFor = Object.hasOwn(scripts, dialect ?? 'mariadb') ? scripts[dialect ?? 'mariadb'] : undefined
+    if (!scriptFor || (option !== undefined && option !== '--for'))
+      throw new Refused(2, `A script can be made for ${Object.keys(scripts).join(', ')}.\n${usage}`)
+    return scriptFor(bookIn(file))
   },
   evaluate: evaluated,
   'read-needs': ([file]) => `${JSON.stringify(plainReading(readNeeds(splitNeeds(textIn(file)))), null, 2)}\n`,

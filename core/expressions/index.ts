@@ -1,4 +1,5 @@
 export { factsBeyond } from './beyond'
+export { type Dialect, mariadb, postgresql, sqlite } from './dialects'
 export { keepTree } from './kept'
 export { compile, evaluate, type Facts } from './evaluate'
 export {
@@ -13,6 +14,9 @@ export {
 } from './derived'
 export { ownFacts, ownNeeds } from './own-facts'
 export { changesWith, speaksOf } from './made-from'
+export { type OfferedWord, wordsOffered } from './offered-words'
+export { type Paint, paintsOf } from './paint'
+export { showReckoned, type Tried, tryOnSpecimen } from './specimen'
 export { factsOffered, type RowsOffer, rowsOffered } from './offers'
 export { sayDerived, sayTaken } from './say-derived'
 export { showExpression, writtenName } from './show'

@@ -19,6 +19,9 @@ const kept = new Set(
   ),
 )
 
+/** Whether a word in capitals means something by itself. */
+export const isKept = (word: string) => kept.has(word)
+
 /** Whether a name must stand in quotes, because it is no plain word or one that means something. */
 export const mustQuote = (name: string) => !/^[\p{L}_][\p{L}\p{N}_]*$/u.test(name) || kept.has(name.toUpperCase())
 

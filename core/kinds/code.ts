@@ -32,7 +32,11 @@ export const code: FieldKind = {
   checks: ({ length, exactLength, pattern }) => [
     pattern
       ? // Capitals matter in a pattern, whatever the column's collation makes of them.
-        { name: 'shape', sql: (column) => `${column} REGEXP ${quoteText(`(?-i)\\A(?:${patternSource(pattern)})\\z`)}` }
+        {
+          name: 'shape',
+          sql: (column) => `${column} REGEXP ${quoteText(`(?-i)\\A(?:${patternSource(pattern)})\\z`)}`,
+          shape: patternSource(pattern),
+        }
       : exactLength
         ? { name: 'length', sql: (column) => `CHAR_LENGTH(${column}) = ${lengthSet(length)}` }
         : { name: 'not_blank', sql: (column) => `${column} <> ''` },

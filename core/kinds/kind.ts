@@ -34,6 +34,8 @@ export type Control =
 export interface ColumnCheck {
   readonly name: string
   readonly sql: (column: string) => string
+  /** The regular expression that the whole value must match, where that is what the condition asks. */
+  readonly shape?: string
 }
 
 /** One kind of field. Nothing outside this room asks which kind it has before it. */

@@ -1,5 +1,6 @@
 export { physicalNames, type PhysicalNames } from './columns'
 export { wordsInTheWay } from './first-words'
+export { handoverScript } from './handover-script'
 export { liveSchema } from './live-schema'
 export { creationScript, type OpeningPlan, type OpeningStep, planOpening } from './plan'
 export { brokenSql, concernedSql, rowColumns } from './rule-sql'

@@ -1,5 +1,5 @@
 import { type Book, findField, type Table } from '../book'
-import { derivedOf, expressionSql, isStored } from '../expressions'
+import { derivedOf, type Dialect, expressionSql, isStored, mariadb } from '../expressions'
 import { isDerived } from '../kinds'
 import { ownColumns, quoteName } from '../names'
 import type { PhysicalNames } from './columns'
@@ -14,26 +14,37 @@ export const viewsOf = (book: Book, names: PhysicalNames): LiveAttached[] =>
     kind: 'VIEW',
     name: names.view(table.id),
     say: `Show ${table.name} with what is derived`,
-    sql: viewSql(book, table, names),
+    sql: viewSql(book, names, table),
   }))
 
-const needsView = (table: Table) =>
+export const needsView = (table: Table) =>
   table.fields.some((field) => isDerived(field) && (!isStored(field) || field.freezes !== undefined))
 
-function viewSql(book: Book, table: Table, names: PhysicalNames): string {
-  const own = (column: string) => `t.${quoteName(column)}`
+const viewSql = (book: Book, names: PhysicalNames, table: Table) =>
+  `CREATE OR REPLACE SQL SECURITY INVOKER VIEW ${quoteName(names.view(table.id))} AS SELECT\n  ${viewColumns(book, names, table, mariadb, ownColumns)}\nFROM ${names.quoted(table.id)} AS t`
+
+/** What a view shows of its table `t`: what is stored, and what is derived under its name. */
+export function viewColumns(
+  book: Book,
+  names: PhysicalNames,
+  table: Table,
+  dialect: Dialect,
+  besides: readonly string[],
+): string {
+  const own = (column: string) => `t.${dialect.quoteName(column)}`
   const columns = table.fields.flatMap((field) => {
     const stored = names.columns(table.id, field.id).map((column) => own(column.name))
     if (!isDerived(field) || field.kind === 'copied') return stored
-    return [`${factSql(book, names, field.id, 't')} AS ${quoteName(names.inView(table.id, field.id))}`]
+    return [`${factSql(book, names, field.id, 't', dialect)} AS ${dialect.quoteName(names.inView(table.id, field.id))}`]
   })
-  return `CREATE OR REPLACE SQL SECURITY INVOKER VIEW ${quoteName(names.view(table.id))} AS SELECT\n  ${[...columns, ...ownColumns.map(own)].join(',\n  ')}\nFROM ${names.quoted(table.id)} AS t`
+  return [...columns, ...besides.map(own)].join(',\n  ')
 }
 
 /** A derived fact of a record, over its table under an alias; NULL where it can't be reckoned as the book stands. */
-export function factSql(book: Book, names: PhysicalNames, fieldId: string, alias: string): string {
+export function factSql(book: Book, names: PhysicalNames, fieldId: string, alias: string, dialect = mariadb): string {
   const made = derivedOf(book, fieldId)
   if ('because' in made) return 'NULL'
   const { table } = findField(book, fieldId)!
-  return expressionSql(book, names, table.id, { kind: 'fact', over: [], field: fieldId, type: made.tree.type }, alias)
+  const fact = { kind: 'fact', over: [], field: fieldId, type: made.tree.type } as const
+  return expressionSql(book, names, table.id, fact, alias, 'plain', dialect)
 }

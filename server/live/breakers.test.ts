@@ -4,7 +4,7 @@ import { otherTool } from '@/tests/support/other-tool'
 import { hiring, ruled, rulings } from '@/tests/support/ruled-design'
 import type { Catalogue } from '../catalogue'
 import type { Account } from '../people'
-import { breakersOf, openBook } from '.'
+import { breakersOf, openBook, tryOnRecords } from '.'
 
 let db: Catalogue
 let account: Account
@@ -69,4 +69,19 @@ test('a rule that records break stands in the way of opening, until it is for ne
   ])
   await editAll(db, account, id, [{ kind: 'changeRule', rule: 'across', onlyNew: true }])
   expect(await blocked()).toEqual([])
+})
+
+test('an expression is tried on the records that were changed last, and not on what isn’t open', async () => {
+  const { live } = await later('Tried')
+  const design = ruled()
+  const tried = await tryOnRecords(db, live, 'hire', design.tree('hire', 'Guests <= Room.Seats'))
+  expect(tried?.map(({ ref, holds, shown }) => [ref, holds, shown]).sort()).toEqual([
+    ['1', false, 'no'],
+    ['2', true, 'yes'],
+    ['3', null, ''],
+  ])
+  const doubled = await tryOnRecords(db, live, 'hire', design.tree('hire', 'Price * 2'))
+  expect(doubled?.map(({ ref, shown }) => `${ref}: ${shown}`).sort()).toEqual(['1: 20.00', '2: 10.00', '3: '])
+  design.do({ kind: 'addField', table: 'hire', id: 'new', name: 'New', holds: 'whole' })
+  expect(await tryOnRecords(db, live, 'hire', design.tree('hire', 'New > 1'))).toBeUndefined()
 })

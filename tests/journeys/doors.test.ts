@@ -110,6 +110,7 @@ const actionRoles: Record<string, Role> = {
   askOpening: 'administrator',
   openNow: 'administrator',
   askBreakers: 'administrator',
+  tryExpression: 'administrator',
   fillDryRun: 'administrator',
   throwDryRunAway: 'administrator',
   chooseRole: 'administrator',

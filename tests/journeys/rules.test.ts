@@ -88,9 +88,16 @@ test('every kind of rule is made by filling in a sentence', async () => {
     await browser.fill('Nothing changes any more once', `State = 'over'`)
     await tick('Note')
   })
-  await rule('Hire', 'Anything else, written as an expression', 'The room has fewer seats.', () =>
-    browser.fill('What must hold for each hire', 'Guests <= Room.Seats'),
-  )
+  await rule('Hire', 'Anything else, written as an expression', 'The room has fewer seats.', async () => {
+    await browser.fill('What must hold for each hire', 'Guests <= Room.S')
+    await browser.read('Room → Seats')
+    // What is offered is closed first, and the dialog only after it.
+    await browser.type(Key.ESCAPE)
+    await browser.fill('What must hold for each hire', 'Guests <= Room.S')
+    await browser.read('Room → Seats')
+    await browser.type(Key.ENTER)
+    await browser.read(/Made up: Guests \d+\s+(✓ holds|is refused)/)
+  })
   await rule('Hire', 'A fact compared with another, or with a value', 'That is many guests.', async () => {
     await browser.choose('This fact', 'Guests')
     await browser.choose('How', 'is at most')

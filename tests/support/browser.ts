@@ -110,7 +110,8 @@ export class Browser {
     this.called(name, 'button, a, [role=option], [role=menuitem], [role=radio], input, textarea, select', within)
 
   /** A box to fill by its label. */
-  box = (name: string, within = 10_000) => this.called(name, 'input, textarea, select, [role=checkbox]', within)
+  box = (name: string, within = 10_000) =>
+    this.called(name, 'input, textarea, select, [role=checkbox], [role=textbox]', within)
 
   private async called(name: string, css: string, within: number): Promise<WebElement> {
     const script = `

@@ -5,7 +5,15 @@ import { bookAction } from '@/app/door'
 import { type Book, type Edit, readEdit } from '@/core/book'
 import { fail, type Json, ok, type Result } from '@/core/words'
 import { editBook, goBackTo, redo, type Saved, undo } from '@/server/books'
-import { type Breakers, breakersOf, liveOf, openBook, openingSheet } from '@/server/live'
+import {
+  type Breakers,
+  breakersOf,
+  type TriedRecord,
+  tryOnRecords,
+  liveOf,
+  openBook,
+  openingSheet,
+} from '@/server/live'
 
 /** What the browser is told after a change: the new revision, and the book where it can't know it. */
 export interface Standing {
@@ -73,5 +81,19 @@ export const askBreakers = bookAction(
     return found
       ? ok(found)
       : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so it can’t be asked of the records.' })
+  },
+)
+
+/** What an expression of the design gives for the records that were changed last. */
+export const tryExpression = bookAction(
+  'administrator',
+  z.strictObject({ table: z.string().max(40), tree: z.json() }),
+  async ({ db, stored }, { table, tree }): Promise<Result<readonly TriedRecord[]>> => {
+    const live = liveOf(stored)
+    if (!live.ok) return live
+    const tried = await tryOnRecords(db, live.value, table, tree)
+    return tried
+      ? ok(tried)
+      : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so no record can answer.' })
   },
 )

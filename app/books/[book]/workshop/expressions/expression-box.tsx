@@ -1,8 +1,12 @@
 'use client'
 
+import { useRef } from 'react'
 import type { Field, Table } from '@/core/book'
-import { writtenName } from '@/core/expressions'
+import { wordsOffered, writtenName } from '@/core/expressions'
 import { Button, Labelled } from '@/ui/kit'
+import { useWorkshop } from '../workshop-context'
+import { type EditorHandle, ExpressionEditor } from './expression-editor'
+import { LiveResults, type Reckonable } from './live-results'
 
 /** What is wrong with an expression, and where in it. */
 export interface WrongPlace {
@@ -26,6 +30,8 @@ interface Props {
   /** The name that every fact begins with, where rows of another table are spoken of. */
   readonly within?: string
   readonly rows?: number
+  /** What it gives is shown, where it gives something. */
+  readonly tries?: Reckonable | undefined
   readonly autoFocus?: boolean
   readonly onChange: (source: string) => void
   readonly onLeave?: () => void
@@ -33,31 +39,43 @@ interface Props {
 
 const mostOffered = 24
 
-/** A box for an expression: checked with every letter, with the table's fields to put in by a click. */
+/** A box for an expression: checked with every letter, with names offered, and what it gives shown at once. */
 export function ExpressionBox(props: Props) {
-  const { id, label, hint, table, source, placeholder, wrong, sound, within, rows = 3, onChange, onLeave } = props
+  const {
+    id,
+    label,
+    hint,
+    table,
+    source,
+    placeholder,
+    wrong,
+    sound,
+    within,
+    rows = 3,
+    tries,
+    onChange,
+    onLeave,
+  } = props
+  const { book } = useWorkshop()
+  const editor = useRef<EditorHandle>(null)
   const fields = (props.offered ?? table.fields).filter((field) => field.kind !== 'link' && field.kind !== 'file')
-  const put = (name: string) => {
-    onChange(
-      `${source}${source === '' || source.endsWith(' ') ? '' : ' '}${within ? `${writtenName(within)}.` : ''}${writtenName(name)} `,
-    )
-    document.getElementById(id)?.focus()
-  }
+  const put = (name: string) => editor.current?.put((within ? `${writtenName(within)}.` : '') + writtenName(name))
   return (
     <div className="flex flex-col gap-1.5">
       <Labelled label={label} htmlFor={id} hint={hint}>
-        <textarea
+        <ExpressionEditor
+          ref={editor}
           id={id}
-          value={source}
+          label={label}
+          source={source}
+          placeholder={placeholder}
           rows={rows}
           autoFocus={props.autoFocus}
-          spellCheck={false}
-          aria-invalid={wrong !== undefined}
-          aria-describedby={`${id}-wrong`}
-          placeholder={placeholder}
-          onChange={(event) => onChange(event.target.value)}
-          onBlur={onLeave}
-          className="w-full rounded-md border border-ash-4 bg-paper px-2.5 py-1.5 font-mono text-[13px]"
+          words={() => wordsOffered(book, table, within)}
+          wrong={wrong}
+          describedBy={`${id}-wrong`}
+          onChange={onChange}
+          onLeave={onLeave}
         />
       </Labelled>
       <p id={`${id}-wrong`} role="status" className="min-h-5 text-[13px]">
@@ -71,6 +89,7 @@ export function ExpressionBox(props: Props) {
           </Button>
         ))}
       </div>
+      {tries && !wrong && <LiveResults {...tries} />}
     </div>
   )
 }

@@ -182,10 +182,11 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
             source={source}
             wrong={wrong}
             sound={canKeepText(read)}
+            tries={read?.tree && { table, tree: read.tree, asks: true }}
             onChange={setSource}
           />
         )}
-        <p role="status" className="min-h-5 text-[13px]">
+        <p role="status" className={kind === 'written' ? 'text-[13px]' : 'min-h-5 text-[13px]'}>
           {(missing ?? hindrance) ? (
             <span className={hindrance ? 'text-ember' : 'text-ash-6'}>{hindrance ?? missing}</span>
           ) : (

@@ -116,6 +116,7 @@ function Written({ table, field, onChange }: SourceProps) {
         placeholder='Quantity * "Price each"'
         wrong={source.trim() && 'words' in read ? read : undefined}
         sound={'tree' in read ? 'It can be kept.' : undefined}
+        tries={'tree' in read ? { table, tree: read.tree } : undefined}
         onChange={setSource}
         onLeave={leave}
       />
