@@ -40,6 +40,8 @@ import { repeatingGroup } from './pieces/repeating-group'
 import { reservedName } from './pieces/reserved-name'
 import { rowsWithoutTheirRecord } from './pieces/rows-without-their-record'
 import { ruleThatCannotHold } from './pieces/rule-that-cannot-hold'
+import { ruleThatNeverRefuses } from './pieces/rule-that-never-refuses'
+import { rulesAgainstEachOther } from './pieces/rules-against-each-other'
 import { sameChoicesTwice } from './pieces/same-choices-twice'
 import { sameTieTwice } from './pieces/same-tie-twice'
 import { severalInOne } from './pieces/several-in-one'
@@ -99,6 +101,8 @@ const pieces: Record<string, AdvicePiece> = {
   reservedName,
   rowsWithoutTheirRecord,
   ruleThatCannotHold,
+  ruleThatNeverRefuses,
+  rulesAgainstEachOther,
   sameChoicesTwice,
   sameTieTwice,
   severalInOne,

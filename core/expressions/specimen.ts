@@ -6,7 +6,7 @@ import { faceFor } from './face'
 import { nodesOf, type Tree } from './tree'
 
 /** A made-up record of a table: each field as its control shows it, links that lead to such a one, two rows of each kind. */
-export const specimenFacts = (book: Book, table: Table, now: Now): Facts => ({
+const specimenFacts = (book: Book, table: Table, now: Now): Facts => ({
   value: (id) => specimenValue(book, id, specimenFacts(book, table, now), now),
   linked: (id) => specimenFacts(book, tableOf(book, linkOf(book, id).one), now),
   rows(id) {

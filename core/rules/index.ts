@@ -3,6 +3,7 @@ export { allLimitRules, limitRules } from './limit-rules'
 export { askRules, brokenRules, type OwnRule, ownRules, rulesInTheWay } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
+export { ruleDoubts } from './claims'
 export { type Hop, type Watch, watchesOf } from './watches'
 export {
   type Condition,

@@ -55,30 +55,28 @@ const limited = (all: number, some: number): Edit[] => [
   },
 ]
 
-/** A rule that compares a number with what it is given. */
-const ruled = (with_: string | number): Edit[] => [
-  ...table('Job', 'Due on date', 'Hours whole'),
-  {
-    kind: 'addRule',
-    id: 'rule',
-    table: 'job',
-    words: 'Give the hours.',
-    says: {
-      kind: 'holds',
-      tree: {
-        kind: 'binary',
-        operator: '=',
-        left: { kind: 'fact', over: [], field: 'job_hours', type: { is: 'exact', whole: 10, scale: 0 } },
-        right: {
-          kind: 'literal',
-          value: String(with_),
-          type: typeof with_ === 'number' ? { is: 'exact', whole: 1, scale: 0 } : { is: 'text' },
-        },
-        type: { is: 'truth' },
+/** A rule that compares the hours with what it is given, in the words "Give the hours." */
+const ruled = (with_: string | number, operator = '=', id = 'rule'): Edit => ({
+  kind: 'addRule',
+  id,
+  table: 'job',
+  words: 'Give the hours.',
+  says: {
+    kind: 'holds',
+    tree: {
+      kind: 'binary',
+      operator,
+      left: { kind: 'fact', over: [], field: 'job_hours', type: { is: 'exact', whole: 10, scale: 0 } },
+      right: {
+        kind: 'literal',
+        value: String(with_),
+        type: typeof with_ === 'number' ? { is: 'exact', whole: 1, scale: 0 } : { is: 'text' },
       },
+      type: { is: 'truth' },
     },
   },
-]
+})
+const hours = table('Job', 'Due on date', ['Hours whole', { most: '8' }])
 
 /** For each piece a book where it must speak, and the nearest one where it must not. */
 export const cases: Record<string, readonly [wrong: readonly Edit[], right: readonly Edit[]]> = {
@@ -264,7 +262,18 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
   ],
   reservedName: [table('Order', 'Due on date'), table('Client order', 'Due on date')],
   limitThatNeverRefuses: [limited(6, 6), limited(6, 2)],
-  ruleThatCannotHold: [ruled('yes'), ruled(1)],
+  ruleThatCannotHold: [
+    [...hours, ruled('yes')],
+    [...hours, ruled(1)],
+  ],
+  ruleThatNeverRefuses: [
+    [...hours, ruled(9, '<')],
+    [...hours, ruled(8, '<')],
+  ],
+  rulesAgainstEachOther: [
+    [...hours, ruled(3, '<'), ruled(4, '>', 'other')],
+    [...hours, ruled(4, '<'), ruled(2, '>', 'other')],
+  ],
   limitOfOne: [
     [
       ...client,

@@ -64,7 +64,7 @@ export function ExpressionBox(props: Props) {
     <div className="flex flex-col gap-1.5">
       <Labelled label={label} htmlFor={id} hint={hint}>
         <ExpressionEditor
-          ref={editor}
+          handle={editor}
           id={id}
           label={label}
           source={source}

@@ -27,7 +27,7 @@ interface Props {
   readonly describedBy: string
   readonly onChange: (source: string) => void
   readonly onLeave?: (() => void) | undefined
-  readonly ref?: Ref<EditorHandle>
+  readonly handle?: Ref<EditorHandle>
 }
 
 /** Where an expression is written: names offered while one types, colours, and what is wrong underlined. */
@@ -78,7 +78,7 @@ export function ExpressionEditor(props: Props) {
   }, [wrong, source])
 
   useImperativeHandle(
-    props.ref,
+    props.handle,
     () => ({
       put(words) {
         const now = view.current!

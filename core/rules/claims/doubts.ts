@@ -1,0 +1,134 @@
+import { type Book, type Field, findField, mustHold, type Rule, type Table } from '../../book'
+import { nodesOf, type Tree } from '../../expressions'
+import { type OwnRule, ownRules } from '../own-rules'
+import { counted, factsIn, keyOf } from './amounts'
+import { allOf, type Branches, branchesOf } from './branches'
+import { isPossible, type Known } from './possible'
+
+export type RuleDoubt =
+  /** Nothing that can be entered breaks it, by itself or because of others that refuse the same. */
+  | { readonly kind: 'never'; readonly rule: Rule; readonly because: readonly Rule[] }
+  /** Nothing that is filled in can meet all of them; one rule may do that alone. */
+  | { readonly kind: 'against'; readonly rules: readonly Rule[] }
+
+interface Held {
+  readonly rule: Rule
+  readonly tree: Tree
+  readonly facts: ReadonlySet<string>
+}
+
+/** A table has few rules that speak of the same facts; beyond these nobody waits for an answer. */
+const mostTogether = 24
+
+/**
+ * Rules of a table that refuse nothing, and such as no filled-in record can meet. Simple comparisons, choices and
+ * what is blank are understood, and how they are joined; whatever isn't is taken to be possible, so that what is
+ * said here is certain.
+ */
+export function ruleDoubts(book: Book, table: Table): readonly RuleDoubt[] {
+  const ofBook = found.get(book) ?? new Map<string, readonly RuleDoubt[]>()
+  found.set(book, ofBook)
+  const doubts = ofBook.get(table.id) ?? findDoubts(book, table)
+  ofBook.set(table.id, doubts)
+  return doubts
+}
+
+const found = new WeakMap<Book, Map<string, readonly RuleDoubt[]>>()
+
+function findDoubts(book: Book, table: Table): RuleDoubt[] {
+  const held = ownRules(book, table.id).flatMap(({ rule, reading }: OwnRule): Held[] =>
+    reading?.kind === 'holds' ? [{ rule, tree: reading.tree, facts: factsIn(reading.tree) }] : [],
+  )
+  const known = knownOf(book, table, held)
+  const against = contradictions(held.filter(({ rule }) => !rule.warns).slice(0, mostTogether), known)
+  const tangled = new Set(against.flatMap((doubt) => (doubt.kind === 'against' ? doubt.rules : [])))
+  const idle = held.filter(({ rule }) => !tangled.has(rule)).slice(0, mostTogether)
+  return [...against, ...idle.flatMap((one, at) => neverRefuses(one, idle.slice(0, at), known))]
+}
+
+type KnownOf = (fact: string) => Known
+
+const canBe = (branches: Branches, known: KnownOf) => branches.some((claims) => isPossible(claims, known))
+
+function neverRefuses(one: Held, before: readonly Held[], known: KnownOf): RuleDoubt[] {
+  const refused = branchesOf(one.tree, false)
+  if (!canBe(refused, known)) return [{ kind: 'never', rule: one.rule, because: [] }]
+  const same = before.filter(
+    ({ rule, facts }) => isAsked(rule, one.rule) && [...facts].every((fact) => one.facts.has(fact)),
+  )
+  for (const other of same)
+    if (!canBe(refusedBeside(refused, [other]), known))
+      return [{ kind: 'never', rule: one.rule, because: [other.rule] }]
+  return same.length > 1 && !canBe(refusedBeside(refused, same), known)
+    ? [{ kind: 'never', rule: one.rule, because: same.map(({ rule }) => rule) }]
+    : []
+}
+
+/** Whether one rule refuses wherever another would be asked. */
+const isAsked = (rule: Rule, beside: Rule) => !rule.warns && (!rule.onlyNew || Boolean(beside.onlyNew))
+
+/** What would be refused although other rules let it through; a rule lets through what it can't tell, too. */
+function refusedBeside(refused: Branches, others: readonly Held[]): Branches {
+  return refused.flatMap((claims) => {
+    const filled = new Set(
+      claims.flatMap((claim) =>
+        claim.kind === 'atMost' ? [claim.plus, claim.minus] : claim.kind === 'blank' ? [] : [claim.fact],
+      ),
+    )
+    const sure = others.filter(({ facts }) => [...facts].every((fact) => filled.has(fact)))
+    return allOf([[claims], ...sure.map(({ tree }) => branchesOf(tree, true))])
+  })
+}
+
+/** The smallest sets of rules that can't all hold where what they speak of is filled in. */
+function contradictions(held: readonly Held[], known: KnownOf): RuleDoubt[] {
+  const found: RuleDoubt[] = []
+  let left = held.filter(({ tree }) => understood(tree))
+  for (;;) {
+    if (holdTogether(left, known)) return found
+    let core = left
+    for (const one of left) {
+      const fewer = core.filter((other) => other !== one)
+      if (!holdTogether(fewer, known)) core = fewer
+    }
+    found.push({ kind: 'against', rules: core.map(({ rule }) => rule) })
+    left = left.filter((one) => one !== core.at(-1))
+  }
+}
+
+/** One that asks whether something is blank means records in which it is; it is no contradiction with what is filled. */
+const understood = (tree: Tree) =>
+  nodesOf(tree).every(({ kind }) => kind !== 'isNull') && branchesOf(tree, true).every((claims) => claims.length > 0)
+
+function holdTogether(held: readonly Held[], known: KnownOf): boolean {
+  const facts = new Set(held.flatMap((one) => [...one.facts]))
+  const filled: Branches = [[...facts].map((fact) => ({ kind: 'filled', fact }) as const)]
+  return canBe(allOf([filled, ...held.map(({ tree }) => branchesOf(tree, true))]), known)
+}
+
+/** What kinds and bounds say of the facts that rules speak of. */
+function knownOf(book: Book, table: Table, held: readonly Held[]): KnownOf {
+  const known = new Map<string, Known>()
+  for (const { tree } of held)
+    for (const node of nodesOf(tree)) {
+      if (node.kind === 'aggregate')
+        known.set(keyOf(node), { must: node.name === 'COUNT', ...(node.name === 'COUNT' && { least: 0n }) })
+      const own = node.kind === 'fact' && node.over.length === 0 ? findField(book, node.field)?.field : undefined
+      if (own) known.set(keyOf(node), ofField(table, own, node))
+    }
+  return (fact) => known.get(fact) ?? { must: false }
+}
+
+function ofField(table: Table, field: Field, { type }: Tree): Known {
+  const must = field.kind === 'tick' || mustHold(table, field)
+  if (field.kind === 'mark')
+    return { must, least: counted('1', 'exact'), most: counted(String(field.scale ?? 5), 'exact') }
+  if (field.kind === 'pick')
+    return { must, words: (field.choices ?? []).map(({ word }) => word.trimEnd().toLowerCase()) }
+  if (field.kind === 'tick') return { must, words: ['0', '1'] }
+  return {
+    must,
+    ...(field.least !== undefined && { least: counted(field.least, type.is) }),
+    ...(field.most !== undefined && { most: counted(field.most, type.is) }),
+  }
+}
