@@ -4,6 +4,7 @@ export { askRules, brokenRules, type OwnRule, ownRules, rulesInTheWay } from './
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts } from './claims'
+export { reopenSentence } from './reopen-sentence'
 export { type Hop, type Watch, watchesOf } from './watches'
 export {
   type Condition,

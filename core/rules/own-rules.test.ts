@@ -119,3 +119,34 @@ test('a rule without words, or too long, is refused; changed and removed it says
   expect(changed.rules[0]?.words).toBe('Back before out?')
   expect(made(changed, { kind: 'removeRule', rule: 'rule' }).rules).toEqual([])
 })
+
+test('a choice that is reworded is reworded wherever an expression compares it, and nowhere else', () => {
+  const design = hiring()
+  const holds = (id: string, table: string, source: string) =>
+    design.do({
+      kind: 'addRule',
+      id,
+      table,
+      words: 'No.',
+      says: { kind: 'holds', tree: design.tree(table, source) },
+    })
+  holds('same', 'hire', `NOT (State = 'AGREED') OR Guests > 0`)
+  holds('listed', 'hire', `State IN ('asked', 'agreed') OR Note = 'agreed'`)
+  design.derived('extra', 'extra-state', 'State of hire', 'borrowed', 'Hire.State')
+  holds('borrowed', 'extra', `'agreed' <> "State of hire" OR Hire.State = 'over'`)
+  design.derived('hire', 'hire-known', 'Known as', 'workedOut', `CASE WHEN State = 'agreed' THEN Note END`)
+  const choices = [
+    { id: 'asked', word: 'asked' },
+    { id: 'agreed', word: 'settled' },
+    { id: 'over', word: 'agreed' },
+  ]
+  const { book } = design.do({ kind: 'changeField', field: 'state', to: { choices } })
+  const said = Object.fromEntries(ownRules(book).map(({ rule, source, because }) => [rule.id, because ?? source]))
+  expect(said).toEqual({
+    same: `NOT State = 'settled' OR Guests > 0`,
+    listed: `State IN ('asked', 'settled') OR Note = 'agreed'`,
+    borrowed: `'settled' <> "State of hire" OR Hire.State = 'agreed'`,
+  })
+  const known = tableOf(book, 'hire').fields.find(({ id }) => id === 'hire-known')!
+  expect(JSON.stringify(known.source)).toContain('settled')
+})

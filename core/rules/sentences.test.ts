@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { hiring } from '@/tests/support/ruled-design'
 import { tableOf } from '../book'
-import { readHolding, type Sentence, subjectsOf, writeSentence } from '.'
+import { readHolding, reopenSentence, type Sentence, subjectsOf, writeSentence } from '.'
 
 const { book } = hiring()
 const hire = tableOf(book, 'hire')
@@ -90,4 +90,21 @@ test('the facts offered begin with the table’s own', () => {
     'Room → Seats',
     'Room → Floor',
   ])
+})
+
+test.each(said)('%j is opened again as the sentence it was', (sentence, source) => {
+  const again = (text: string) => {
+    const read = readHolding(book, hire, text)
+    return read.tree && reopenSentence(book, hire, read.tree)
+  }
+  const opened = again(source)!
+  expect(opened.kind).toBe(sentence.kind)
+  expect(writeSentence(book, hire, opened)).toMatchObject({ source })
+})
+
+test('what no sentence says stays an expression', () => {
+  for (const source of ['Guests * 2 <= Room.Seats', 'Guests > 2 OR Price > 3', `Note LIKE 'a_b'`, 'NOT (Guests = 3)']) {
+    const read = readHolding(book, hire, source)
+    expect([source, read.tree && reopenSentence(book, hire, read.tree)]).toEqual([source, undefined])
+  }
 })

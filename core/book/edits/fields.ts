@@ -8,6 +8,7 @@ import { keyHindrance } from '../keys'
 import { checkSettings, onlyUsed } from '../settings-check'
 import type { Step } from '../steps'
 import { type EditKind, Id, inTurn, keepingKeys, orNothing, readName, typedName } from './edit-kind'
+import { expressionsFollow } from './reword'
 
 const KindNameSchema = z.enum(kindNames as [KindName, ...KindName[]])
 const gone = fail({ kind: 'gone', what: 'field' })
@@ -98,6 +99,7 @@ export const changeField: EditKind<z.infer<typeof ChangeField>> = {
     return orNothing([
       ...setKeys(field, id, Object.fromEntries([...keys].map((key) => [key, values[key]]))),
       ...limitsFollow(book, field, checked.value),
+      ...(checked.value.kind === 'pick' ? expressionsFollow(book, field, checked.value) : []),
     ])
   },
   say(book, { field, to }) {

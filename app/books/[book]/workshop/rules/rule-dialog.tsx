@@ -3,7 +3,15 @@
 import { type FormEvent, useState } from 'react'
 import type { Book, RuleSays, Table } from '@/core/book'
 import { keepTree, writtenSource } from '@/core/expressions'
-import { type OwnRule, readHolding, readRuleSays, type Sentence, subjectsOf, writeSentence } from '@/core/rules'
+import {
+  type OwnRule,
+  readHolding,
+  readRuleSays,
+  reopenSentence,
+  type Sentence,
+  subjectsOf,
+  writeSentence,
+} from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -65,8 +73,11 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
   const [tableId, setTableId] = useState(begin.id)
   const table = book.tables.find((one) => one.id === tableId) ?? begin
   const old = own && draftOf(book, begin, own.rule.says)
-  const [kind, setKind] = useState<Kind>(own ? (old?.kind ?? 'written') : 'compare')
-  const [sentence, setSentence] = useState<Sentence>(sentences.compare.begin)
+  const [said] = useState(() =>
+    own?.reading?.kind === 'holds' ? reopenSentence(book, begin, own.reading.tree) : undefined,
+  )
+  const [kind, setKind] = useState<Kind>(own ? (old?.kind ?? said?.kind ?? 'written') : 'compare')
+  const [sentence, setSentence] = useState<Sentence>(said ?? sentences.compare.begin)
   const [draft, setDraft] = useState<Draft>(old ?? drafts.together.begin)
   const [source, setSource] = useState(own?.source ?? '')
   const [words, setWords] = useState(own?.rule.words ?? '')
