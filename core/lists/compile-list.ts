@@ -1,5 +1,5 @@
 import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
-import { faceOf } from '../expressions'
+import { expressionSql, faceOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
@@ -20,6 +20,8 @@ export interface ListQuery {
   readonly after?: Cursor
   /** Only the rows that point to one record through this link field. */
   readonly linked?: { readonly field: string; readonly key: readonly string[] }
+  /** Only records of which this holds. */
+  readonly where?: Tree
   /** Only the one record with this key. */
   readonly key?: readonly (string | number)[]
   readonly limit: number
@@ -70,6 +72,7 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
       params: query.key,
     },
     linkedCondition(table, names, query.linked),
+    query.where && { sql: expressionSql(book, names, table.id, query.where, 't'), params: [] },
     query.find
       ? findCondition(book, names, table, query.find, join, query.findIn === 'label' ? own : undefined)
       : undefined,

@@ -2,6 +2,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { addEmberlyRecords } from '@/demo/emberly/records'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { tableOf } from '@/core/book'
+import { readExpression } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
 import type { ListQuery } from '@/core/lists'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
@@ -182,4 +183,23 @@ test('numbers that another tool wrote are not given again', async () => {
     children: [],
   })
   expect(saved.kind === 'saved' && saved.record.row.ref).toBe('P-0403')
+})
+
+test('a list is narrowed to a condition on typed, linked and derived facts, the same as plain SQL', async () => {
+  const visit = tableOf(live.book, 'visit')
+  const narrowed = async (source: string) => {
+    const read = readExpression(live.book, visit, source)
+    if ('problem' in read) throw new Error(read.problem.words)
+    return (await list({ table: 'visit', where: read.tree })).rows.length
+  }
+  expect(await narrowed(`State = 'cancelled' AND Premises.Town = 'Otterby'`)).toBe(
+    await one(
+      "SELECT COUNT(*) AS count FROM @visit v JOIN @premises p ON p.premises_number = v.premises WHERE v.state = 'cancelled' AND p.town = 'Otterby'",
+    ),
+  )
+  const dear = await one('SELECT COUNT(*) AS count FROM @visit_full WHERE bill_total > 150')
+  expect(dear).toBeGreaterThan(10)
+  expect(await narrowed('"Bill total" > 150')).toBe(dear)
+  // A question mark is a letter like any other.
+  expect(await narrowed(`Note = '?' OR Note = 'what?'`)).toBe(0)
 })

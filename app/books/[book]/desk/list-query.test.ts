@@ -25,6 +25,9 @@ test.each([
   ['a cursor of the wrong stuff', 'after={"a":1}'],
   ['a link of another table', 'link=payment__visit&ref=V-00001'],
   ['blank words', 'find=+++'],
+  ['a condition on what isn’t there', `where=${encodeURIComponent('Nowhere = 1')}`],
+  ['a condition that is none', `where=${encodeURIComponent('"Bill total" + 1')}`],
+  ['a condition longer than any', `where=${encodeURIComponent(`Paid > ${'1'.repeat(5000)}`)}`],
 ])('%s is left out', (_what, query) => {
   expect(read(query)).toEqual({ table: 'visit' })
 })
@@ -40,4 +43,11 @@ test('rows of one record are asked for by its reference', () => {
 
 test('words to find are cut where no record could have them', () => {
   expect(read(`find=${'x'.repeat(5000)}`).find).toHaveLength(200)
+})
+
+test('a condition is read with the names of the table', () => {
+  expect(read(`where=${encodeURIComponent(`"Bill total" > 100 AND Premises.Town = 'Otterby'`)}`).where).toMatchObject({
+    kind: 'binary',
+    operator: 'AND',
+  })
 })

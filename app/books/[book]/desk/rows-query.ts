@@ -16,15 +16,18 @@ export interface RowsWish {
   readonly sort?: Sort | undefined
   readonly fields?: readonly string[]
   readonly linked?: { readonly field: string; readonly ref: string } | undefined
+  /** A condition as an expression writes it. */
+  readonly where?: string | undefined
 }
 
 /** The address part that says which rows. */
-export function rowsQuery({ find, sort, fields, linked }: RowsWish): URLSearchParams {
+export function rowsQuery({ find, sort, fields, linked, where }: RowsWish): URLSearchParams {
   const query = new URLSearchParams()
   if (find.trim()) query.set('find', find.trim())
   if (sort) query.set('sort', sort.field)
   if (sort?.down) query.set('down', '1')
   if (fields) query.set('fields', fields.join(','))
+  if (where) query.set('where', where)
   if (linked) {
     query.set('link', linked.field)
     query.set('ref', linked.ref)
@@ -35,7 +38,15 @@ export function rowsQuery({ find, sort, fields, linked }: RowsWish): URLSearchPa
 /** Pages of rows, fetched by key as they are needed. */
 export function useRows(base: string, wish: RowsWish) {
   return useInfiniteQuery({
-    queryKey: ['rows', wish.table, wish.find.trim(), wish.sort ?? null, wish.fields ?? null, wish.linked ?? null],
+    queryKey: [
+      'rows',
+      wish.table,
+      wish.find.trim(),
+      wish.sort ?? null,
+      wish.fields ?? null,
+      wish.linked ?? null,
+      wish.where ?? null,
+    ],
     // What is seen stays until the next is there, so that nothing jumps and the focus isn't lost.
     placeholderData: keepPreviousData,
     initialPageParam: null as Cursor | null,

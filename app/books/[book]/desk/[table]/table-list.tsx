@@ -14,6 +14,7 @@ import { useDesk } from '../desk-context'
 import { rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 import { ColumnChooser, useColumns } from './column-chooser'
+import { type Filter, FilterButton, FilterChips, filterSource } from './list-filter'
 import { RowGrid } from './row-grid'
 
 /** All records of a table: found, sorted, with chosen columns, as many as there are. */
@@ -24,11 +25,13 @@ export function TableList({ tableId }: { readonly tableId: string }) {
   const table = tableOf(book, tableId)
   const [typed, setTyped] = useState('')
   const [sort, setSort] = useState<Sort>()
+  const [filter, setFilter] = useState<Filter>([])
   const [columns, setColumns] = useColumns(table)
   const box = useRef<HTMLInputElement>(null)
   const [link, ref] = [query.get('link'), query.get('ref')]
   const linked = link && ref && findField(book, link) ? { field: link, ref } : undefined
-  const wish = { table: tableId, find: useSettled(typed), sort, linked }
+  const where = filterSource(book, table, filter)
+  const wish = { table: tableId, find: useSettled(typed), sort, linked, where }
   const rows = useRows(base, wish)
   const all = rows.data?.pages.flatMap((page) => page.rows) ?? []
   const count = rows.data?.pages[0]?.count ?? 0
@@ -49,7 +52,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
               {rows.isPlaceholderData && 'Looking …'}
               {rows.isSuccess &&
                 !rows.isPlaceholderData &&
-                (wish.find || linked
+                (wish.find || linked || where
                   ? `${all.length}${rows.hasNextPage ? ' or more' : ''} found among ${count.toLocaleString('en-GB')}`
                   : counted(count, 'record'))}
             </p>
@@ -69,6 +72,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
               }
               className="!w-[230px]"
             />
+            <FilterButton book={book} table={table} filter={filter} onChange={setFilter} />
             <ColumnChooser table={table} columns={columns} onChoose={setColumns} />
             <a
               href={`${base}/${tableId}/csv?${rowsQuery({ ...wish, fields: columns })}`}
@@ -84,6 +88,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
             )}
           </div>
         </div>
+        <FilterChips book={book} table={table} filter={filter} onChange={setFilter} />
         {linked && (
           <p className="px-6 pb-3 text-ash-6">
             Only those that belong to one {inSentence(findField(book, linked.field)!.field.name)}.{' '}
@@ -105,7 +110,13 @@ export function TableList({ tableId }: { readonly tableId: string }) {
         {rows.isSuccess && all.length === 0 && (
           <div className="px-6">
             {wish.find ? (
-              <Empty head={`No ${noun} has “${wish.find}” in it`}>Try fewer letters, or another word.</Empty>
+              <Empty head={`No ${noun} has “${wish.find}” in it`}>
+                {where
+                  ? 'Try fewer letters, or take away what the list is narrowed to.'
+                  : 'Try fewer letters, or another word.'}
+              </Empty>
+            ) : where ? (
+              <Empty head={`No ${noun} is like that`}>Take away what the list is narrowed to, or change it.</Empty>
             ) : (
               <Empty
                 head={`No ${plural(noun)} yet`}

@@ -2,7 +2,7 @@
 
 import { isDay, isOrdered, isText, type Sentence, type Subject } from '@/core/rules'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
-import { ConditionParts, SubjectBox } from './condition-parts'
+import { ConditionParts, SubjectBox } from '../../conditions/condition-parts'
 
 interface Props {
   readonly subjects: readonly Subject[]
