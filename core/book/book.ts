@@ -7,6 +7,9 @@ export const limits = {
   fieldsPerTable: 200,
   links: 900,
   waved: 5000,
+  areas: 60,
+  remarks: 200,
+  remarkLength: 600,
   rules: 1000,
   nameLength: 60,
   needLength: 2000,
@@ -57,7 +60,9 @@ export const Table = z.strictObject({
   key: z.array(Id).readonly(),
   knownBy: z.array(Id).readonly(),
   /** Where its card was put on the map by hand, in map units. */
-  spot: z.strictObject({ x: z.number(), y: z.number() }).optional(),
+  spot: z
+    .strictObject({ x: z.number(), y: z.number(), /** Tidying leaves it there. */ pinned: z.literal(true).optional() })
+    .optional(),
 })
 export type Table = Readonly<z.infer<typeof Table>>
 
@@ -83,6 +88,8 @@ export const Link = z.strictObject({
   onRemove: z.enum(['keep', 'remove', 'leave']),
   /** How it reads from the one side: "is booked for". */
   label: z.string().max(limits.nameLength).optional(),
+  /** How it reads the other way round. */
+  back: z.string().max(limits.nameLength).optional(),
   limits: z.array(Limit).max(20).readonly().optional(),
 })
 export type Link = Readonly<z.infer<typeof Link>>
@@ -162,6 +169,31 @@ export const Waved = z.strictObject({
 })
 export type Waved = Readonly<z.infer<typeof Waved>>
 
+/** A named ground behind some cards of the map. */
+export const Area = z.strictObject({
+  id: Id,
+  name: Name,
+  tone: z.enum(['spruce', 'brass', 'sky', 'moss', 'plum']),
+  tables: z.array(Id).min(1).max(300),
+})
+export type Area = Readonly<z.infer<typeof Area>>
+
+/** A note on the map, in map units from where its drawing begins. */
+export const Remark = z.strictObject({
+  id: Id,
+  text: z.string().trim().min(1).max(limits.remarkLength),
+  x: z.number().min(-1e5).max(1e5),
+  y: z.number().min(-1e5).max(1e5),
+})
+export type Remark = Readonly<z.infer<typeof Remark>>
+
+/** What is written in the corner of the map's sheet; what isn't said is told from the book. */
+export const Sheet = z.strictObject({
+  title: z.string().max(120).optional(),
+  author: z.string().max(120).optional(),
+  revision: z.string().max(40).optional(),
+})
+
 /** The design of one record book. Names are labels; everything refers to ids. */
 export const Book = z.strictObject({
   format: z.literal(1),
@@ -173,6 +205,9 @@ export const Book = z.strictObject({
   pairs: z.array(Pair).readonly(),
   rules: z.array(z.preprocess(withSays, Rule)).readonly().default([]),
   waved: z.array(Waved).readonly().default([]),
+  areas: z.array(Area).readonly().default([]),
+  remarks: z.array(Remark).readonly().default([]),
+  sheet: Sheet.readonly().default({}),
 })
 export type Book = Readonly<z.infer<typeof Book>>
 
@@ -186,4 +221,7 @@ export const emptyBook = (name: string, look: Look): Book => ({
   pairs: [],
   rules: [],
   waved: [],
+  areas: [],
+  remarks: [],
+  sheet: {},
 })

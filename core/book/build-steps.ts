@@ -1,5 +1,5 @@
 import { type Json, sameJson } from '../words'
-import type { Book, Field, Link, Need, Pair, Rule, Table, Waved } from './book'
+import type { Area, Book, Field, Link, Need, Pair, Remark, Rule, Table, Waved } from './book'
 import { findField, findLink, findTable } from './find'
 import type { ListName, Part, Place, Step } from './steps'
 
@@ -25,6 +25,8 @@ export const putLink = (link: Link): Step => put(link, 'links', null, null)
 export const putPair = (pair: Pair): Step => put(pair, 'pairs', null, null)
 export const putRule = (rule: Rule): Step => put(rule, 'rules', null, null)
 export const putWaved = (waved: Waved): Step => put(waved, 'waved', null, null)
+export const putArea = (area: Area): Step => put(area, 'areas', null, null)
+export const putRemark = (remark: Remark): Step => put(remark, 'remarks', null, null)
 
 const put = (part: object, list: ListName, owner: string | null, before: string | null): Step => ({
   kind: 'put',

@@ -9,7 +9,16 @@ export function faultsOf(book: Book): string[] {
     if (ids.has(id)) faults.push(`the id ${id} stands twice`)
     ids.add(id)
   }
-  for (const part of [...book.needs, ...book.tables, ...book.links, ...book.pairs, ...book.rules, ...book.waved])
+  for (const part of [
+    ...book.needs,
+    ...book.tables,
+    ...book.links,
+    ...book.pairs,
+    ...book.rules,
+    ...book.waved,
+    ...book.areas,
+    ...book.remarks,
+  ])
     seen(part.id)
   const names = new Set<string>()
   const once = (parts: readonly { readonly liveName?: string | undefined }[]) => {

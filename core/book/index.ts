@@ -1,11 +1,13 @@
 export {
   Book,
+  type Area,
   emptyBook,
   type Field,
   type Limit,
   limits,
   type Link,
   type Need,
+  type Remark,
   type Rule,
   type RuleSays,
   type Table,

@@ -2,7 +2,7 @@ import { fail, type Json, ok, type Result, sameJson } from '../words'
 import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
-export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved'
+export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved' | 'areas' | 'remarks'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -137,6 +137,8 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     pairs: each(book.pairs),
     rules: each(book.rules),
     waved: each(book.waved),
+    areas: each(book.areas),
+    remarks: each(book.remarks),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)

@@ -1,14 +1,22 @@
 import { type FootEnd, footWords } from '@/core/pairings'
 
 /** The strokes of one end, drawn at x = 0 with the line running to the right. 22 units long, 14 high. */
-export function FootMark({ end }: { readonly end: FootEnd }) {
+export function FootMark({
+  end,
+  fill = 'var(--paper)',
+  colour = 'currentColor',
+}: {
+  readonly end: FootEnd
+  readonly fill?: string
+  readonly colour?: string
+}) {
   const many = end === 'one-or-more' || end === 'none-or-more'
   const none = end === 'none-or-one' || end === 'none-or-more'
   return (
-    <g fill="none" stroke="currentColor" strokeWidth="1.5" strokeLinecap="round">
+    <g fill="none" stroke={colour} strokeWidth="1.5" strokeLinecap="round">
       {many ? <path d="M0 -6 L11 0 L0 6 M0 0 H11" /> : <path d="M5 -5 V5" />}
       {none ? (
-        <circle cx={many ? 14.5 : 10.5} cy="0" r="3.5" fill="var(--paper)" />
+        <circle cx={many ? 14.5 : 10.5} cy="0" r="3.5" fill={fill} />
       ) : (
         <path d={many ? 'M15 -5 V5' : 'M10 -5 V5'} />
       )}

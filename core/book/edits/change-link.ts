@@ -12,12 +12,13 @@ const ChangeLink = z.strictObject({
   least: z.union([z.literal(0), z.literal(1)]).optional(),
   onRemove: z.enum(['keep', 'remove', 'leave']).optional(),
   label: z.string().max(limits.nameLength).optional(),
+  back: z.string().max(limits.nameLength).optional(),
 })
 
 /** Changes a link without changing its shape: must-haves, removal, how it reads. */
 export const changeLink: EditKind<z.infer<typeof ChangeLink>> = {
   schema: ChangeLink,
-  steps(book, { link: id, must, least, onRemove, label }) {
+  steps(book, { link: id, must, least, onRemove, label, back }) {
     const link = book.links.find((candidate) => candidate.id === id)
     const table = link && findTable(book, link.many)
     const field = table?.fields.find((candidate) => candidate.id === link?.field)
@@ -32,6 +33,7 @@ export const changeLink: EditKind<z.infer<typeof ChangeLink>> = {
         least: least ?? link.least,
         onRemove: removal,
         label: (label ?? link.label)?.trim() || undefined,
+        back: (back ?? link.back)?.trim() || undefined,
       }),
       ...setKeys(field, field.id, { must: mustBe || undefined }),
     ]

@@ -21,6 +21,7 @@ import { addRule, changeRule, removeRule } from './rules'
 import { splitTable } from './split-table'
 import { togetherOf } from './together'
 import { untie } from './untie'
+import { addArea, addRemark, changeArea, changeRemark, changeSheet, pinTables, removeArea, removeRemark } from './sheet'
 import { waveOff, wantAgain } from './wave-off'
 
 /** Every kind of edit, by the name its message carries. */
@@ -61,6 +62,14 @@ const editKinds = {
   changeRule,
   removeRule,
   waveOff,
+  addArea,
+  changeArea,
+  removeArea,
+  addRemark,
+  changeRemark,
+  removeRemark,
+  changeSheet,
+  pinTables,
   wantAgain,
   together: togetherOf(stepsOfMessage),
 }

@@ -118,7 +118,7 @@ export const placeTables: EditKind<z.infer<typeof PlaceTables>> = {
   steps(book, { spots }) {
     const steps = spots.flatMap(({ table: id, x, y }) => {
       const table = findTable(book, id)
-      return table ? setKeys(table, id, { spot: { x: Math.round(x), y: Math.round(y) } }) : []
+      return table ? setKeys(table, id, { spot: { ...table.spot, x: Math.round(x), y: Math.round(y) } }) : []
     })
     return orNothing(steps)
   },
@@ -128,11 +128,13 @@ export const placeTables: EditKind<z.infer<typeof PlaceTables>> = {
 
 const TidyMap = z.strictObject({ kind: z.literal('tidyMap') })
 
-/** Forgets where cards were put, so that the program lays them out again. */
+/** Forgets where cards were put, but for pinned ones, so that the program lays them out again. */
 export const tidyMap: EditKind<z.infer<typeof TidyMap>> = {
   schema: TidyMap,
   steps: (book) => {
-    const steps = book.tables.flatMap((table) => setKeys(table, table.id, { spot: undefined }))
+    const steps = book.tables.flatMap((table) =>
+      table.spot?.pinned ? [] : setKeys(table, table.id, { spot: undefined }),
+    )
     return steps.length === 0 ? fail({ kind: 'nothing-to-change' }) : ok(steps)
   },
   say: () => 'Let the map lay itself out',

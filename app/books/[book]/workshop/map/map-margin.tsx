@@ -1,0 +1,201 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { type Area, findField, findTable, type Table } from '@/core/book'
+import { type Dependency, sayDependency, type traceOf } from '@/core/map'
+import { freshId } from '@/ui/ids'
+import { Button, ChoiceBox, Note, WordButton } from '@/ui/kit'
+import { UnmetNote } from '../needs-met'
+import { useWorkshop } from '../workshop-context'
+import { AreaDialog } from './area-dialog'
+import { RemarkDialog } from './remark-node'
+import type { DrawnSheet } from './use-map'
+
+interface Props {
+  readonly sheet: DrawnSheet | undefined
+  readonly chosen: ReadonlySet<string>
+  readonly field: string | undefined
+  readonly trace: ReturnType<typeof traceOf> | undefined
+  readonly onField: (field: string | undefined) => void
+  readonly onChoose: (table: string) => void
+  readonly onTie: (a: string, b: string) => void
+}
+
+/** What is said of the chosen field or table, or of the whole map. */
+export function MapMargin(props: Props) {
+  const { book, id } = useWorkshop()
+  const [only] = props.chosen.size === 1 ? [...props.chosen] : []
+  const table = findTable(book, only ?? '')
+  if (props.field && props.trace) return <FieldNote {...props} field={props.field} trace={props.trace} />
+  if (table) return <TableNote {...props} table={table} />
+  return (
+    <>
+      <WholeNote sheet={props.sheet} />
+      <Areas />
+      <UnmetNote book={book} id={id} />
+    </>
+  )
+}
+
+function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
+  const { book } = useWorkshop()
+  const [writing, setWriting] = useState(false)
+  if (!sheet) return null
+  const { cards, lines, drawn } = sheet
+  const lowest = Math.max(0, ...[...drawn.boxes.values()].map((box) => box.y + box.height))
+  const unsaid = lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0) - drawn.labels.length
+  return (
+    <>
+      <Note
+        mark="info"
+        head={`${cards.length} tables, ${lines.length} ties`}
+        actions={<WordButton onClick={() => setWriting(true)}>Write a note</WordButton>}
+      >
+        Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to tie it to
+        another. Double-click goes to the table. Click a field to see what it depends on.
+        {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
+      </Note>
+      {writing && (
+        <RemarkDialog
+          isNew
+          remark={{ id: freshId(), text: '', x: 0, y: (lowest + 40 + book.remarks.length * 20) / drawn.factor }}
+          onClose={() => setWriting(false)}
+        />
+      )}
+    </>
+  )
+}
+
+function Areas() {
+  const { book } = useWorkshop()
+  const [open, setOpen] = useState<Area>()
+  if (book.areas.length === 0) return null
+  return (
+    <section aria-label="Areas" className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]">
+      <h3 className="font-bold">Areas</h3>
+      <ul>
+        {book.areas.map((area) => (
+          <li key={area.id}>
+            <WordButton onClick={() => setOpen(area)}>{area.name}</WordButton>
+          </li>
+        ))}
+      </ul>
+      {open && <AreaDialog area={open} tables={open.tables} onClose={() => setOpen(undefined)} />}
+    </section>
+  )
+}
+
+function TableNote({ table, onField, onTie }: Props & { readonly table: Table }) {
+  const { id, book } = useWorkshop()
+  const area = book.areas.find(({ tables }) => tables.includes(table.id))
+  const [open, setOpen] = useState(false)
+  return (
+    <section aria-label={table.name} className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]">
+      <h3 className="font-bold">{table.name}</h3>
+      {table.describe && <p className="text-ash-6">{table.describe}</p>}
+      <p className="mt-2 text-ash-6">What depends on what: choose a field.</p>
+      <ul className="mt-1 flex flex-col">
+        {table.fields.map((field) => (
+          <li key={field.id}>
+            <button
+              type="button"
+              onClick={() => onField(field.id)}
+              className="min-h-7 w-full truncate rounded-sm px-1 text-left hover:bg-ash-2"
+            >
+              {field.kind === 'link' ? '→ ' : ''}
+              {field.name}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-col gap-2 border-t border-ash-3 pt-2">
+        <ChoiceBox
+          aria-label={`Tie ${table.name} to`}
+          value=""
+          onChange={(event) => event.target.value && onTie(table.id, event.target.value)}
+        >
+          <option value="">Tie it to …</option>
+          {book.tables.map((other) => (
+            <option key={other.id} value={other.id}>
+              {other.id === table.id ? 'itself' : other.name}
+            </option>
+          ))}
+        </ChoiceBox>
+        {area && <WordButton onClick={() => setOpen(true)}>The area {area.name}</WordButton>}
+        <Link
+          href={`/books/${id}/workshop/tables?table=${table.id}`}
+          className="font-semibold text-spruce underline underline-offset-2"
+        >
+          Go to the table
+        </Link>
+      </div>
+      {open && area && <AreaDialog area={area} tables={area.tables} onClose={() => setOpen(false)} />}
+    </section>
+  )
+}
+
+interface FieldNoteProps extends Props {
+  readonly field: string
+  readonly trace: ReturnType<typeof traceOf>
+}
+
+function FieldNote({ field, trace, onField }: FieldNoteProps) {
+  const { id, book } = useWorkshop()
+  const found = findField(book, field)
+  if (!found) return null
+  return (
+    <section
+      aria-label="What depends on what"
+      className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]"
+    >
+      <h3 className="font-bold">
+        {found.table.name} → {found.field.name}
+      </h3>
+      <Dependencies head="It depends on" of={trace.on} none="Nothing: it is typed." near="from" onField={onField} />
+      <Dependencies head="On it depend" of={trace.of} none="Nothing." near="to" onField={onField} />
+      <div className="mt-2 flex flex-wrap gap-3 border-t border-ash-3 pt-2">
+        <Button small onClick={() => onField(undefined)}>
+          Back
+        </Button>
+        <Link
+          href={`/books/${id}/workshop/tables?table=${found.table.id}&field=${field}`}
+          className="self-center font-semibold text-spruce underline underline-offset-2"
+        >
+          Go to the field
+        </Link>
+      </div>
+    </section>
+  )
+}
+
+interface DependenciesProps {
+  readonly head: string
+  readonly of: readonly Dependency[]
+  readonly none: string
+  readonly near: 'from' | 'to'
+  readonly onField: (field: string) => void
+}
+
+function Dependencies({ head, of, none, near, onField }: DependenciesProps) {
+  const { book } = useWorkshop()
+  return (
+    <>
+      <h4 className="mt-2 font-semibold text-ash-6">{head}</h4>
+      {of.length === 0 && <p>{none}</p>}
+      <ul className="flex flex-col gap-1">
+        {of.map((one) => (
+          <li key={one.id}>
+            <button
+              type="button"
+              onClick={() => onField(one[near])}
+              className="w-full rounded-sm px-1 text-left hover:bg-ash-2"
+            >
+              {sayDependency(book, one)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}

@@ -1,0 +1,45 @@
+'use client'
+
+import { Handle, type NodeProps, Position, useConnection } from '@xyflow/react'
+import type { MapCard } from '@/core/map'
+import { CardDrawing } from '@/ui/drawing/map/card-drawing'
+import { screenTheme } from '@/ui/drawing/map/theme'
+
+export interface CardData extends Record<string, unknown> {
+  readonly card: MapCard
+  readonly faded: boolean
+  readonly pinned: boolean
+  readonly lit: ReadonlySet<string> | undefined
+  readonly onRow: (field: string) => void
+}
+
+/** A card to be moved, chosen and tied. From the dot at its right a line is drawn to another card. */
+export function MapCardNode({ data, selected }: NodeProps) {
+  const { card, faded, pinned, lit, onRow } = data as CardData
+  const tying = useConnection((connection) => connection.inProgress)
+  return (
+    <div className="group relative" style={{ width: card.width, height: card.height, opacity: faded ? 0.22 : 1 }}>
+      <svg width={card.width} height={card.height} className="block overflow-visible" aria-hidden>
+        <CardDrawing card={card} theme={screenTheme} chosen={selected} lit={lit} onRow={onRow} />
+        {pinned && (
+          <g transform={`translate(${card.width - 14} ${card.tab.height - 4})`}>
+            <circle r={5} fill={screenTheme.key} stroke={screenTheme.card} strokeWidth={1.5} />
+            <title>Pinned: tidying leaves it here</title>
+          </g>
+        )}
+      </svg>
+      <Handle
+        type="target"
+        position={Position.Left}
+        className="!inset-0 !h-full !w-full !transform-none !rounded-none !border-0 !opacity-0"
+        style={{ pointerEvents: tying ? 'all' : 'none' }}
+      />
+      <Handle
+        type="source"
+        position={Position.Right}
+        title="Draw a tie to another table"
+        className="!size-3.5 !border-2 !border-paper !bg-spruce opacity-0 transition-opacity group-hover:opacity-100 focus-visible:opacity-100"
+      />
+    </div>
+  )
+}

@@ -1,0 +1,131 @@
+'use client'
+
+import { Download } from 'lucide-react'
+import type { Book } from '@/core/book'
+import { type DependencyKind, dependencyKinds, type MapReading } from '@/core/map'
+import { BowStroke } from '@/ui/drawing/map/bow-drawing'
+import { screenTheme } from '@/ui/drawing/map/theme'
+import { Button, ChoiceBox, classNames, Segments } from '@/ui/kit'
+
+interface Props {
+  readonly book: Book
+  readonly reading: MapReading
+  readonly onReading: (reading: MapReading) => void
+  readonly kinds: ReadonlySet<DependencyKind>
+  readonly onKinds: (kinds: ReadonlySet<DependencyKind>) => void
+  readonly lens: number
+  readonly onLens: (ties: number) => void
+  readonly onFind: (table: string) => void
+  readonly onTidy: () => void
+  readonly onSave: () => void
+}
+
+const details = [
+  { value: 'names', words: 'Names' },
+  { value: 'keys', words: 'Keys' },
+  { value: 'fields', words: 'Fields' },
+  { value: 'kinds', words: 'Kinds' },
+] as const
+const senses = [
+  { value: 'office', words: 'Designed' },
+  { value: 'logical', words: 'Things alone' },
+  { value: 'physical', words: 'Database' },
+] as const
+const lenses = [
+  { value: '0', words: 'All' },
+  { value: '1', words: '1' },
+  { value: '2', words: '2' },
+  { value: '3', words: '3' },
+] as const
+
+const dependencyNames: Readonly<Record<DependencyKind, string>> = {
+  link: 'Links',
+  borrowed: 'Borrowed',
+  copied: 'Copied',
+  gathered: 'Gathered',
+  workedOut: 'Worked out',
+  rule: 'Rules',
+}
+
+/** How the map is read, what is drawn on it, and what can be done with the whole. */
+export function MapTools(props: Props) {
+  const { book, reading, onReading, kinds, onKinds, lens, onLens } = props
+  const toggle = (kind: DependencyKind) => {
+    const next = new Set(kinds)
+    if (!next.delete(kind)) next.add(kind)
+    onKinds(next)
+  }
+  return (
+    <div className="flex flex-col gap-2 border-b border-ash-3 px-4 py-2">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <h1 className="text-base">Map</h1>
+        <Segments
+          small
+          label="What stands on a card"
+          value={reading.detail}
+          options={details}
+          onChange={(detail) => onReading({ ...reading, detail })}
+        />
+        <Segments
+          small
+          label="Whose words"
+          value={reading.sense}
+          options={senses}
+          onChange={(sense) => onReading({ ...reading, sense })}
+        />
+        <span className="flex-1" />
+        <ChoiceBox
+          aria-label="Find a table"
+          value=""
+          onChange={(event) => event.target.value && props.onFind(event.target.value)}
+          className="!w-[150px]"
+        >
+          <option value="">Find a table …</option>
+          {[...book.tables]
+            .sort((a, b) => a.name.localeCompare(b.name))
+            .map((table) => (
+              <option key={table.id} value={table.id}>
+                {table.name}
+              </option>
+            ))}
+        </ChoiceBox>
+        <Button small onClick={props.onTidy}>
+          Tidy up
+        </Button>
+        <Button small look="main" onClick={props.onSave}>
+          <Download size={14} aria-hidden /> Save picture
+        </Button>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-[13px]">
+        <div role="group" aria-label="What is drawn" className="flex flex-wrap items-center gap-1">
+          {dependencyKinds.map((kind) => (
+            <button
+              key={kind}
+              type="button"
+              aria-pressed={kinds.has(kind)}
+              onClick={() => toggle(kind)}
+              className={classNames(
+                'flex min-h-7 items-center gap-1.5 rounded-md border px-2 hover:bg-ash-2',
+                kinds.has(kind) ? 'border-ash-4 bg-ash-2 font-semibold' : 'border-transparent text-ash-5',
+              )}
+            >
+              <svg width={28} height={10} aria-hidden>
+                <BowStroke kind={kind} d="M0 5 H28" colour={screenTheme.depends[kind]} />
+              </svg>
+              {dependencyNames[kind]}
+            </button>
+          ))}
+        </div>
+        <span className="flex-1" />
+        <span className="text-ash-6">Ties away</span>
+        <Segments
+          small
+          label="How many ties away from the chosen table"
+          value={String(lens)}
+          options={lenses}
+          onChange={(value) => onLens(Number(value))}
+        />
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,39 @@
+'use client'
+
+import type { Book } from '@/core/book'
+import type { MapLine } from '@/core/map'
+import { footWords } from '@/core/pairings'
+
+/** The same map as a list of tables, each with its ties, for those who don't see the drawing. */
+export function MapInWords({ book, lines }: { readonly book: Book; readonly lines: readonly MapLine[] }) {
+  const name = (id: string) => book.tables.find((table) => table.id === id)?.name ?? ''
+  return (
+    <ul aria-label="The map in words" className="sr-only">
+      {book.tables.map((table) => {
+        const own = lines.filter(({ one, many }) => one === table.id || many === table.id)
+        return (
+          <li key={table.id}>
+            {table.name}
+            {own.length > 0 && (
+              <ul>
+                {own.map((line) => (
+                  <li key={line.id}>
+                    {line.one === table.id ? (
+                      <>
+                        {line.label || 'tied'} to {name(line.many)}: {footWords[line.atMany]}
+                      </>
+                    ) : (
+                      <>
+                        {line.back || line.label || 'tied'}, from {name(line.one)}: {footWords[line.atOne]}
+                      </>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

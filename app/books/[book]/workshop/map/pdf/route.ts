@@ -1,0 +1,17 @@
+import { bookRoute, refused } from '@/app/door'
+import { fail } from '@/core/words'
+import { DrawnPages, pdfOfPages } from '@/server/papers'
+
+const notPages = fail({ kind: 'in-own-words', words: 'These are no pages that could be put on paper.' })
+
+/** The pages of a map that the browser has drawn, as a PDF. */
+export const POST = bookRoute('administrator', async (_at, request) => {
+  const json: unknown = await request.json().catch(() => undefined)
+  const pages = DrawnPages.safeParse(json)
+  if (!pages.success) return refused(400, notPages)
+  const pdf = await pdfOfPages(pages.data).catch(() => undefined)
+  if (!pdf) return refused(400, notPages)
+  return new Response(new Uint8Array(pdf), {
+    headers: { 'content-type': 'application/pdf', 'cache-control': 'no-store' },
+  })
+})

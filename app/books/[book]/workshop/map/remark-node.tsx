@@ -1,0 +1,83 @@
+'use client'
+
+import type { NodeProps } from '@xyflow/react'
+import { type FormEvent, useState } from 'react'
+import type { Remark } from '@/core/book'
+import { RemarkDrawing, remarkBox } from '@/ui/drawing/map/ground-drawing'
+import { screenTheme } from '@/ui/drawing/map/theme'
+import { Button, Dialog, Labelled, PassageBox } from '@/ui/kit'
+import { useWorkshop } from '../workshop-context'
+
+/** A note that lies on the map; a double click opens it. */
+export function RemarkNode({ data, selected }: NodeProps) {
+  const { remark } = data as { remark: Remark }
+  const [open, setOpen] = useState(false)
+  const { width, height } = remarkBox(remark)
+  return (
+    <div
+      onDoubleClick={() => setOpen(true)}
+      className={selected ? 'outline-2 outline-spruce' : undefined}
+      style={{ width, height }}
+    >
+      <svg width={width} height={height} className="block overflow-visible" aria-hidden>
+        <RemarkDrawing remark={{ ...remark, x: 0, y: 0 }} theme={screenTheme} />
+      </svg>
+      {open && <RemarkDialog remark={remark} onClose={() => setOpen(false)} />}
+    </div>
+  )
+}
+
+interface DialogProps {
+  readonly remark: Remark
+  readonly isNew?: boolean
+  readonly onClose: () => void
+}
+
+/** The words of a note. */
+export function RemarkDialog({ remark, isNew = false, onClose }: DialogProps) {
+  const { edit } = useWorkshop()
+  const [text, setText] = useState(remark.text)
+  const keep = (event: FormEvent) => {
+    event.preventDefault()
+    const kept = isNew
+      ? edit({ kind: 'addRemark', ...remark, text: text.trim() })
+      : text.trim() === remark.text || edit({ kind: 'changeRemark', id: remark.id, text: text.trim() })
+    if (kept) onClose()
+  }
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={isNew ? 'A note on the map' : 'The note'}
+      actions={
+        <>
+          {!isNew && (
+            <Button
+              onClick={() => {
+                edit({ kind: 'removeRemark', id: remark.id })
+                onClose()
+              }}
+            >
+              Remove it
+            </Button>
+          )}
+          <Button look="main" type="submit" form="map-remark" disabled={!text.trim()}>
+            Keep it
+          </Button>
+        </>
+      }
+    >
+      <form id="map-remark" onSubmit={keep}>
+        <Labelled label="What it says" htmlFor="map-remark-text">
+          <PassageBox
+            id="map-remark-text"
+            autoFocus
+            maxLength={600}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </Labelled>
+      </form>
+    </Dialog>
+  )
+}

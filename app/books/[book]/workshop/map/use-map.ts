@@ -1,0 +1,100 @@
+'use client'
+
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { Book } from '@/core/book'
+import {
+  type Box,
+  type DrawnMap,
+  type MapCard,
+  mapCards,
+  type MapLine,
+  mapLines,
+  type MapReading,
+  type Spots,
+} from '@/core/map'
+import { drawMapApart } from '@/workers/draw-map'
+
+const plainReading: MapReading = { detail: 'fields', sense: 'office' }
+const isPlain = (reading: MapReading) => reading.detail === plainReading.detail && reading.sense === plainReading.sense
+
+export interface DrawnSheet {
+  readonly reading: MapReading
+  readonly cards: readonly MapCard[]
+  readonly lines: readonly MapLine[]
+  readonly drawn: DrawnMap
+}
+
+export interface LaidMap {
+  /** The newest drawing; undefined until there is one. */
+  readonly sheet: DrawnSheet | undefined
+  readonly busy: boolean
+  /** Spots of some cards as they stand in this reading, in the units in which they are kept. */
+  readonly kept: (boxes: ReadonlyMap<string, { readonly x: number; readonly y: number }>) => Spots
+  /** Lays everything out again that wasn't put somewhere. */
+  readonly again: () => void
+}
+
+/**
+ * The map of a book in one reading, drawn in a worker. Cards that nobody put anywhere stay where this browser saw
+ * them last, so that one more table moves no other.
+ */
+export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
+  const [turn, setTurn] = useState(0)
+  const [sheet, setSheet] = useState<DrawnSheet & { readonly shape: string }>()
+  const { detail, sense } = reading
+  const cards = useMemo(() => mapCards(book, { detail, sense }), [book, detail, sense])
+  const lines = useMemo(() => mapLines(book, { detail, sense }), [book, detail, sense])
+  const spots = useMemo(
+    () =>
+      Object.fromEntries(
+        book.tables.flatMap(({ id: table, spot }) => (spot ? [[table, { x: spot.x, y: spot.y }]] : [])),
+      ),
+    [book.tables],
+  )
+  // What makes the drawing another one; a rule or a need doesn't.
+  const shape = JSON.stringify([cards, lines, spots, turn, detail, sense])
+  useEffect(() => {
+    let ended = false
+    const known = { ...remembered(id), ...spots }
+    void drawMapApart({ cards, lines, spots: known, resized: !isPlain({ detail, sense }) }).then((drawn) => {
+      if (ended) return
+      if (isPlain({ detail, sense })) remember(id, drawn.boxes)
+      setSheet({ reading: { detail, sense }, cards, lines, drawn, shape })
+    })
+    return () => {
+      ended = true
+    }
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id, shape, detail, sense])
+
+  const factor = sheet?.drawn.factor ?? 1
+  const kept = useCallback(
+    (boxes: ReadonlyMap<string, { readonly x: number; readonly y: number }>) =>
+      Object.fromEntries([...boxes].map(([table, { x, y }]) => [table, { x: x / factor, y: y / factor }])),
+    [factor],
+  )
+  const again = useCallback(() => {
+    localStorage.removeItem(placeOf(id))
+    setTurn((before) => before + 1)
+  }, [id])
+  return { sheet, busy: sheet?.shape !== shape, kept, again }
+}
+
+const placeOf = (id: string) => `hearth-map-${id}`
+
+function remembered(id: string): Spots {
+  try {
+    return JSON.parse(localStorage.getItem(placeOf(id)) ?? '{}') as Spots
+  } catch {
+    return {}
+  }
+}
+
+function remember(id: string, boxes: ReadonlyMap<string, Box>): void {
+  const spots = Object.fromEntries([...boxes].map(([table, { x, y }]) => [table, { x, y }]))
+  try {
+    localStorage.setItem(placeOf(id), JSON.stringify(spots))
+  } catch {
+    // A browser that keeps nothing lays the map out anew each time.
+  }
+}

@@ -1,0 +1,154 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { madeUpMap } from '@/tests/support/random-maps'
+import {
+  type DrawnMap,
+  drawMap,
+  type MapCard,
+  mapCards,
+  type MapLine,
+  mapLines,
+  mapQuality,
+  type MapReading,
+  overlap,
+  type Spots,
+  step,
+} from '.'
+import { piecesOf } from './labels'
+
+const { book } = emberlyDesign()
+const office: MapReading = { detail: 'fields', sense: 'office' }
+const drawn = (cards: readonly MapCard[], lines: readonly MapLine[], spots: Spots = {}, resized = false) =>
+  drawMap({ cards, lines, spots, resized })
+
+const wanted = (lines: readonly MapLine[]) =>
+  lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0)
+const quality = (lines: readonly MapLine[], map: DrawnMap) =>
+  mapQuality(map.boxes, map.routes, map.labels, wanted(lines))
+
+const readings = (['names', 'keys', 'fields', 'kinds'] as const).flatMap((detail) =>
+  (['office', 'logical', 'physical'] as const).map((sense): MapReading => ({ detail, sense })),
+)
+
+test.each(readings)('the demo is drawn clean: $detail, $sense', (reading) => {
+  const [cards, lines] = [mapCards(book, reading), mapLines(book, reading)]
+  const map = drawn(cards, lines)
+  expect(quality(lines, map)).toMatchObject({
+    cardOverlaps: 0,
+    labelOverlaps: 0,
+    feetOverlaps: 0,
+    linesOverCards: 0,
+    unplaced: 0,
+  })
+  expect(quality(lines, map).crossings).toBeLessThanOrEqual(1)
+  expect(drawn(cards, lines)).toEqual(map)
+})
+
+describe('whatever the cards and wherever they are put', () => {
+  const spot = fc.record({ x: fc.integer({ min: -3000, max: 3000 }), y: fc.integer({ min: -3000, max: 3000 }) })
+  test('cards don’t lie on each other, lines leave from sides, keep off cards and share no stretch', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 18 }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.nat(1000),
+        fc.array(spot),
+        (count, ties, seed, spots) => {
+          const { cards, lines } = madeUpMap(count, ties, seed)
+          const known = Object.fromEntries(spots.slice(0, count).map((one, at) => [`t${at}`, one]))
+          const map = drawn(cards, lines, known)
+          const boxes = [...map.boxes.values()]
+          expect(boxes).toHaveLength(count)
+          for (const [at, box] of boxes.entries())
+            expect(boxes.slice(at + 1).some((other) => overlap(box, other))).toBe(false)
+          const found = quality(lines, map)
+          expect(found.labelOverlaps).toBe(0)
+          const free = [...map.routes.values()].filter(({ forced }) => !forced)
+          // Only where a card has more ties than room for their ends is a line laid over others.
+          if (free.length === map.routes.size) expect(found).toMatchObject({ feetOverlaps: 0, linesOverCards: 0 })
+          for (const line of lines) ends(map, cards, line)
+          expect(sharedStretches(map)).toBe(0)
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  function ends(map: DrawnMap, cards: readonly MapCard[], line: MapLine) {
+    const { points } = map.routes.get(line.id)!
+    for (const [point, id] of [
+      [points[0]!, line.one],
+      [points.at(-1)!, line.many],
+    ] as const) {
+      const [box, card] = [map.boxes.get(id)!, cards.find((one) => one.id === id)!]
+      const top = box.y + card.tab.height
+      const onSide =
+        (point.x === box.x || point.x === box.x + box.width) && point.y > top && point.y < box.y + box.height
+      const onEnd = point.x > box.x && point.x < box.x + box.width && [box.y, top, box.y + box.height].includes(point.y)
+      expect(onSide || onEnd).toBe(true)
+    }
+    for (const [at, point] of points.slice(1).entries())
+      expect(point.x === points[at]!.x || point.y === points[at]!.y).toBe(true)
+  }
+
+  function sharedStretches(map: DrawnMap): number {
+    const stretches = new Map<string, number>()
+    for (const { points, forced } of map.routes.values())
+      for (const { from, to, level } of forced ? [] : piecesOf(points)) {
+        const [low, high] = level
+          ? [Math.min(from.x, to.x), Math.max(from.x, to.x)]
+          : [Math.min(from.y, to.y), Math.max(from.y, to.y)]
+        for (let at = low; at < high; at += step) {
+          const key = level ? `h ${at} ${from.y}` : `v ${from.x} ${at}`
+          stretches.set(key, (stretches.get(key) ?? 0) + 1)
+        }
+      }
+    return [...stretches.values()].filter((count) => count > 1).length
+  }
+})
+
+test('one more table moves no other, and comes beside what it is tied to', () => {
+  const { cards, lines } = madeUpMap(30, 40)
+  const before = drawn(
+    cards.slice(0, 29),
+    lines.filter(({ one, many }) => one !== 't29' && many !== 't29'),
+  )
+  const spots = Object.fromEntries([...before.boxes].map(([id, { x, y }]) => [id, { x, y }]))
+  const after = drawn(cards, lines, spots)
+  for (const [id, box] of before.boxes) expect(after.boxes.get(id)).toEqual(box)
+  expect(after.boxes.get('t29')).toBeDefined()
+})
+
+test('in another reading everything keeps its place among the others', () => {
+  const plain = drawn(mapCards(book, office), mapLines(book, office))
+  const spots = Object.fromEntries([...plain.boxes].map(([id, { x, y }]) => [id, { x, y }]))
+  for (const detail of ['names', 'kinds'] as const) {
+    const cards = mapCards(book, { detail, sense: 'office' })
+    const map = drawn(cards, mapLines(book, office), spots, true)
+    expect(quality([], map).cardOverlaps).toBe(0)
+    expect(map.factor)[detail === 'names' ? 'toBeLessThan' : 'toBeGreaterThanOrEqual'](1)
+    for (const [id, { x }] of map.boxes) expect(Math.abs(x - spots[id]!.x * map.factor)).toBeLessThanOrEqual(step)
+  }
+})
+
+test('a joining table becomes one line between what it ties, where things alone are shown', () => {
+  const lines = mapLines(book, { detail: 'names', sense: 'logical' })
+  expect(mapCards(book, { detail: 'names', sense: 'logical' }).some(({ role }) => role === 'joining')).toBe(
+    book.tables.some(
+      (table) =>
+        table.role === 'joining' &&
+        mapCards(book, { detail: 'names', sense: 'logical' }).some(({ id }) => id === table.id),
+    ),
+  )
+  const parts = lines.find(({ label }) => label === 'Visit part')!
+  expect([parts.one, parts.many].sort()).toEqual(['part', 'visit'])
+  expect(parts).toMatchObject({ atOne: 'none-or-more', atMany: 'none-or-more' })
+})
+
+test('in the database’s words cards have live names and types, and nothing that isn’t stored', () => {
+  const visit = mapCards(book, { detail: 'kinds', sense: 'physical' }).find(({ id }) => id === 'visit')!
+  expect(visit.title).toBe('visit')
+  expect(visit.rows.find(({ text }) => text === 'booked_for *')?.detail).toBe('DATETIME')
+  expect(visit.rows.some(({ text }) => text.startsWith('over_by'))).toBe(false)
+})

@@ -1,0 +1,1 @@
+export { DrawnPages, pdfOfPages } from './map-pages'

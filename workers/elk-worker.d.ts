@@ -1,1 +1,0 @@
-declare module 'elkjs/lib/elk-worker.min.js'
