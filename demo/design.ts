@@ -10,6 +10,8 @@ interface Tied {
   readonly oneToOne?: boolean
   readonly onRemove?: Link['onRemove']
   readonly label?: string
+  /** How it reads the other way round. */
+  readonly back?: string
   readonly as?: string
 }
 
@@ -155,7 +157,11 @@ export class DesignWriter {
       name,
       ids: { table: `${id}__t`, links: [`${id}__l`, `${id}__m`], fields: [id, `${id}__g`] },
     })
-    const changes = { ...(tied.onRemove && { onRemove: tied.onRemove }), ...(tied.label && { label: tied.label }) }
+    const changes = {
+      ...(tied.onRemove && { onRemove: tied.onRemove }),
+      ...(tied.label && { label: tied.label }),
+      ...(tied.back && { back: tied.back }),
+    }
     if (Object.keys(changes).length > 0) this.make({ kind: 'changeLink', link: `${id}__l`, ...changes })
   }
 

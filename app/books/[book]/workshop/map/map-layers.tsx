@@ -2,7 +2,7 @@
 
 import { ViewportPortal } from '@xyflow/react'
 import { memo } from 'react'
-import type { Area, Remark } from '@/core/book'
+import type { Area } from '@/core/book'
 import type { Bow, Box } from '@/core/map'
 import { BowDrawing } from '@/ui/drawing/map/bow-drawing'
 import { AreaDrawing } from '@/ui/drawing/map/ground-drawing'
@@ -14,7 +14,6 @@ import type { DrawnSheet } from './use-map'
 interface Props {
   readonly sheet: DrawnSheet
   readonly areas: readonly Area[]
-  readonly remarks: readonly Remark[]
   /** Cards that are being moved, where they are now. */
   readonly moved: ReadonlyMap<string, Box>
   readonly showsLinks: boolean
@@ -37,59 +36,74 @@ export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen 
         ))}
       </svg>
       <svg width={1} height={1} aria-hidden style={layer}>
-        {showsLinks && <Lines sheet={sheet} moved={moved} near={near} chosen={chosen} />}
+        {showsLinks && <Lines sheet={sheet} near={near} chosen={chosen} without={[...moved.keys()].join(' ')} />}
         {bows.map((bow) => (
           <BowDrawing key={bow.dependency.id} bow={bow} theme={screenTheme} />
         ))}
       </svg>
+      {showsLinks && moved.size > 0 && (
+        <svg width={1} height={1} aria-hidden style={{ ...layer, willChange: 'transform' }}>
+          <MovingLines sheet={sheet} moved={moved} near={near} />
+        </svg>
+      )}
     </ViewportPortal>
   )
 }
 
-type LinesProps = Pick<Props, 'sheet' | 'moved' | 'near' | 'chosen'>
+type LinesProps = Pick<Props, 'sheet' | 'near' | 'chosen'> & {
+  /** The cards that are being moved, as one text, so that their moving draws nothing else again. */
+  readonly without: string
+}
 
-const Lines = memo(function Lines({ sheet, moved, near, chosen }: LinesProps) {
+const fadedBy = (near: ReadonlySet<string> | undefined, one: string, many: string) =>
+  near !== undefined && !(near.has(one) && near.has(many)) ? 0.15 : undefined
+
+const Lines = memo(function Lines({ sheet, near, chosen, without }: LinesProps) {
   const { lines, drawn } = sheet
-  const isFaded = (one: string, many: string) => near !== undefined && !(near.has(one) && near.has(many))
-  const labels = new Map<string, typeof drawn.labels>()
+  const moving = new Set(without.split(' '))
+  const labels = new Map<string, (typeof drawn.labels)[number][]>()
   for (const label of drawn.labels) labels.set(label.line, [...(labels.get(label.line) ?? []), label])
   return (
     <>
       {lines.map((line) => {
-        const opacity = isFaded(line.one, line.many) ? 0.15 : undefined
-        if (moved.has(line.one) || moved.has(line.many)) {
-          const [a, b] = [line.one, line.many].map((id) => moved.get(id) ?? drawn.boxes.get(id))
-          return (
-            a &&
-            b && (
-              <path
-                key={line.id}
-                d={roundedPath(quickWay(a, b))}
-                fill="none"
-                stroke={screenTheme.soft}
-                strokeWidth={1.5}
-                opacity={opacity}
-              />
-            )
-          )
-        }
         const route = drawn.routes.get(line.id)
+        if (!route || moving.has(line.one) || moving.has(line.many)) return null
         return (
-          route && (
-            <g key={line.id} opacity={opacity}>
-              <LineDrawing
-                line={line}
-                route={route}
-                theme={screenTheme}
-                chosen={chosen.has(line.one) || chosen.has(line.many)}
-              />
-              {labels.get(line.id)?.map((label) => (
-                <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
-              ))}
-            </g>
-          )
+          <g key={line.id} opacity={fadedBy(near, line.one, line.many)}>
+            <LineDrawing
+              line={line}
+              route={route}
+              theme={screenTheme}
+              chosen={chosen.has(line.one) || chosen.has(line.many)}
+            />
+            {labels.get(line.id)?.map((label) => (
+              <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
+            ))}
+          </g>
         )
       })}
     </>
   )
 })
+
+/** Plain ways for the lines of cards that are under way. */
+function MovingLines({ sheet, moved, near }: Pick<Props, 'sheet' | 'moved' | 'near'>) {
+  return sheet.lines
+    .filter(({ one, many }) => moved.has(one) || moved.has(many))
+    .map((line) => {
+      const [a, b] = [line.one, line.many].map((id) => moved.get(id) ?? sheet.drawn.boxes.get(id))
+      return (
+        a &&
+        b && (
+          <path
+            key={line.id}
+            d={roundedPath(quickWay(a, b))}
+            fill="none"
+            stroke={screenTheme.soft}
+            strokeWidth={1.5}
+            opacity={fadedBy(near, line.one, line.many)}
+          />
+        )
+      )
+    })
+}

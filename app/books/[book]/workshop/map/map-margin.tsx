@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { type Area, findField, findTable, type Table } from '@/core/book'
 import { type Dependency, sayDependency, type traceOf } from '@/core/map'
+import { counted } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { Button, ChoiceBox, Note, WordButton } from '@/ui/kit'
 import { UnmetNote } from '../needs-met'
@@ -49,7 +50,7 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
     <>
       <Note
         mark="info"
-        head={`${cards.length} tables, ${lines.length} ties`}
+        head={`${counted(cards.length, 'table')}, ${counted(lines.length, 'tie')}`}
         actions={<WordButton onClick={() => setWriting(true)}>Write a note</WordButton>}
       >
         Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to tie it to

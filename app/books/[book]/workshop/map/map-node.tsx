@@ -1,27 +1,30 @@
 'use client'
 
 import { Handle, type NodeProps, Position, useConnection } from '@xyflow/react'
+import { memo } from 'react'
 import type { MapCard } from '@/core/map'
 import { CardDrawing } from '@/ui/drawing/map/card-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
-
-export interface CardData extends Record<string, unknown> {
-  readonly card: MapCard
-  readonly faded: boolean
-  readonly pinned: boolean
-  readonly lit: ReadonlySet<string> | undefined
-  readonly onRow: (field: string) => void
-}
+import { useMapLook } from './map-look'
 
 /** A card to be moved, chosen and tied. From the dot at its right a line is drawn to another card. */
-export function MapCardNode({ data, selected }: NodeProps) {
-  const { card, faded, pinned, lit, onRow } = data as CardData
+export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragging }: NodeProps) {
+  const { card } = data as { card: MapCard }
+  const { near, lit, pinned, onRow } = useMapLook()
   const tying = useConnection((connection) => connection.inProgress)
   return (
-    <div className="group relative" style={{ width: card.width, height: card.height, opacity: faded ? 0.22 : 1 }}>
+    <div
+      className="group relative"
+      style={{
+        width: card.width,
+        height: card.height,
+        opacity: near && !near.has(id) ? 0.22 : 1,
+        willChange: dragging ? 'transform' : undefined,
+      }}
+    >
       <svg width={card.width} height={card.height} className="block overflow-visible" aria-hidden>
         <CardDrawing card={card} theme={screenTheme} chosen={selected} lit={lit} onRow={onRow} />
-        {pinned && (
+        {pinned.has(id) && (
           <g transform={`translate(${card.width - 14} ${card.tab.height - 4})`}>
             <circle r={5} fill={screenTheme.key} stroke={screenTheme.card} strokeWidth={1.5} />
             <title>Pinned: tidying leaves it here</title>
@@ -42,4 +45,4 @@ export function MapCardNode({ data, selected }: NodeProps) {
       />
     </div>
   )
-}
+})

@@ -7,17 +7,19 @@ import { RemarkDrawing, remarkBox } from '@/ui/drawing/map/ground-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
 import { Button, Dialog, Labelled, PassageBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
+import { useMapLook } from './map-look'
 
 /** A note that lies on the map; a double click opens it. */
 export function RemarkNode({ data, selected }: NodeProps) {
   const { remark } = data as { remark: Remark }
   const [open, setOpen] = useState(false)
+  const { near } = useMapLook()
   const { width, height } = remarkBox(remark)
   return (
     <div
       onDoubleClick={() => setOpen(true)}
       className={selected ? 'outline-2 outline-spruce' : undefined}
-      style={{ width, height }}
+      style={{ width, height, opacity: near ? 0.3 : 1 }}
     >
       <svg width={width} height={height} className="block overflow-visible" aria-hidden>
         <RemarkDrawing remark={{ ...remark, x: 0, y: 0 }} theme={screenTheme} />

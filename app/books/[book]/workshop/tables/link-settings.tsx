@@ -34,6 +34,13 @@ export function LinkSettings({ field }: { readonly field: Field }) {
         placeholder="holds, is booked for …"
         onKeep={(label) => edit({ kind: 'changeLink', link: link.id, label })}
       />
+      <SettingBox
+        id={`${link.id}-back`}
+        label={`And back: ${many} … ${one}`}
+        text={link.back ?? ''}
+        placeholder="belongs to, stands in …"
+        onKeep={(back) => edit({ kind: 'changeLink', link: link.id, back })}
+      />
     </div>
   )
 }

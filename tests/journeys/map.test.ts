@@ -1,0 +1,234 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { emberlyDesign } from '@/demo/emberly/design'
+import { type Browser, Key } from '../support/browser'
+import { faults } from '../support/faults'
+import { servedBook, type ServedBook } from '../support/served-book'
+
+let book: ServedBook
+let browser: Browser
+const downloads = mkdtempSync(join(tmpdir(), 'hearth-map-'))
+
+// Each test goes on where the one before it stopped.
+beforeAll(async () => {
+  book = await servedBook('mapping', 'Emberly Flue Care', emberlyDesign().edits)
+  browser = book.browser
+  await browser.command('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads })
+  await browser.go(`${book.path}/workshop/map`)
+  await laid()
+})
+afterAll(() => rmSync(downloads, { recursive: true, force: true }))
+
+const laid = () => browser.see('[data-laid="yes"]')
+const script = <T>(text: string, ...args: unknown[]) => browser.driver.executeScript<T>(text, ...args)
+const card = (id: string) => browser.see(`.react-flow__node[data-id="${id}"]`)
+const spotOf = (id: string) =>
+  script<string>('return document.querySelector(`.react-flow__node[data-id="${arguments[0]}"]`).style.transform', id)
+const drawnPaths = () => script<number>("return document.querySelectorAll('.react-flow__viewport-portal path').length")
+
+test('it lays itself out, and reads as a list too', async () => {
+  expect(await faults(browser)).toEqual([])
+  const words = await script<string>('return document.querySelector("[aria-label=\'The map in words\']").textContent')
+  expect(words).toContain('Premises')
+  expect(words).toContain('is booked for to Visit: none or more')
+  expect(await drawnPaths()).toBeGreaterThan(22)
+})
+
+test('each reading shows what it says', async () => {
+  const texts = () =>
+    script<string>("return [...document.querySelectorAll('.react-flow__node text')].map(t => t.textContent).join('|')")
+  const until = (has: string, hasNot: string) =>
+    browser.driver.wait(
+      async () => {
+        const now = await texts()
+        return now.includes(has) && !now.includes(hasNot)
+      },
+      8000,
+      `The cards never showed ${has} without ${hasNot}.`,
+    )
+  await browser.answer('What stands on a card', 'Names')
+  await until('Visit', 'Booked for')
+  await browser.answer('What stands on a card', 'Keys')
+  await until('Visit code', 'Ladder height')
+  await browser.answer('What stands on a card', 'Kinds')
+  await until('Date and time', 'DATETIME')
+  await browser.answer('Whose words', 'Database')
+  await until('DATETIME', 'Date and time')
+  await browser.answer('Whose words', 'Things alone')
+  await until('Date and time', '→ ')
+  await browser.answer('Whose words', 'Designed')
+  await browser.answer('What stands on a card', 'Fields')
+  await until('→ Premises', 'Date and time')
+  await laid()
+})
+
+test('a card is moved by hand and by the arrow keys, pinned, tidied round, and put back by undo', async () => {
+  const before = await spotOf('fuel')
+  const node = await card('fuel')
+  await browser.driver
+    .actions()
+    .move({ origin: node })
+    .press()
+    .move({ origin: node, x: -20, y: 10 })
+    .move({ origin: node, x: -70, y: 30 })
+    .release()
+    .perform()
+  await laid()
+  const moved = await spotOf('fuel')
+  expect(moved).not.toBe(before)
+  await script('document.querySelector(`.react-flow__node[data-id="fuel"]`).focus()')
+  await browser.type(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.chord(Key.SHIFT, Key.ARROW_DOWN))
+  await laid()
+  const [x, y] = await placeOf('fuel')
+  const [wasX, wasY] = numbers(moved)
+  expect([x - wasX!, y - wasY!]).toEqual([20, 40])
+  await browser.press('Pin: tidying leaves it here')
+  await browser.see('[aria-label="Let go: tidying may move it"]')
+  await browser.press('Tidy up')
+  await laid()
+  expect(await placeOf('fuel')).toEqual([x, y])
+  await browser.type(Key.chord(Key.CONTROL, 'z'))
+  await browser.read('Undone')
+})
+
+const numbers = (transform: string) => [...transform.matchAll(/-?\d+(\.\d+)?/g)].map(([number]) => Number(number))
+const placeOf = async (id: string) => numbers(await spotOf(id)) as [number, number]
+
+test('a line drawn from card to card asks the two questions there and then', async () => {
+  await browser.answer('What stands on a card', 'Names')
+  await laid()
+  const from = await browser.driver.findElement({
+    css: '.react-flow__node[data-id="ticket"] .react-flow__handle-right',
+  })
+  const to = await card('fuel')
+  await browser.driver
+    .actions()
+    .move({ origin: from })
+    .press()
+    .move({ origin: to, x: 5, y: 5 })
+    .move({ origin: to })
+    .release()
+    .perform()
+  await browser.read('Tie Ticket and Fuel')
+  await browser.answer('Can one ticket have more than one fuel?', 'No')
+  await browser.answer('Can one fuel have more than one ticket?', 'Yes')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Tie them')
+  await browser.press('Back to the map')
+  await browser.type(Key.ESCAPE)
+  await browser.read('23 ties')
+  await browser.answer('What stands on a card', 'Fields')
+  await laid()
+})
+
+test('the lens fades what is far, and a field shows what it depends on and what depends on it', async () => {
+  await browser.choose('Find a table', 'Fuel')
+  await browser.answer('How many ties away from the chosen table', '1')
+  const faded = () =>
+    script<string[]>(
+      "return [...document.querySelectorAll('.react-flow__node')].filter(n => n.firstChild.style.opacity < 1).map(n => n.dataset.id)",
+    )
+  await browser.driver.wait(async () => (await faded()).includes('payment'), 5000)
+  expect(await faded()).not.toContain('appliance-model')
+  await browser.answer('How many ties away from the chosen table', 'All')
+  await browser.choose('Find a table', 'Visit')
+  await browser.press('Bill total')
+  await browser.read('Work line → Price each is copied from Service item → List price')
+  await browser.read('Visit → Still owed is worked out from Visit → Bill total')
+  expect(
+    await script<number>("return document.querySelectorAll('.react-flow__viewport-portal text').length"),
+  ).toBeGreaterThan(5)
+  await browser.press('Back')
+  await browser.press('Borrowed')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Borrowed')
+})
+
+test('cards that belong together get an area, and a note is written', async () => {
+  await browser.choose('Find a table', 'Contact')
+  await browser.press('Make an area of them')
+  await browser.fill('Its name', 'People we ring')
+  await browser.press('Make the area')
+  await browser.type(Key.ESCAPE)
+  await browser.read('Areas')
+  await browser.press('Write a note')
+  await browser.fill('What it says', 'Agreed with the office on Monday.')
+  await browser.press('Keep it')
+  await browser.see('[aria-label="Note: Agreed with the office on Monday."]')
+  expect(await browser.complaints()).toEqual([])
+})
+
+test('what is saved is what is seen: an SVG with its letters, a PNG, and a PDF that warns of small print', async () => {
+  const onScreen = await script<string[]>(
+    "return [...document.querySelectorAll('.react-flow__node[data-id=visit] text')].map(t => t.textContent)",
+  )
+  await save('Drawing (SVG)')
+  const svg = readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8')
+  expect(svg).toContain('data:font/woff2;base64,')
+  expect(svg).toContain('People we ring')
+  for (const text of onScreen) expect(svg).toContain(`>${text}</text>`)
+  expect(svg).not.toMatch(/var\(--|<script|href=/)
+  await save('Picture (PNG)')
+  expect(readFileSync(join(downloads, 'Emberly Flue Care.png')).subarray(1, 4).toString()).toBe('PNG')
+  await browser.press('Save picture')
+  await browser.answer('What kind of file', 'For paper (PDF)')
+  await browser.read('too small to read well')
+  await browser.answer('How many pages', 'As many as it takes')
+  await browser.read(/prints at [789]\.\d pt, on \d+ pages/)
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Save')
+  await arrived('Emberly Flue Care.pdf')
+  const pdf = readFileSync(join(downloads, 'Emberly Flue Care.pdf'), 'latin1')
+  expect(pdf.startsWith('%PDF-')).toBe(true)
+  expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(1)
+}, 90_000)
+
+async function save(kind: string): Promise<void> {
+  await browser.press('Save picture')
+  await browser.answer('What kind of file', kind)
+  await browser.press('Save')
+  await browser.read('The map is saved.')
+  await arrived(`Emberly Flue Care.${kind.slice(-4, -1).toLowerCase()}`)
+}
+
+const arrived = (name: string) =>
+  browser.driver.wait(() => readdirSync(downloads).includes(name), 20_000, `${name} never arrived.`)
+
+test('the file, drawn again by itself, looks like the screen', async () => {
+  // The same part of both: one card, at full size.
+  const pixels = await script<number>(compare, readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8'))
+  expect(pixels).toBeGreaterThan(0.97)
+}, 60_000)
+
+/** Draws the visit's card out of the file and out of the page, and says what share of the dots is alike. */
+const compare = `
+  const [file] = arguments
+  const size = (e) => e.getBoundingClientRect()
+  const page = document.querySelector('.react-flow__node[data-id=visit] svg').cloneNode(true)
+  const parsed = new DOMParser().parseFromString(file, 'image/svg+xml').documentElement
+  const style = parsed.querySelector('style').textContent
+  const group = [...parsed.querySelectorAll('g[transform]')].find((g) => [...g.querySelectorAll('text')].some((t) => t.textContent === 'Visit' && t.getAttribute('font-weight') === '700'))
+  const [width, height] = [page.getAttribute('width'), page.getAttribute('height')]
+  const colours = getComputedStyle(document.documentElement)
+  const own = new XMLSerializer().serializeToString(page).replace(/var\\((--[\\w-]+)\\)/g, (_, name) => colours.getPropertyValue(name).replace(/light-dark\\(([^,]+),.*\\)/, '$1').trim())
+  const wrap = (inner) => '<svg xmlns="http://www.w3.org/2000/svg" width="' + width + '" height="' + height + '" viewBox="0 0 ' + width + ' ' + height + '" font-family="\\'Atkinson Hyperlegible Next\\'"><style>' + style + '</style><rect width="100%" height="100%" fill="white"/>' + inner + '</svg>'
+  group.removeAttribute('transform')
+  const draw = (text) => new Promise((resolve, reject) => {
+    const image = new Image()
+    image.onerror = () => reject(new Error('no drawing'))
+    image.onload = () => {
+      const canvas = document.createElement('canvas')
+      canvas.width = width * 2; canvas.height = height * 2
+      const context = canvas.getContext('2d', { willReadFrequently: true })
+      context.drawImage(image, 0, 0, canvas.width, canvas.height)
+      resolve(context.getImageData(0, 0, canvas.width, canvas.height).data)
+    }
+    image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
+  })
+  return Promise.all([draw(wrap(own)), draw(wrap(new XMLSerializer().serializeToString(group)))]).then(([a, b]) => {
+    let same = 0
+    for (let at = 0; at < a.length; at += 4) if (Math.abs(a[at] - b[at]) + Math.abs(a[at + 1] - b[at + 1]) + Math.abs(a[at + 2] - b[at + 2]) < 60) same++
+    return same / (a.length / 4)
+  })`
