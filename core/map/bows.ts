@@ -12,12 +12,13 @@ export interface Bow {
   readonly label?: { readonly text: string; readonly box: Box }
 }
 
-/** Bows for dependencies whose two fields are on the map, their words clear of each other. */
+/** Bows for dependencies whose two fields are on the map, their words clear of cards, of each other and of what else to avoid. */
 export function bowsOf(
   all: readonly Dependency[],
   cards: readonly MapCard[],
   boxes: ReadonlyMap<string, Box>,
   tableOf: (field: string) => string | undefined,
+  avoid: readonly Box[] = [],
 ): Bow[] {
   const byId = new Map(cards.map((card) => [card.id, card]))
   const end = (field: string) => {
@@ -29,13 +30,16 @@ export function bowsOf(
       row < 0 ? box.y + card.tab.height / 2 : box.y + card.tab.height + cardSize.padding + (row + 0.5) * cardSize.row
     return { box, y }
   }
-  const taken: Box[] = []
+  const taken: Box[] = [...avoid, ...boxes.values()]
+  const worded = new Set<string>()
   return all.flatMap((dependency): Bow[] => {
     const [from, to] = [end(dependency.from), end(dependency.to)]
     if (!from || !to) return []
     const bow = bowBetween(from, to)
-    // Within a card the stroke says it; there is no room for more.
-    const text = from.box === to.box ? '' : shortWord(dependency)
+    // Within a card the stroke says it, and of several to one field from one table the first one says it for all.
+    const bundle = `${dependency.kind} ${tableOf(dependency.from)} ${dependency.to}`
+    const text = from.box === to.box || worded.has(bundle) ? '' : shortWord(dependency)
+    worded.add(bundle)
     const width = textWidth(text, 11, 'bold') + 12
     const box = freeOf(taken, { x: bow.middle.x - width / 2, y: bow.middle.y - 9, width, height: 18 })
     if (!text) return [{ dependency, path: bow.path, tip: bow.tip }]
@@ -70,10 +74,17 @@ function bowBetween(from: End, to: End) {
 }
 
 function freeOf(taken: readonly Box[], wanted: Box): Box {
-  for (let at = 0; at < 40; at++) {
-    const by = Math.ceil(at / 2) * 10 * (at % 2 === 0 ? 1 : -1)
-    const box = { ...wanted, y: wanted.y + by }
-    if (!taken.some((other) => overlap(other, box))) return box
-  }
+  for (let ring = 0; ring < 14; ring++)
+    for (const [dx, dy] of [
+      [0, 1],
+      [0, -1],
+      [1, 0],
+      [-1, 0],
+      [1, 1],
+      [-1, -1],
+    ] as const) {
+      const box = { ...wanted, x: wanted.x + dx * ring * 10, y: wanted.y + dy * ring * 10 }
+      if (!taken.some((other) => overlap(other, box))) return box
+    }
   return wanted
 }

@@ -69,7 +69,7 @@ export function MapSheet() {
     if (!shape || nodes.length === 0 || fitted.current === shape) return
     fitted.current = shape
     // Only once the cards have the sizes of this reading.
-    requestAnimationFrame(() => void fitView({ padding: 0.06, maxZoom: 1 }))
+    setTimeout(() => void fitView({ padding: 0.06, maxZoom: 1 }), 60)
   }, [nodes, shape, fitView])
 
   const arrange = (how: Alignment | 'across' | 'down') => {

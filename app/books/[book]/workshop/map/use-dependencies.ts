@@ -25,7 +25,8 @@ export function useDependencies(
     const all = trace ? [...trace.on, ...trace.of] : dependencies(book).filter(isAcross)
     // Links have lines of their own.
     const drawn = [...new Set(all)].filter(({ kind }) => kind !== 'link' && (trace !== undefined || kinds.has(kind)))
-    return bowsOf(drawn, sheet.cards, sheet.drawn.boxes, (one) => tableOfField(book, one))
+    const words = sheet.drawn.labels.map(({ box }) => box)
+    return bowsOf(drawn, sheet.cards, sheet.drawn.boxes, (one) => tableOfField(book, one), words)
   }, [sheet, trace, kinds, book])
   return { trace, lit, bows }
 }
