@@ -6,6 +6,7 @@ import { catalogueOn } from '@/server/catalogue'
 import { connect } from '@/server/database'
 import { makeAccount } from '@/server/people'
 import { Browser } from '@/tests/support/browser'
+import { tie } from '@/tests/support/edits'
 import { madeUpMap } from '@/tests/support/random-maps'
 
 const password = 'a quiet little town'
@@ -17,17 +18,7 @@ function largeBook(): Edit[] {
     { kind: 'addTable', id, name: title, keyField: `${id}-key` },
     ...rows.slice(1).map((row): Edit => ({ kind: 'addField', table: id, id: row.id, name: row.text, holds: 'line' })),
   ])
-  const ties = lines.map(({ id, one, many }): Edit => ({
-    kind: 'answerPairing',
-    a: one,
-    b: many,
-    aHasSeveral: true,
-    bHasSeveral: false,
-    aMust: false,
-    bMust: false,
-    name: `Tie ${id}`,
-    ids: { table: `${id}-t`, links: [id, `${id}-m`], fields: [`${id}-f`, `${id}-n`] },
-  }))
+  const ties = lines.map(({ id, one, many }) => tie(one, many, { link: id, field: `${id}-f` }, { name: `Tie ${id}` }))
   return [...tables, ...ties]
     .reduce<Edit[][]>((all, edit, at) => {
       if (at % 100 === 0) all.push([])

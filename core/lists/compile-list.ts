@@ -5,7 +5,7 @@ import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
 import { type Condition, findCondition } from './find-condition'
 import { rowReader, type StoredRow } from './row-reader'
-import { columnSql, joinPlan, type LabelPiece, labelPlan } from './label'
+import { columnSql, joinPlan, type LabelPiece, type LabelPlan, labelPlan } from './label'
 import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
 
 /** What to list: all fields of a table or some, found, sorted and paged by key. */
@@ -33,15 +33,45 @@ export interface CompiledList {
   readonly read: (row: StoredRow) => ListRow
 }
 
-/** Compiles a list to one statement with parameters, and the reader for its rows. */
-export function compileList(book: Book, query: ListQuery, names: PhysicalNames = physicalNames(book)): CompiledList {
-  const table = tableOf(book, query.table)
-  const shown = query.fields ? query.fields.map((id) => fieldOf(table, id)) : table.fields
+/** What a list shows and how it is sorted, apart from which rows: the same for every page. */
+interface ListPlan {
+  readonly table: Table
+  readonly select: string
+  readonly joins: ReadonlyMap<string, string>
+  readonly sorting: ReturnType<typeof sortColumns>
+  readonly own: LabelPlan
+  readonly read: CompiledList['read']
+}
+
+// A book and its names never change, and a list is asked for page by page.
+const known = new WeakMap<Book, WeakMap<PhysicalNames, Map<string, ListPlan>>>()
+
+function planFor(book: Book, names: PhysicalNames, { table, fields, sort }: ListQuery): ListPlan {
+  const ofBook = known.get(book) ?? new WeakMap<PhysicalNames, Map<string, ListPlan>>()
+  known.set(book, ofBook)
+  const ofNames = ofBook.get(names) ?? new Map<string, ListPlan>()
+  ofBook.set(names, ofNames)
+  const wish = JSON.stringify([table, fields, sort])
+  const plan = ofNames.get(wish) ?? planOf(book, names, tableOf(book, table), fields, sort)
+  if (ofNames.size > mostPlans) ofNames.clear()
+  ofNames.set(wish, plan)
+  return plan
+}
+
+const mostPlans = 300
+
+function planOf(
+  book: Book,
+  names: PhysicalNames,
+  table: Table,
+  wanted: readonly string[] | undefined,
+  sort: Sort | undefined,
+): ListPlan {
+  const shown = wanted ? wanted.map((id) => fieldOf(table, id)) : table.fields
   const select = new Selection()
   const joins = new Map<string, string>()
-  const join = (plan: { readonly joins: readonly { alias: string; sql: string }[] }) =>
+  const join = (plan: { readonly joins: LabelPlan['joins'] }) =>
     plan.joins.forEach((one) => joins.set(one.alias, one.sql))
-
   const key = keyColumns(table, names).map((column) => ({
     slot: select.add(columnSql('t', column.name)),
     leaf: leafOf(book, column.leaf),
@@ -60,10 +90,19 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
     join(plan)
     return { field, columns, pieces: plan.pieces, slots: plan.pieces.map((piece) => select.add(piece.sql)) }
   })
-  const sorting = sortColumns(book, names, table, query.sort)
+  const sorting = sortColumns(book, names, table, sort)
   join(sorting)
   const sortSlots = sorting.columns.map((column) => select.add(column.sql))
   const [ownSlot] = ['row_rev', 'changed_at', 'changed_by'].map((name) => select.add(columnSql('t', name)))
+  const read = rowReader(book, { key, own: own.pieces, labelSlots, fields, sortSlots, ownSlot: ownSlot! })
+  return { table, select: select.sql(), joins, sorting, own, read }
+}
+
+/** Compiles a list to one statement with parameters, and the reader for its rows. */
+export function compileList(book: Book, query: ListQuery, names: PhysicalNames = physicalNames(book)): CompiledList {
+  const { table, select, joins: planned, sorting, own, read } = planFor(book, names, query)
+  const joins = new Map(planned)
+  const join = (plan: LabelPlan) => plan.joins.forEach((one) => joins.set(one.alias, one.sql))
   const conditions = [
     query.key && {
       sql: keyColumns(table, names)
@@ -80,16 +119,11 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   ].filter((condition): condition is Condition => condition !== undefined)
   const where =
     conditions.length > 0 ? `\nWHERE ${conditions.map((condition) => `(${condition.sql})`).join(' AND ')}` : ''
-  const sql = `SELECT ${select.sql()}
+  const sql = `SELECT ${select}
 FROM ${names.quoted(table.id)} t${[...joins.values()].map((line) => `\n${line}`).join('')}${where}
 ORDER BY ${orderSql(sorting)}
 LIMIT ${Math.max(1, Math.min(query.limit, 5000))}`
-
-  return {
-    sql,
-    params: conditions.flatMap((condition) => condition.params),
-    read: rowReader(book, { key, own: own.pieces, labelSlots, fields, sortSlots, ownSlot: ownSlot! }),
-  }
+  return { sql, params: conditions.flatMap((condition) => condition.params), read }
 }
 
 /** Selected expressions, each once, known by their place. */

@@ -140,6 +140,13 @@ test('the lens fades what is far, and a field shows what it depends on and what 
   expect(
     await script<number>("return document.querySelectorAll('.react-flow__viewport-portal text').length"),
   ).toBeGreaterThan(5)
+  // Each kind can be left out, and then what comes through it is left out too.
+  await browser.press('Copied')
+  await browser.driver.wait(
+    async () => !(await script<string>('return document.body.innerText')).includes('is copied from'),
+    5000,
+  )
+  await browser.press('Copied')
   await browser.press('Back')
   await browser.press('Borrowed')
   expect(await faults(browser)).toEqual([])

@@ -89,7 +89,7 @@ function roomOf(field: Field): readonly [number, number] {
   if (['link', 'email', 'web'].includes(field.kind)) return [150, 2]
   if (field.kind === 'line') return (field.length ?? 60) > 40 ? [150, 2] : [110, 1]
   if (control === 'tick' || control === 'mark') return [84, 0.6]
-  return control === 'date-time' ? [146, 1] : [100, 1]
+  return control === 'date-time' ? [162, 1] : [100, 1]
 }
 
 const leastWidth = (field: Field) => roomOf(field)[0]

@@ -54,7 +54,8 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
         actions={<WordButton onClick={() => setWriting(true)}>Write a note</WordButton>}
       >
         Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to tie it to
-        another. Double-click goes to the table. Click a field to see what it depends on.
+        another; Shift and drag chooses several. Double-click goes to the table. Click a field to see what it depends
+        on.
         {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
       </Note>
       {writing && (

@@ -8,6 +8,7 @@ import {
   type Alignment,
   align,
   type DependencyKind,
+  dependencyKinds,
   type MapReading,
   spaceOut,
   step,
@@ -40,10 +41,13 @@ export function MapSheet() {
   const router = useRouter()
   const { fitView } = useReactFlow()
   const [reading, setReading] = useState<MapReading>({ detail: 'fields', sense: 'office' })
-  const [kinds, setKinds] = useState<ReadonlySet<DependencyKind>>(new Set(['link']))
+  const [drawnKinds, setDrawnKinds] = useState<ReadonlySet<DependencyKind>>(new Set(['link']))
+  // Of a chosen field everything is shown at first.
+  const [tracedKinds, setTracedKinds] = useState<ReadonlySet<DependencyKind>>(new Set(dependencyKinds))
   const [lens, setLens] = useState(0)
   const [pointed, setPointed] = useState<string>()
   const [field, setField] = useState<string>()
+  const [kinds, setKinds] = field ? [tracedKinds, setTracedKinds] : [drawnKinds, setDrawnKinds]
   const [tying, setTying] = useState<readonly [string, string]>()
   const [saving, setSaving] = useState(false)
   const laid = useMap(id, book, reading)
