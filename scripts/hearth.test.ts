@@ -37,6 +37,13 @@ test('sql prints the script of the whole database', () => {
   expect(stdout.match(/FOREIGN KEY/g)!.length).toBe(book.links.length + 1)
 })
 
+test.each(['postgresql', 'sqlite'])('sql prints a script for %s too', (dialect) => {
+  const { stdout, status } = hearth('sql', file('good.json', book), '--for', dialect)
+  expect(status).toBe(0)
+  expect(stdout.match(/^CREATE TABLE/gm)).toHaveLength(book.tables.length + 1)
+  expect(stdout).toContain('-- Kept by MariaDB alone')
+})
+
 test('read-needs prints the design that words describe', () => {
   const needs = join(folder, 'needs.txt')
   writeFileSync(
@@ -72,7 +79,7 @@ test.each<[string, string[], number, RegExp]>([
   ['no verb', [], 2, /npm run -s hearth/],
   ['a verb that is none', ['dance'], 2, /npm run -s hearth/],
   ['a verb that every object has', ['constructor'], 2, /npm run -s hearth/],
-  ['another dialect', ['sql', file('good.json', book), '--for', 'dbase'], 2, /Only “--for mariadb”/],
+  ['another dialect', ['sql', file('good.json', book), '--for', 'dbase'], 2, /made for mariadb, postgresql, sqlite/],
   ['a missing file', ['check', join(folder, 'nowhere.json')], 1, /can’t be read as JSON/],
   ['words in a missing file', ['read-needs', join(folder, 'nowhere.txt')], 1, /can’t be read/],
   ['something that is no book', ['check', file('other.json', { hello: 'world' })], 1, /not a record book/],

@@ -49,8 +49,8 @@ export function placeLabels(
     for (const back of [false, true]) {
       const text = back ? line.back : line.label
       if (!text) continue
-      const alone = !line.label || !line.back
-      const box = bestPlace(text, line.id, back ? [...route.points].reverse() : route.points, alone, taken, pieces)
+      const half: Half = !line.label || !line.back ? 'whole' : back ? 'back' : 'there'
+      const box = bestPlace(text, line.id, back ? [...route.points].reverse() : route.points, half, taken, pieces)
       if (!box) continue
       taken.add(box)
       placed.push({ line: line.id, text, back, box })
@@ -96,7 +96,7 @@ function bestPlace(
   text: string,
   line: string,
   points: readonly Point[],
-  alone: boolean,
+  half: Half,
   taken: Buckets<Box>,
   pieces: Buckets<Piece>,
 ): Box | undefined {
@@ -104,7 +104,7 @@ function bestPlace(
   const { height } = labelSize
   const all = piecesOf(points)
   const length = all.reduce((sum, piece) => sum + piece.length, 0)
-  const wanted = alone ? length / 2 : Math.min(length / 2, stubLength + 6 + width / 2)
+  const wanted = half === 'whole' ? length / 2 : Math.min(length / 2, stubLength + 6 + width / 2)
   let best: { box: Box; cost: number } | undefined
   for (const piece of all)
     for (let part = 0; part <= 10; part++) {
@@ -124,13 +124,23 @@ function bestPlace(
           const box = piece.level
             ? { x: at.x - width / 2, y: at.y + (side < 0 ? -far - height : far), width, height }
             : { x: at.x + (side > 0 ? far + 2 : -far - 2 - width), y: at.y - height / 2, width, height }
-          const cost = away + turn + (piece.level ? (side > 0 ? 3 : 0) : side > 0 ? 6 : 10)
+          const cost = away + turn + awkward(half, piece.level, side)
           if ((best && cost >= best.cost) || taken.touches(box, 1)) continue
           const whole = cost + crossed(box, line, pieces)
           if (!best || whole < best.cost) best = { box, cost: whole }
         }
     }
   return best?.box
+}
+
+/** The words of a line by themselves, or one of its two readings. */
+type Half = 'whole' | 'there' | 'back'
+
+/** One reading stands above the line or right of it, the other below or left, so that each is told from the other. */
+function awkward(half: Half, level: boolean, side: number): number {
+  if (half === 'whole') return level ? (side > 0 ? 3 : 0) : side > 0 ? 6 : 10
+  const own = (half === 'there') === (level ? side < 0 : side > 0)
+  return (level ? 0 : 6) + (own ? 0 : 30)
 }
 
 /** Words that a line runs through are hard to read, and belong to it as much as to their own. */

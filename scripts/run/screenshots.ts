@@ -21,6 +21,10 @@ interface View {
   readonly first?: (browser: Browser) => Promise<void>
 }
 
+async function laid(browser: Browser): Promise<void> {
+  await browser.see('[data-laid="yes"]', 20_000)
+}
+
 const views: readonly View[] = [
   {
     name: 'needs',
@@ -65,7 +69,31 @@ const views: readonly View[] = [
   },
   { name: 'pairings', path: '/workshop/pairings?pair=appliance~visit', words: 'A joining table is needed' },
   { name: 'rules', path: '/workshop/rules', words: 'Ladder height is from' },
-  { name: 'map', path: '/workshop/map', words: '20 tables' },
+  { name: 'map', path: '/workshop/map', words: '20 tables', first: laid },
+  {
+    name: 'map-depends',
+    path: '/workshop/map',
+    words: '20 tables',
+    first: async (browser) => {
+      await laid(browser)
+      await browser.choose('Find a table', 'Visit')
+      await browser.press('Bill total')
+      await browser.press('Fit View')
+      await browser.read('Service item → List price')
+    },
+  },
+  {
+    name: 'expression',
+    path: '/workshop/rules',
+    words: 'Ladder height is from',
+    first: async (browser) => {
+      await browser.press('Make a rule')
+      await browser.choose('For each', 'Visit')
+      await browser.choose('What it is about', 'Anything else, written as an expression')
+      await browser.fill('What must hold for each visit', `State <> 'done' OR COALESCE(Paid, 0) <= "Bill total"`)
+      await browser.read('holds')
+    },
+  },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
   { name: 'history', path: '/workshop/history', words: 'No direct tie between' },
   { name: 'desk', path: '/desk', words: '400 records' },

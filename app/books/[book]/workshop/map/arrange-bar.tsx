@@ -46,7 +46,7 @@ export function ArrangeBar({ count, pinned, tables, onArrange, onPin }: Props) {
     <div
       role="toolbar"
       aria-label="The chosen cards"
-      className="absolute top-2 left-1/2 z-10 flex -translate-x-1/2 items-center gap-0.5 rounded-lg bg-paper px-2 py-1 shadow-float"
+      className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-0.5 rounded-lg bg-paper px-2 py-1 shadow-float"
     >
       <span className="px-1.5 text-[13px] text-ash-6">{count} chosen</span>
       {count > 1 &&

@@ -40,7 +40,13 @@ export function useMoves({ sheet, kept }: LaidMap, { onChanges, boxesNow }: Card
       const remarks = new Set(book.remarks.map(({ id }) => id))
       for (const [id, spot] of Object.entries(kept(moved)))
         if (remarks.has(id)) edit({ kind: 'changeRemark', id, ...spot })
-      place(new Map([...moved].filter(([id]) => !remarks.has(id))))
+      const cards = [...moved].filter(([id, { x, y }]) => {
+        const was = sheet?.drawn.boxes.get(id)
+        return !remarks.has(id) && (was?.x !== x || was.y !== y)
+      })
+      // Put back where it was, it has its way again at once.
+      if (cards.length === 0) setMoves(undefined)
+      else place(new Map(cards))
     }
   })
 
