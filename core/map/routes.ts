@@ -1,6 +1,7 @@
 import type { MapCard } from './cards'
-import { around, type Box, inflated, onGrid, type Point } from './geometry'
+import { around, type Box, inflated, onGrid, overlap, type Point } from './geometry'
 import { Ground } from './grid'
+import { footBox } from './labels'
 import type { MapLine } from './lines'
 import { isFree, keep, type Port, portsOf, type Side } from './ports'
 import { Search } from './search'
@@ -63,8 +64,19 @@ export class Router {
 
   private lay(line: MapLine): void {
     const [starts, ends] = this.endsOf(line)
+    const first = this.find(starts, ends)
+    // Between cards that stand close both feet of a line could come to lie on each other.
     const found =
-      this.search.find(starts, ends, near) ?? (this.inHaste ? undefined : this.search.find(starts, ends, far))
+      first && feetMeet(first.start, first.end)
+        ? (this.find(
+            [first.start],
+            ends.filter((end) => !feetMeet(first.start, end)),
+          ) ??
+          this.find(
+            starts.filter((start) => !feetMeet(start, first.end)),
+            [first.end],
+          ))
+        : first
     if (!found) return
     const corners = cornersOf(found.cells.map(this.ground.point))
     const points = withoutStraight([found.start, ...corners, found.end])
@@ -78,6 +90,11 @@ export class Router {
     const [starts, ends] = [this.ports(line.one, undefined), this.ports(line.many, line.field)]
     if (line.one !== line.many) return [starts, ends]
     return [starts.filter(({ side }) => side === 'right'), ends.filter(({ side }) => side === 'bottom')]
+  }
+
+  private find(starts: readonly Port[], ends: readonly Port[]) {
+    const found = this.search.find(starts, ends, near)
+    return found ?? (this.inHaste ? undefined : this.search.find(starts, ends, far))
   }
 
   private layAgain(line: MapLine): void {
@@ -122,6 +139,13 @@ export class Router {
     }
   }
 }
+
+const feetMeet = (a: Port, b: Port) => overlap(footOf(a), footOf(b))
+const footOf = (port: Port) => footBox(port, ahead(port))
+const ahead = ({ x, y, side }: Port): Point =>
+  side === 'left' || side === 'right'
+    ? { x: x + (side === 'right' ? 1 : -1), y }
+    : { x, y: y + (side === 'bottom' ? 1 : -1) }
 
 const distance = (a: Box, b: Box) =>
   Math.abs(a.x + a.width / 2 - b.x - b.width / 2) + Math.abs(a.y + a.height / 2 - b.y - b.height / 2)
