@@ -71,7 +71,22 @@ describe('whatever the cards and wherever they are put', () => {
           expect(sharedStretches(map)).toBe(0)
         },
       ),
-      { numRuns: 40 },
+      {
+        numRuns: 40,
+        examples: [
+          [
+            5,
+            13,
+            2,
+            [
+              { x: -843, y: -1116 },
+              { x: 308, y: -967 },
+              { x: -2832, y: -2101 },
+              { x: 1776, y: -641 },
+            ],
+          ],
+        ],
+      },
     )
   })
 

@@ -77,8 +77,7 @@ async function inPostgres(tree: Tree): Promise<string | null> {
     case 'time':
       return value.slice(0, 5)
     default:
-      // Which capital ß has is a matter of the letters PostgreSQL was set up with.
-      return value.replaceAll('ẞ', 'ß')
+      return value
   }
 }
 

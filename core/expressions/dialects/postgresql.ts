@@ -3,6 +3,8 @@ import type { Dialect } from './dialect'
 import { doubleQuoted, folded, singleQuoted } from './standard'
 
 const numeric = ({ whole, scale }: { whole: number; scale: number }) => `NUMERIC(${whole + scale},${scale})`
+/** A letter of nobody’s (private use), to put another aside with. */
+const aside = '\uE000'
 const whole = (sql: string) => `CAST(LEAST(GREATEST(${sql}, -2000000000), 2000000000) AS INTEGER)`
 
 /** PostgreSQL 12 or newer; numbers are NUMERIC, so that they are as exact as in MariaDB. */
@@ -51,6 +53,8 @@ export const postgresql: Dialect = {
   today: 'CURRENT_DATE',
   now: `DATE_TRUNC('minute', LOCALTIMESTAMP)`,
   functions: {
+    // What the capital of ß is differs from one set-up to the next; here it has none.
+    UPPER: ([a]) => `REPLACE(UPPER(REPLACE(${a!}, 'ß', '${aside}')), '${aside}', 'ß')`,
     TRIM: ([a]) => `BTRIM(${a!}, ' ')`,
     CHAR_LENGTH: ([a]) => `CAST(CHAR_LENGTH(${a!}) AS NUMERIC)`,
     POSITION: ([a, b]) => `CAST(POSITION(${a!} IN ${b!}) AS NUMERIC)`,

@@ -8,12 +8,14 @@ interface Props {
   /** Fields that are pointed out. */
   readonly lit?: ReadonlySet<string> | undefined
   readonly onRow?: ((field: string) => void) | undefined
+  /** From far off: its name alone, as large as the card allows. */
+  readonly far?: boolean
 }
 
 const radius = 8
 
 /** A table as a filing card with a tab: its key underlined, its links with an arrow before them. */
-export function CardDrawing({ card, theme, chosen = false, lit, onRow }: Props) {
+export function CardDrawing({ card, theme, chosen = false, lit, onRow, far = false }: Props) {
   const { width, height, tab, rows, role } = card
   const fill = role === 'joining' ? theme.joining : theme.card
   const stroke = chosen ? theme.chosen : role === 'joining' ? theme.joiningFrame : theme.frame
@@ -30,26 +32,42 @@ export function CardDrawing({ card, theme, chosen = false, lit, onRow }: Props) 
       {!(chosen && !named) && (
         <path d={`M1 ${tab.height} H${tab.width - 1}`} stroke={fill} strokeWidth={2.5} fill="none" />
       )}
-      <text
-        x={inset}
-        y={named ? tab.height + (height - tab.height) / 2 + 4.5 : 19.5}
-        fontSize={letter}
-        fontWeight={700}
-        fill={chosen && !named ? theme.onChosen : theme.ink}
-      >
-        {card.title}
-      </text>
-      {rows.map((row, at) => (
-        <RowDrawing
-          key={row.id}
-          row={row}
-          y={tab.height + cardSize.padding + at * cardSize.row}
-          width={width}
-          theme={theme}
-          lit={lit?.has(row.field) ?? false}
-          onRow={onRow}
-        />
-      ))}
+      {far ? (
+        <text
+          x={width / 2}
+          y={(tab.height + height) / 2}
+          fontSize={farLetter(card)}
+          fontWeight={700}
+          fill={theme.ink}
+          textAnchor="middle"
+          dominantBaseline="central"
+        >
+          {card.title}
+        </text>
+      ) : (
+        <>
+          <text
+            x={inset}
+            y={named ? tab.height + (height - tab.height) / 2 + 4.5 : 19.5}
+            fontSize={letter}
+            fontWeight={700}
+            fill={chosen && !named ? theme.onChosen : theme.ink}
+          >
+            {card.title}
+          </text>
+          {rows.map((row, at) => (
+            <RowDrawing
+              key={row.id}
+              row={row}
+              y={tab.height + cardSize.padding + at * cardSize.row}
+              width={width}
+              theme={theme}
+              lit={lit?.has(row.field) ?? false}
+              onRow={onRow}
+            />
+          ))}
+        </>
+      )}
     </g>
   )
 }
@@ -89,6 +107,10 @@ function RowDrawing({ row, y, width, theme, lit, onRow }: RowProps) {
     </g>
   )
 }
+
+/** As large as a title can be on its card. */
+const farLetter = ({ title, width, height, tab }: MapCard) =>
+  Math.min(48, (height - tab.height) * 0.6, (width - 16) / textWidth(title, 1, 'bold'))
 
 const bodyPath = (width: number, top: number, bottom: number) =>
   `M0 ${top} H${width - radius} q${radius} 0 ${radius} ${radius} V${bottom - radius} q0 ${radius} ${-radius} ${radius} H${radius} q${-radius} 0 ${-radius} ${-radius} Z`

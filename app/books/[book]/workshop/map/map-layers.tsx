@@ -8,6 +8,7 @@ import { BowDrawing } from '@/ui/drawing/map/bow-drawing'
 import { AreaDrawing } from '@/ui/drawing/map/ground-drawing'
 import { LabelDrawing, LineDrawing, roundedPath } from '@/ui/drawing/map/line-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
+import { useIsFar } from './far'
 import { quickWay } from './quick-way'
 import type { DrawnSheet } from './use-map'
 
@@ -59,6 +60,7 @@ const fadedBy = (near: ReadonlySet<string> | undefined, one: string, many: strin
   near !== undefined && !(near.has(one) && near.has(many)) ? 0.15 : undefined
 
 const Lines = memo(function Lines({ sheet, near, chosen, without }: LinesProps) {
+  const far = useIsFar()
   const { lines, drawn } = sheet
   const moving = new Set(without.split(' '))
   const labels = new Map<string, (typeof drawn.labels)[number][]>()
@@ -76,9 +78,12 @@ const Lines = memo(function Lines({ sheet, near, chosen, without }: LinesProps) 
               theme={screenTheme}
               chosen={chosen.has(line.one) || chosen.has(line.many)}
             />
-            {labels.get(line.id)?.map((label) => (
-              <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
-            ))}
+            {!far &&
+              labels
+                .get(line.id)
+                ?.map((label) => (
+                  <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
+                ))}
           </g>
         )
       })}

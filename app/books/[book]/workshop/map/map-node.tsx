@@ -5,12 +5,14 @@ import { memo } from 'react'
 import type { MapCard } from '@/core/map'
 import { CardDrawing } from '@/ui/drawing/map/card-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
+import { useIsFar } from './far'
 import { useMapLook } from './map-look'
 
 /** A card to be moved, chosen and tied. From the dot at its right a line is drawn to another card. */
 export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragging }: NodeProps) {
   const { card } = data as { card: MapCard }
   const { near, lit, pinned, onRow } = useMapLook()
+  const far = useIsFar()
   const tying = useConnection((connection) => connection.inProgress)
   return (
     <div
@@ -23,7 +25,7 @@ export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragg
       }}
     >
       <svg width={card.width} height={card.height} className="block overflow-visible" aria-hidden>
-        <CardDrawing card={card} theme={screenTheme} chosen={selected} lit={lit} onRow={onRow} />
+        <CardDrawing card={card} theme={screenTheme} chosen={selected} lit={lit} onRow={onRow} far={far} />
         {pinned.has(id) && (
           <g transform={`translate(${card.width - 14} ${card.tab.height - 4})`}>
             <circle r={5} fill={screenTheme.key} stroke={screenTheme.card} strokeWidth={1.5} />
