@@ -142,6 +142,8 @@ test('they refuse while one types, on save, and from plain SQL', async () => {
 })
 
 test('a record that is over stays as it is, but for its note', async () => {
+  // Once it is saved, the new record's own page takes the place of the empty form.
+  await browser.driver.wait(async () => /\/record\//.test(await browser.path()), 10_000)
   await browser.choose('State', 'over')
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('What is over stays as it is.')
