@@ -36,7 +36,17 @@ export interface MapCard {
   readonly tab: { readonly width: number; readonly height: number }
 }
 
-export const cardSize = { tab: 30, row: 20, padding: 10, inset: 12, gap: 18, letter: 13, small: 12 } as const
+export const cardSize = {
+  tab: 30,
+  row: 20,
+  padding: 10,
+  inset: 12,
+  gap: 18,
+  letter: 13,
+  small: 12,
+  arrow: 15,
+  tabEnd: 10,
+} as const
 const least = 110
 const most = 340
 
@@ -59,27 +69,32 @@ function card(book: Book, table: Table, reading: MapReading, names: PhysicalName
   const rows = reading.detail === 'keys' ? all.filter((row) => row.key || row.link) : all
   const shown = reading.detail === 'kinds' ? rows : rows.map((row) => ({ ...row, detail: '' }))
   const title = names ? names.table(table.id) : table.name
-  const { letter, small, inset, gap } = cardSize
+  const { letter, small, inset, gap, tabEnd } = cardSize
   const titleWidth = textWidth(title, letter, 'bold') + 2 * inset
-  const rowWidth = ({ text, detail }: CardRow) =>
-    textWidth(text, letter) + (detail ? gap + textWidth(detail, small) : 0) + 2 * inset
-  const width = gridUp(Math.min(most, Math.max(least, titleWidth + 10, ...shown.map(rowWidth))))
+  const rowWidth = ({ text, detail, link }: CardRow) =>
+    arrowOf(link) + textWidth(text, letter) + (detail ? gap + textWidth(detail, small) : 0) + 2 * inset
+  const width = gridUp(Math.min(most, Math.max(least, titleWidth + tabEnd, ...shown.map(rowWidth))))
   const named = reading.detail === 'names'
   return {
     id: table.id,
-    title: clipped(title, letter, width - 2 * inset, 'bold'),
+    title: clipped(title, letter, width - tabEnd - 2 * inset, 'bold'),
     role: table.role,
     rows: shown.map((row) => fitted(row, width)),
     width,
     height: named ? 50 : cardSize.tab + 2 * cardSize.padding + Math.max(1, shown.length) * cardSize.row,
-    tab: named ? { width: 40, height: 10 } : { width: Math.min(width, Math.ceil(titleWidth)), height: cardSize.tab },
+    tab: named
+      ? { width: 40, height: 10 }
+      : { width: Math.min(width - tabEnd, Math.ceil(titleWidth)), height: cardSize.tab },
   }
 }
+
+/** A link has an arrow before its name, in whatever words it is told. */
+const arrowOf = (link: boolean) => (link ? cardSize.arrow : 0)
 
 /** A row cut to its card: first what it holds, then its name. */
 function fitted(row: CardRow, width: number): CardRow {
   const { letter, small, inset, gap } = cardSize
-  const room = width - 2 * inset
+  const room = width - 2 * inset - arrowOf(row.link)
   const beside = row.detail ? Math.max(room * 0.6, room - gap - textWidth(row.detail, small)) : room
   const name = Math.min(textWidth(row.text, letter), beside)
   const text = clipped(row.text, letter, name + 0.5)
@@ -93,7 +108,7 @@ const fieldRows = (book: Book, table: Table, { sense }: MapReading): CardRow[] =
     .map((field) => ({
       id: field.id,
       field: field.id,
-      text: `${field.kind === 'link' ? '→ ' : ''}${field.name}${mustHold(table, field) ? ' *' : ''}`,
+      text: `${field.name}${mustHold(table, field) ? ' *' : ''}`,
       detail: kindWords(book, field),
       key: table.key.includes(field.id),
       link: field.kind === 'link',

@@ -148,14 +148,13 @@ test('in another reading everything keeps its place among the others', () => {
 })
 
 test('a joining table becomes one line between what it ties, where things alone are shown', () => {
-  const lines = mapLines(book, { detail: 'names', sense: 'logical' })
-  expect(mapCards(book, { detail: 'names', sense: 'logical' }).some(({ role }) => role === 'joining')).toBe(
-    book.tables.some(
-      (table) =>
-        table.role === 'joining' &&
-        mapCards(book, { detail: 'names', sense: 'logical' }).some(({ id }) => id === table.id),
-    ),
-  )
+  const reading: MapReading = { detail: 'fields', sense: 'logical' }
+  const lines = mapLines(book, reading)
+  const cards = mapCards(book, reading)
+  // Premises contact has a link more, and certificates hang on Visit appliance: they are things of their own.
+  const joining = cards.filter(({ role }) => role === 'joining').map(({ id }) => id)
+  expect(joining.sort()).toEqual(['premises-contact', 'visit-appliance'])
+  expect(cards.flatMap(({ rows }) => rows.filter(({ link }) => link))).toEqual([])
   const parts = lines.find(({ label }) => label === 'Visit part')!
   expect([parts.one, parts.many].sort()).toEqual(['part', 'visit'])
   expect(parts).toMatchObject({ atOne: 'none-or-more', atMany: 'none-or-more' })
@@ -166,4 +165,15 @@ test('in the database’s words cards have live names and types, and nothing tha
   expect(visit.title).toBe('visit')
   expect(visit.rows.find(({ text }) => text === 'booked_for *')?.detail).toBe('DATETIME')
   expect(visit.rows.some(({ text }) => text.startsWith('over_by'))).toBe(false)
+})
+
+test('two readings of a tie stand on either side of its line, nearer to where each begins', () => {
+  const { cards } = madeUpMap(2, 0)
+  const tie = { ...madeUpMap(2, 1).lines[0]!, one: 't0', many: 't1', label: 'holds', back: 'belongs to' }
+  const map = drawn(cards, [tie], { t0: { x: 0, y: 0 }, t1: { x: 700, y: 0 } })
+  const [there, back] = [false, true].map((way) => map.labels.find((label) => label.back === way)!.box)
+  const line = map.routes.get(tie.id)!.points[0]!.y
+  expect(there!.y + there!.height).toBeLessThanOrEqual(line)
+  expect(back!.y).toBeGreaterThanOrEqual(line)
+  expect(there!.x + there!.width).toBeLessThan(back!.x)
 })

@@ -93,4 +93,4 @@ export type EditProblem =
   | { readonly kind: 'not-a-book' }
 
 /** The plain noun for a part of a book. */
-export type PartWord = 'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'rule' | 'book' | 'note'
+export type PartWord = 'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'rule' | 'book' | 'note' | 'area'

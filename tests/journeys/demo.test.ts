@@ -114,6 +114,34 @@ test('leaving a form by accident loses nothing that was typed', async () => {
   expect(await valueOf(clerk, 'Address')).toBe('99 Nowhere Lane')
 })
 
+test('what is typed while a record is on its way to be saved is kept', async () => {
+  const slow = (latency: number) =>
+    clerk.command('Network.emulateNetworkConditions', {
+      offline: false,
+      latency,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    })
+  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.fill('Address', '4 Kiln Row')
+  await clerk.command('Network.enable', {})
+  await slow(700)
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.fill('Access note', 'Ring twice')
+  await clerk.read('Saved as ')
+  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), 10_000)
+  expect(await clerk.value('Access note')).toBe('Ring twice')
+  // The same for a record that was there already.
+  await clerk.read('It stands here as you left it.')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.fill('Postcode', 'OT4 1AA')
+  await clerk.read('Saved.')
+  await slow(0)
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.driver.wait(async () => !(await clerk.read('')).includes('as you left it'), 10_000)
+  expect([await clerk.value('Access note'), await clerk.value('Postcode')]).toEqual(['Ring twice', 'OT4 1AA'])
+})
+
 test('removing says why it can’t, and what goes along', async () => {
   await clerk.go(`${emberly}/desk/premises/record/P-0001`)
   await clerk.press('Remove')

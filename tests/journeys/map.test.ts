@@ -57,10 +57,10 @@ test('each reading shows what it says', async () => {
   await browser.answer('Whose words', 'Database')
   await until('DATETIME', 'Date and time')
   await browser.answer('Whose words', 'Things alone')
-  await until('Date and time', '→ ')
+  await until('Date and time', 'Call first')
   await browser.answer('Whose words', 'Designed')
   await browser.answer('What stands on a card', 'Fields')
-  await until('→ Premises', 'Date and time')
+  await until('Call first', 'Date and time')
   await laid()
 })
 

@@ -13,7 +13,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(40),
+  act: fc.nat(45),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -62,6 +62,29 @@ function derivedField(book: Book, table: string, { act, aim, words, yes }: Dice,
       { kind: 'changeField', field, to: { source, ...freezes } },
     ],
   }
+}
+
+/** An edit of what is on the map besides cards and lines, and of where cards are. */
+function mapEdit(book: Book, { act, aim, words, yes }: Dice, id: string, table: string): Edit {
+  const some = <T extends { readonly id: string }>(all: readonly T[]) => all[aim[1]! % (all.length + 1)]?.id ?? 'nobody'
+  const spot = { x: aim[2]! - 400, y: aim[3]! - 400 }
+  const [area, remark] = [some(book.areas), some(book.remarks)]
+  if (act === 41) {
+    if (yes[0]) return { kind: 'addArea', id, name: words, tone: yes[1] ? 'sky' : 'moss', tables: [table] }
+    return yes[1] ? { kind: 'changeArea', id: area, name: words, tone: 'plum' } : { kind: 'removeArea', id: area }
+  }
+  if (act === 42) {
+    if (yes[0]) return { kind: 'addRemark', id, text: words, ...spot }
+    return yes[1]
+      ? { kind: 'changeRemark', id: remark, ...(yes[2] ? { text: words } : spot) }
+      : { kind: 'removeRemark', id: remark }
+  }
+  if (act === 43)
+    return yes[0] ? { kind: 'pinTables', spots: [{ table, ...spot }], pinned: yes[1]! } : { kind: 'tidyMap' }
+  const link = some(book.links)
+  return yes[0]
+    ? { kind: 'changeSheet', sheet: { title: words, ...(yes[1] && { author: 'Averil' }) } }
+    : { kind: 'changeLink', link, label: words.slice(0, 60), back: 'belongs to' }
 }
 
 /** Aims the dice at the parts of this book. Now and then at nothing, so that refusals happen too. */
@@ -249,6 +272,11 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     case 38:
     case 39:
       return derivedField(book, table(0), { act, aim, words, yes }, turn)
+    case 41:
+    case 42:
+    case 43:
+    case 44:
+      return mapEdit(book, { act, aim, words, yes }, id(0), table(0))
     default:
       return yes[1]
         ? { kind: 'changeLook', look: { naming: yes[2] ? 'plural' : 'capitals' } }

@@ -123,7 +123,7 @@ export const placeTables: EditKind<z.infer<typeof PlaceTables>> = {
     return orNothing(steps)
   },
   say: (book, { spots }) =>
-    spots.length === 1 ? `Move ${nameOf(book, spots[0]!.table)} on the map` : 'Tidy up the map',
+    spots.length === 1 ? `Move ${nameOf(book, spots[0]!.table)} on the map` : `Place ${spots.length} cards on the map`,
 }
 
 const TidyMap = z.strictObject({ kind: z.literal('tidyMap') })

@@ -82,13 +82,14 @@ interface RowProps {
 }
 
 function RowDrawing({ row, y, width, theme, lit, onRow }: RowProps) {
-  const { inset, letter, small } = cardSize
+  const { inset, letter, small, arrow } = cardSize
+  const start = inset + (row.link ? arrow : 0)
   return (
     <g onClick={onRow && (() => onRow(row.field))} className={onRow && 'cursor-pointer'}>
       {/* Something to hit, however short the name. */}
       <rect x={1} y={y} width={width - 2} height={cardSize.row} fill={lit ? theme.lit : 'transparent'} stroke="none" />
       <text
-        x={inset}
+        x={start}
         y={y + 14.5}
         fontSize={letter}
         fill={row.link ? theme.link : theme.ink}
@@ -96,8 +97,17 @@ function RowDrawing({ row, y, width, theme, lit, onRow }: RowProps) {
       >
         {row.text}
       </text>
+      {/* Drawn, because not every typeface has an arrow. */}
+      {row.link && (
+        <path
+          d={`M${inset} ${y + 10} h9 m-3.5 -3.5 l3.5 3.5 l-3.5 3.5`}
+          fill="none"
+          stroke={theme.link}
+          strokeWidth={1.4}
+        />
+      )}
       {row.key && (
-        <path d={`M${inset} ${y + 18.5} h${textWidth(row.text, letter)}`} stroke={theme.key} strokeWidth={2} />
+        <path d={`M${start} ${y + 18.5} h${textWidth(row.text, letter)}`} stroke={theme.key} strokeWidth={2} />
       )}
       {row.detail && (
         <text x={width - inset} y={y + 14.5} fontSize={small} fill={theme.soft} textAnchor="end">

@@ -39,17 +39,30 @@ export function AreaDrawing({ area, boxes, theme }: AreaProps) {
 
 const remarkWidth = 200
 
-/** A note's words broken into lines, as wide as a note is. */
+const lineWidth = remarkWidth - 20
+const fits = (text: string) => textWidth(text, 12) <= lineWidth
+
+/** A note's words broken into lines, as wide as a note is; a word that is wider by itself is broken too. */
 function linesOf(text: string): string[] {
   return text.split('\n').flatMap((paragraph) => {
     const lines: string[] = ['']
-    for (const word of paragraph.split(' ')) {
+    for (const word of paragraph.split(' ').flatMap(pieces)) {
       const longer = lines.at(-1) ? `${lines.at(-1)!} ${word}` : word
-      if (textWidth(longer, 12) <= remarkWidth - 20) lines[lines.length - 1] = longer
+      if (fits(longer)) lines[lines.length - 1] = longer
       else lines.push(word)
     }
     return lines
   })
+}
+
+function pieces(word: string): string[] {
+  if (fits(word)) return [word]
+  const parts = ['']
+  for (const letter of word) {
+    if (fits(parts.at(-1)! + letter)) parts[parts.length - 1] += letter
+    else parts.push(letter)
+  }
+  return parts
 }
 
 export const remarkBox = (remark: Remark): Box => ({

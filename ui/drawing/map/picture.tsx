@@ -46,7 +46,7 @@ interface Props {
   readonly view?: Box
   /** What stands before the drawing: typefaces. */
   readonly style?: string
-  /** How large it is where it is shown by itself. */
+  /** How large it is on a page, whose typeface it then has. */
   readonly size?: { readonly width: string; readonly height: string }
   readonly children?: React.ReactNode
 }
@@ -63,7 +63,7 @@ export function MapPicture({ pictured, theme, words, view, style, size, children
       viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
       width={size?.width ?? shown.width}
       height={size?.height ?? shown.height}
-      fontFamily="'Atkinson Hyperlegible Next'"
+      fontFamily={size ? 'inherit' : "'Atkinson Hyperlegible Next'"}
       role="img"
       aria-label={words?.title ?? 'Map'}
     >

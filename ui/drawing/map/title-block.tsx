@@ -19,7 +19,7 @@ export function titleBox(whole: Box, words: TitleWords): Box {
 const columnsOf = ({ title, author, date, revision }: TitleWords) =>
   [
     { head: 'Title', text: title, bold: true },
-    { head: 'Drawn for', text: author, bold: false },
+    { head: 'Author', text: author, bold: false },
     { head: 'Date', text: date, bold: false },
     { head: 'Revision', text: revision, bold: false },
   ]

@@ -84,7 +84,10 @@ export function FilterChips({ book, table, filter, onChange }: Props) {
         const made = written(book, table, condition)
         const words = 'state' in made ? made.state : condition.subject
         return (
-          <li key={words} className="flex items-center gap-1 rounded-full bg-spruce-tint py-0.5 pr-1 pl-3 text-[13px]">
+          <li
+            key={`${at} ${words}`}
+            className="flex items-center gap-1 rounded-full bg-spruce-tint py-0.5 pr-1 pl-3 text-[13px]"
+          >
             {words}
             <button
               type="button"

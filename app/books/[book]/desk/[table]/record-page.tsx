@@ -2,7 +2,7 @@
 
 import { useQueryClient } from '@tanstack/react-query'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
 import { inSentence } from '@/core/words'
@@ -31,6 +31,8 @@ export function RecordPage({ tableId, stored: first }: Props) {
   const noun = inSentence(table.name)
   const [stored, setStored] = useState(first)
   const [state, setState] = useState({ changed: false, busy: false, wrong: 0 })
+  // While the new record's own page is on its way, what is typed is kept for it, and saved there.
+  const [moving, startMoving] = useTransition()
   const [removing, setRemoving] = useState(false)
   const handle = useRef<RecordFormHandle>(null)
   const list = `${base}/${tableId}`
@@ -53,13 +55,13 @@ export function RecordPage({ tableId, stored: first }: Props) {
     toast(stored ? 'Saved.' : `Saved as ${record.row.ref}.`)
     void queries.invalidateQueries({ queryKey: ['rows', tableId] })
     setStored(record)
-    if (!stored) router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`)
+    if (!stored) startMoving(() => router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`))
   }
 
   useKeys({
     'Ctrl S': () => {
       // A dialog on top saves its own form.
-      if (!document.querySelector('[role="dialog"]')) void handle.current?.save()
+      if (!moving && !document.querySelector('[role="dialog"]')) void handle.current?.save()
     },
     'Alt N': mayChange ? () => router.push(`${list}/new`) : undefined,
   })
@@ -96,7 +98,7 @@ export function RecordPage({ tableId, stored: first }: Props) {
             <Button
               look="main"
               keys="Ctrl S"
-              disabled={state.busy || (stored !== undefined && !state.changed)}
+              disabled={state.busy || moving || (stored !== undefined && !state.changed)}
               onClick={() => void handle.current?.save()}
             >
               {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}

@@ -5,7 +5,7 @@ import { type ReactNode, useEffect, useImperativeHandle, useMemo, useRef, useSta
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
 import { tableOf } from '@/core/book'
-import { changedRecord, checkForm, type FormText, formLayout, formTextOf } from '@/core/records'
+import { changedRecord, checkForm, type FormText, formLayout, formTextOf, typedSince } from '@/core/records'
 import { wordProblem } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { save } from '../actions'
@@ -88,7 +88,8 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   }, [form, id, tableId, stored, nested])
 
   async function send(revs?: Clash['revs'], despite: readonly string[] = []): Promise<boolean> {
-    const text = form.getValues()
+    // A copy: typing goes on while it is on its way.
+    const text = structuredClone(form.getValues())
     const checked = checkForm(book, tableId, text, now, around())
     await form.trigger()
     setWhole([])
@@ -140,6 +141,8 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
       return false
     }
     clearDraft(id, tableId, stored?.row)
+    const late = typedSince(text, form.getValues(), formTextOf(book, tableId, outcome.record, now))
+    if (late && !nested) keepDraft(id, tableId, outcome.record.row, late)
     rememberLast(tableId, text)
     onSaved(outcome.record)
     return true
@@ -241,7 +244,7 @@ interface Warned {
 function DraftNote({ onDiscard }: { readonly onDiscard: () => void }) {
   return (
     <p className="flex flex-wrap items-center justify-between gap-2 rounded-md bg-brass-tint px-3 py-1.5 text-brass">
-      You had not saved this when you left. It stands here as you left it.
+      This isn’t saved yet. It stands here as you left it.
       <button
         type="button"
         onClick={onDiscard}

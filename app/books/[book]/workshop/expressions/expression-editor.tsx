@@ -47,7 +47,12 @@ export function ExpressionEditor(props: Props) {
     view.current = made
     if (latest.current.autoFocus) made.focus()
     const letGo = closeOffersFirst(made)
+    // A label leads to boxes by itself, but not to an editor.
+    const label = document.querySelector(`label[for="${CSS.escape(latest.current.id)}"]`)
+    const focus = () => made.focus()
+    label?.addEventListener('click', focus)
     return () => {
+      label?.removeEventListener('click', focus)
       letGo()
       made.destroy()
     }

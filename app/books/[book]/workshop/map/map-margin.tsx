@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { type Area, findField, findTable, type Table } from '@/core/book'
+import { type Area, findField, findTable, type Remark, type Table } from '@/core/book'
 import { type Dependency, sayDependency, type traceOf } from '@/core/map'
 import { counted } from '@/core/words'
 import { freshId } from '@/ui/ids'
@@ -34,6 +34,7 @@ export function MapMargin(props: Props) {
     <>
       <WholeNote sheet={props.sheet} />
       <Areas />
+      <Notes />
       <UnmetNote book={book} id={id} />
     </>
   )
@@ -84,6 +85,25 @@ function Areas() {
         ))}
       </ul>
       {open && <AreaDialog area={open} tables={open.tables} onClose={() => setOpen(undefined)} />}
+    </section>
+  )
+}
+
+function Notes() {
+  const { book } = useWorkshop()
+  const [open, setOpen] = useState<Remark>()
+  if (book.remarks.length === 0) return null
+  return (
+    <section aria-label="Notes" className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]">
+      <h3 className="font-bold">Notes</h3>
+      <ul>
+        {book.remarks.map((remark) => (
+          <li key={remark.id} className="truncate">
+            <WordButton onClick={() => setOpen(remark)}>{remark.text}</WordButton>
+          </li>
+        ))}
+      </ul>
+      {open && <RemarkDialog remark={open} onClose={() => setOpen(undefined)} />}
     </section>
   )
 }

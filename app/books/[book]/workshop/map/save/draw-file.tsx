@@ -95,17 +95,20 @@ async function typefaces(): Promise<string> {
       if (!address) return ''
       const answer = await fetch(new URL(address, rule.parentStyleSheet?.href ?? location.href))
       const range = rule.style.getPropertyValue('unicode-range')
-      return `@font-face{font-family:'${family}';font-weight:200 800;${range ? `unicode-range:${range};` : ''}src:url(data:font/woff2;base64,${base64(await answer.arrayBuffer())}) format('woff2')}`
+      return `@font-face{font-family:'${family}';font-weight:200 800;${range ? `unicode-range:${range};` : ''}src:url(${await asAddress(new Blob([await answer.arrayBuffer()], { type: 'font/woff2' }))}) format('woff2')}`
     }),
   )
   return faces.join('')
 }
 
-function base64(bytes: ArrayBuffer): string {
-  let text = ''
-  for (const byte of new Uint8Array(bytes)) text += String.fromCharCode(byte)
-  return btoa(text)
-}
+/** A file's contents as an address that carries them. */
+const asAddress = (blob: Blob) =>
+  new Promise<string>((resolve, reject) => {
+    const reader = new FileReader()
+    reader.onload = () => resolve(reader.result as string)
+    reader.onerror = () => reject(new Error('A typeface could not be read.'))
+    reader.readAsDataURL(blob)
+  })
 
 /** Hands a file to whoever is at the screen. */
 export function handOver(blob: Blob, name: string): void {

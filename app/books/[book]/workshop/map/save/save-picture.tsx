@@ -130,7 +130,7 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
                 onChange={(event) => setTitle(event.target.value)}
               />
             </Labelled>
-            <Labelled label="Drawn for" htmlFor="map-author">
+            <Labelled label="Author" htmlFor="map-author">
               <TextBox
                 id="map-author"
                 maxLength={120}
