@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { type Area, findField, findTable, type Remark, type Table } from '@/core/book'
 import { type Dependency, sayDependency, type traceOf } from '@/core/map'
 import { counted } from '@/core/words'
+import { remarkBox } from '@/ui/drawing/map/ground-drawing'
 import { freshId } from '@/ui/ids'
 import { Button, ChoiceBox, Note, WordButton } from '@/ui/kit'
 import { UnmetNote } from '../needs-met'
@@ -45,7 +46,8 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
   const [writing, setWriting] = useState(false)
   if (!sheet) return null
   const { cards, lines, drawn } = sheet
-  const lowest = Math.max(0, ...[...drawn.boxes.values()].map((box) => box.y + box.height))
+  const lowestCard = Math.max(0, ...[...drawn.boxes.values()].map((box) => box.y + box.height)) / drawn.factor
+  const lowestNote = Math.max(0, ...book.remarks.map((remark) => remarkBox(remark)).map((box) => box.y + box.height))
   const unsaid = lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0) - drawn.labels.length
   return (
     <>
@@ -62,7 +64,7 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
       {writing && (
         <RemarkDialog
           isNew
-          remark={{ id: freshId(), text: '', x: 0, y: (lowest + 40 + book.remarks.length * 20) / drawn.factor }}
+          remark={{ id: freshId(), text: '', x: 0, y: Math.max(lowestCard, lowestNote) + 40 }}
           onClose={() => setWriting(false)}
         />
       )}
