@@ -69,6 +69,6 @@ export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure
       await plain.commit()
     }
   }
-  const times = await turnByTurn(3, { ours, bare })
+  const times = await turnByTurn(5, { ours, bare })
   return [{ what: `saving ${visits} visits one by one`, ours: times.ours, plain: times.bare, aim }]
 }

@@ -117,9 +117,13 @@ export interface Transaction {
 /** Runs statements in one transaction; what throws takes all of them back. */
 export const transact = <T>(db: Database, work: (transaction: Transaction) => Promise<T>): Promise<T> =>
   onConnection(db, undefined, async (connection) => {
-    await connection.beginTransaction()
+    // A connection carries out one statement after the other, so the first needn't wait for the answer to this.
+    const begun = connection.beginTransaction()
+    // Without a transaction nothing may be written, so nothing more gets through.
+    begun.catch(() => connection.destroy())
     try {
       const value = await work({ connection })
+      await begun
       await connection.commit()
       return value
     } catch (cause) {

@@ -16,7 +16,19 @@ export interface Unfrozen {
   readonly becomes: string
 }
 
-const freezable = (live: Live, tableId: string): Unfrozen[] =>
+// Designs don't change while they are open, and every save asks.
+const known = new WeakMap<Live['book'], Map<string, readonly Unfrozen[]>>()
+
+function freezable(live: Live, tableId: string): readonly Unfrozen[] {
+  const ofBook = known.get(live.book) ?? new Map<string, readonly Unfrozen[]>()
+  known.set(live.book, ofBook)
+  const place = `${live.schema} ${tableId}`
+  const facts = ofBook.get(place) ?? freezableIn(live, tableId)
+  ofBook.set(place, facts)
+  return facts
+}
+
+const freezableIn = (live: Live, tableId: string): Unfrozen[] =>
   tableOf(live.book, tableId).fields.flatMap((field) => {
     const made = field.freezes === undefined ? undefined : derivedOf(live.book, field.id)
     if (!made || 'because' in made || !made.freezes) return []
@@ -49,7 +61,7 @@ export async function unfrozen(
   ref: string | null,
   values: Values,
   transaction: Transaction,
-): Promise<Unfrozen[]> {
+): Promise<readonly Unfrozen[]> {
   const all = freezable(live, tableId)
   const key = ref === null ? undefined : keyParams(live, tableId, ref)
   if (all.length === 0) return all

@@ -156,11 +156,21 @@ async function write(
   const without = await leftWithout(db, live, losing, transaction)
   if (without) throw new At({ ...noProblems, whole: [without] })
   await freeze(db, live, request.table, ref, freezing, transaction)
-  refuseBroken(await asking.broken(request.despite), places)
   const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
-  const record = await readRecord(db, live, request.table, ref, transaction, sentOnly)
+  // Nothing is written any more: what is read back needn't wait until the rules are asked.
+  const [broken, record] = await bothSettled(
+    asking.broken(request.despite),
+    readRecord(db, live, request.table, ref, transaction, sentOnly),
+  )
+  refuseBroken(broken, places)
   if (!record.ok) throw new Error('Expected the record that was just saved.')
   return record.value
+}
+
+/** Both answers, or the first failure once both have come to their end: the connection is needed afterwards. */
+async function bothSettled<A, B>(one: Promise<A>, other: Promise<B>): Promise<[A, B]> {
+  await Promise.allSettled([one, other])
+  return Promise.all([one, other])
 }
 
 async function placed<T>(
