@@ -13,7 +13,7 @@ const needs = {
   demo: database,
   dev: database,
   test: [...database, ...browser],
-  bench: database,
+  bench: [...database, ...browser],
   screenshots: [...database, ...browser],
 }
 

@@ -43,6 +43,8 @@ export type RecordProblem =
   | { readonly kind: 'key-fixed'; readonly field: string }
   | { readonly kind: 'changed-meanwhile'; readonly by: string }
   | { readonly kind: 'database-refused' }
+  /** In megabytes: what is free, and what must stay so. */
+  | { readonly kind: 'disk-full'; readonly free: number; readonly least: number }
   | { readonly kind: 'file-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-not-picture'; readonly name: string }
   | { readonly kind: 'no-such-file' }

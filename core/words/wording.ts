@@ -98,6 +98,8 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return 'The file did not arrive whole. Choose it again.'
     case 'not-open':
       return `${problem.book} has not been opened yet. Open it in the Workshop first.`
+    case 'disk-full':
+      return `The disk on which Hearth Table keeps its records is nearly full: ${problem.free} MB are free, and ${problem.least} MB must stay so. Nothing can be saved until there is room again. What you typed is still here; tell whoever looks after this computer.`
     case 'not-allowed':
       return 'Your sign-in does not allow this. Ask the administrator of this book.'
   }

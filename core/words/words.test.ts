@@ -88,6 +88,7 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'already-started': { kind: 'already-started' },
   'last-administrator': { kind: 'last-administrator' },
   'signed-out': { kind: 'signed-out' },
+  'disk-full': { kind: 'disk-full', free: 12, least: 64 },
   unexpected: { kind: 'unexpected' },
 }
 

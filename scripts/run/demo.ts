@@ -13,7 +13,9 @@ await runScript(async (later) => {
   let url = ''
   later(claim(folder, () => url))
   const own = process.env.HEARTH_DATABASE_URL
-  const database = own ? { url: own, stop: async () => undefined } : await startPrivateDatabase(folder, { fresh })
+  const database = own
+    ? { url: own, stop: async () => undefined }
+    : await startPrivateDatabase(folder, { fresh, keepUp: true })
   later(() => database.stop())
   const databaseUrl = own ?? `${database.url}/hearth`
   // Loaded only now: what is imported reads the address of the database when it first connects.

@@ -14,7 +14,7 @@ await runScript(async (later) => {
   const own = process.env.HEARTH_DATABASE_URL
   const database = own
     ? { url: own, stop: async () => undefined }
-    : await startPrivateDatabase(folder, { fresh: process.argv.includes('--fresh') })
+    : await startPrivateDatabase(folder, { fresh: process.argv.includes('--fresh'), keepUp: true })
   later(() => database.stop())
   const port = await freePort(Number(process.env.HEARTH_PORT ?? 4320))
   const application = await startApplication({

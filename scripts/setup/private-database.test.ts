@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { connect, select } from '@/server/database'
+import { refuseFullDisk } from './database-process'
 import { freePort } from './free-port'
 import { claim } from './one-at-a-time'
 import { startPrivateDatabase } from './private-database'
@@ -49,6 +50,28 @@ test('a database whose starter was killed is stopped before a new one starts', a
   const server = await startPrivateDatabase(folder, { relaxed: true })
   expect(() => process.kill(pid, 0)).toThrow()
   await server.stop()
+})
+
+test('a database that dies is started again at the same address, with all that was saved', async () => {
+  const server = await startPrivateDatabase(folder, { relaxed: true, keepUp: true })
+  const db = await connect(`${server.url}/kept`)
+  await db.sequelize.query('CREATE TABLE kept.thing (id INT PRIMARY KEY)')
+  await db.sequelize.query('INSERT INTO kept.thing VALUES (1)')
+  process.kill(Number(readFileSync(join(folder, 'database.pid'), 'utf8')), 'SIGKILL')
+  const count = () => select<{ id: number }>(db, 'SELECT id FROM kept.thing').catch(() => undefined)
+  await expect.poll(count, { timeout: 30_000, interval: 200 }).toEqual([{ id: 1 }])
+  await db.sequelize.close()
+  await server.stop()
+  await new Promise((done) => setTimeout(done, 2500))
+  // Stopped by hand it stays so.
+  await expect(connect(`${server.url}/kept`)).rejects.toThrow()
+})
+
+test('a disk without room is told before anything is begun', () => {
+  expect(() => refuseFullDisk(folder, 1_000_000_000)).toThrow(
+    /^The disk is full: \d+ MB are free, and the database needs 1000000000 MB to start\./,
+  )
+  expect(() => refuseFullDisk(folder, 1)).not.toThrow()
 })
 
 test('a broken data folder is met with a sentence and the way on', async () => {

@@ -2,6 +2,7 @@ import { apply, type Book, type Edit, faultsOf, invertAll, make, sayEdit, type S
 import { fail, type Json, ok, type Result, sameJson } from '@/core/words'
 import type { BookRow, Catalogue, EditRow } from '../catalogue'
 import { stamp } from '../clock'
+import { roomProblem } from '../disk-room'
 import type { Transaction } from 'sequelize'
 import { storedBook } from './shelf'
 
@@ -150,11 +151,13 @@ async function takeBack(
 }
 
 /** Everything that changes a book goes through here: one at a time, on the newest revision, all or nothing. */
-function onNewest<T>(
+async function onNewest<T>(
   db: Catalogue,
   bookId: string,
   change: (row: BookRow, transaction: Transaction) => Promise<Result<T>>,
 ): Promise<Result<T>> {
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   return db.sequelize.transaction(async (transaction) => {
     const row = await db.books.findByPk(bookId, { transaction, lock: transaction.LOCK.UPDATE })
     return row ? change(row.get({ plain: true }), transaction) : fail({ kind: 'gone', what: 'book' })

@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '@/core/words'
 import type { BookRow, Catalogue, Role } from '../catalogue'
 import { stamp } from '../clock'
 import { select } from '../database'
+import { roomProblem } from '../disk-room'
 import { newId } from '../ids'
 import type { Account } from '../people'
 
@@ -44,6 +45,8 @@ export async function makeBook(db: Catalogue, account: Account, typed: string): 
   if (!account.makesBooks) return fail({ kind: 'not-allowed' })
   if (!name) return fail({ kind: 'name-blank', what: 'book' })
   if (name.length > limits.nameLength) return fail({ kind: 'name-too-long', what: 'book', limit: limits.nameLength })
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   return ok(await addBook(db, account, emptyBook(name, plainLook)))
 }
 

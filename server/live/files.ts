@@ -5,6 +5,7 @@ import { findField } from '@/core/book'
 import { ownTable, quoteName } from '@/core/names'
 import { fail, ok, type Result } from '@/core/words'
 import { type Database, run, select } from '../database'
+import { roomProblem } from '../disk-room'
 import type { Live } from './live'
 
 export interface StoredFile {
@@ -28,6 +29,8 @@ export async function storeFile(
 ): Promise<Result<StoredFile>> {
   const field = findField(live.book, fieldId)?.field
   if (!field || field.kind !== 'file') return fail({ kind: 'gone', what: 'field' })
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   const megabytes = field.megabytes ?? 10
   if (contents.length === 0) return fail({ kind: 'no-such-file' })
   if (contents.length > megabytes * 1024 * 1024) return fail({ kind: 'file-too-big', megabytes })

@@ -7,6 +7,7 @@ import { findBook, type StoredBook, storedBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
 import { run, select, transact } from '../database'
+import { roomProblem } from '../disk-room'
 import { log } from '../log'
 import { rulesBroken } from './breakers'
 import { resumeOpening } from './journal'
@@ -45,6 +46,8 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
 export async function openBook(db: Catalogue, bookId: string, accountId: string): Promise<Result<OpeningSheet>> {
   const stored = await findBook(db, bookId)
   if (!stored) return fail({ kind: 'gone', what: 'book' })
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   await resumeOpenings(db, bookId)
   const current = (await findBook(db, bookId)) ?? stored
   const sheet = await openingSheet(db, current)

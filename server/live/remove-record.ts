@@ -4,6 +4,7 @@ import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { type Database, select, transact, type Transaction } from '../database'
+import { roomProblem } from '../disk-room'
 import { Asking } from './asking'
 import { holdLosing, leftWithout, type Losing } from './at-least-one'
 import { type Live, namesOf } from './live'
@@ -115,6 +116,8 @@ export async function removeRecord(
   rev: number,
 ): Promise<Result<string>> {
   const name = tableOf(live.book, tableId).name
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   try {
     return await transact(db, async (transaction) => {
       const held = await holdRow(db, live, tableId, ref, transaction)

@@ -5,6 +5,7 @@ import { checkRecord, type Problems, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { transact, type Transaction } from '../database'
+import { roomProblem } from '../disk-room'
 import type { Live } from './live'
 import { Asking } from './asking'
 import { leftWithout, type Losing } from './at-least-one'
@@ -33,6 +34,8 @@ class Conflict extends Error {
 /** Saves a record with its inset rows: all of it or nothing, checked by the same code as the form. */
 export async function saveRecord(db: Catalogue, live: Live, who: string, request: SaveRequest): Promise<SaveOutcome> {
   if (!findTable(live.book, request.table)) return refusedWhole({ kind: 'gone', what: 'table' })
+  const full = await roomProblem(db)
+  if (full) return refusedWhole(full)
   const checked = check(live, request)
   if ('whole' in checked) return { kind: 'refused', problems: checked }
   for (let attempt = 0; ; attempt++) {

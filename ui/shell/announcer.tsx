@@ -9,6 +9,7 @@ export function Announcer() {
       position="bottom-center"
       duration={6000}
       closeButton
+      style={{ fontFamily: 'inherit' }}
       toastOptions={{
         unstyled: true,
         classNames: {

@@ -96,7 +96,7 @@ export class BookStore {
       const { edit, steps } = this.pending[0]!
       const seen = firstSets(steps).map(({ id, key, from }) => ({ id, key, from: from as never }))
       const result = await this.ways.save({ edit, seen, base: this.revision }).catch(() => undefined)
-      if (!result || (!result.ok && ['signed-out', 'unexpected'].includes(result.problem.kind))) {
+      if (!result || (!result.ok && ['signed-out', 'unexpected', 'disk-full'].includes(result.problem.kind))) {
         if (result && !result.ok) this.ways.refused(result.problem)
         this.show(this.state.book, true)
         await new Promise((done) => setTimeout(done, 3000))

@@ -45,7 +45,8 @@ export function WorkshopRoom({
         undo: () => undoEdit(id, null),
         redo: () => redoEdit(id, null),
         back: (revision) => backTo(id, { revision }),
-        refused: (problem) => toast(wordProblem(problem)),
+        // While an edit is tried again and again, what is in its way is said once.
+        refused: (problem) => toast(wordProblem(problem), { id: problem.kind }),
         said: (words) => toast(words),
       }),
   )
@@ -136,7 +137,7 @@ function SaveState({
   history: string
   onHistory: (to: string) => void
 }) {
-  const saved = cutOff ? 'Not saved yet: no connection' : waiting > 0 ? 'Saving …' : 'Saved'
+  const saved = cutOff ? 'Not saved yet, trying again …' : waiting > 0 ? 'Saving …' : 'Saved'
   const rest = opened
     ? since === 0
       ? ' · as opened'
