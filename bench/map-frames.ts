@@ -58,28 +58,9 @@ export async function benchFrames(databaseUrl: string): Promise<void> {
     process.stdout.write(
       `\na map of 100 tables and 160 links stands ${Date.now() - started} ms after it was asked for\n`,
     )
-    const card = await browser.see('.react-flow__node')
-    const pen = () => browser.driver.actions({ async: true })
-    const drag = pen().move({ origin: card }).press()
-    for (const [x, y] of [
-      [200, 40],
-      [-150, 60],
-      [90, -120],
-      [-60, 50],
-    ] as const)
-      drag.move({ origin: 'pointer' as never, x, y, duration: 500 })
-    await told(browser, 'dragging a card', () => drag.release().perform())
+    await told(browser, 'dragging a card', dragging)
     await open()
-    await told(browser, 'zooming', async () => {
-      for (let turn = 0; turn < 40; turn++)
-        await browser.command('Input.dispatchMouseEvent', {
-          type: 'mouseWheel',
-          x: 500,
-          y: 450,
-          deltaX: 0,
-          deltaY: turn < 20 ? -60 : 60,
-        })
-    })
+    await told(browser, 'zooming', zooming)
   } finally {
     await browser.end()
     await running.stop()
@@ -87,16 +68,57 @@ export async function benchFrames(databaseUrl: string): Promise<void> {
   }
 }
 
+// Both run in the page and move the mouse in every frame, which is more than a hand does. A driver's own mouse
+// moves a few times a second only, and what isn't moved isn't drawn.
+
+/** Drags the card in the middle about for two seconds. */
+const dragging = `
+  const done = arguments[0]
+  const frame = document.querySelector('.react-flow').getBoundingClientRect()
+  const away = (one) => {
+    const { x, y } = one.getBoundingClientRect()
+    return Math.hypot(x - frame.x - frame.width / 2, y - frame.y - frame.height / 2)
+  }
+  const [card] = [...document.querySelectorAll('.react-flow__node')].sort((a, b) => away(a) - away(b))
+  const { x, y, width, height } = card.getBoundingClientRect()
+  const send = (type, to, dx, dy) =>
+    to.dispatchEvent(
+      new MouseEvent(type, { bubbles: true, cancelable: true, view: window, clientX: x + width / 2 + dx, clientY: y + height / 2 + dy, buttons: 1 }),
+    )
+  send('mousedown', card, 0, 0)
+  const begun = performance.now()
+  performance.mark('begun')
+  const step = (now) => {
+    const turn = (now - begun) / 300
+    send('mousemove', window, 130 * Math.sin(turn), 90 * Math.sin(turn * 1.4))
+    if (now - begun < 2000) requestAnimationFrame(step)
+    else (performance.mark('ended'), send('mouseup', window, 0, 0), done())
+  }
+  requestAnimationFrame(step)`
+
+/** Turns the wheel there and back for two seconds. */
+const zooming = `
+  const done = arguments[0]
+  const pane = document.querySelector('.react-flow__pane')
+  const { x, y, width, height } = pane.getBoundingClientRect()
+  const begun = performance.now()
+  performance.mark('begun')
+  const step = (now) => {
+    const deltaY = now - begun < 1000 ? -14 : 14
+    const at = { clientX: x + width / 2, clientY: y + height / 2, deltaY }
+    pane.dispatchEvent(new WheelEvent('wheel', { bubbles: true, cancelable: true, view: window, ...at }))
+    if (now - begun < 2000) requestAnimationFrame(step)
+    else (performance.mark('ended'), done())
+  }
+  requestAnimationFrame(step)`
+
 interface Traced {
   readonly message: { readonly method: string; readonly params: { readonly name?: string; readonly ts?: number } }
 }
 
-async function told(browser: Browser, what: string, act: () => Promise<unknown>): Promise<void> {
-  const mark = (name: string) => browser.driver.executeScript(`performance.mark('${name}')`)
+async function told(browser: Browser, what: string, act: string): Promise<void> {
   await browser.driver.manage().logs().get('performance')
-  await mark('begun')
-  await act()
-  await mark('ended')
+  await browser.driver.executeAsyncScript(act)
   // Leaving the page makes the browser hand over its trace.
   await browser.driver.get('about:blank')
   const entries = await browser.driver.manage().logs().get('performance')
@@ -108,18 +130,12 @@ async function told(browser: Browser, what: string, act: () => Promise<unknown>)
   const when = (name: string) => events.find((event) => event.name === name)?.at ?? NaN
   const [begun, ended] = [when('begun'), when('ended')]
   const frames = events
-    .filter(({ name, at }) => name === 'AnimationFrame::Presentation' && at >= begun && at <= ended)
+    .filter(({ name, at }) => name === 'DirectRenderer::DrawFrame' && at >= begun && at <= ended)
     .map(({ at }) => at)
     .sort((a, b) => a - b)
-  // Where nothing moves, nothing is drawn.
-  const gaps = frames
-    .slice(1)
-    .map((at, place) => at - frames[place]!)
-    .filter((gap) => gap > 0 && gap < 250)
-    .sort((a, b) => a - b)
-  const rate = gaps.length > 0 ? (1000 * gaps.length) / gaps.reduce((sum, gap) => sum + gap, 0) : 0
-  const late = gaps[Math.floor(gaps.length * 0.95)] ?? 0
+  const gaps = frames.slice(1).map((at, place) => at - frames[place]!)
+  const slow = gaps.filter((gap) => gap > 25).length
   process.stdout.write(
-    `${what.padEnd(20)} ${rate.toFixed(0)} frames a second over ${frames.length}, 95 in 100 within ${late.toFixed(1)} ms\n`,
+    `${what.padEnd(20)} ${((1000 * frames.length) / (ended - begun)).toFixed(0)} frames a second, ${slow} of ${frames.length} late, the longest after ${Math.max(...gaps).toFixed(0)} ms\n`,
   )
 }

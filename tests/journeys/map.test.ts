@@ -99,9 +99,12 @@ const placeOf = async (id: string) => numbers(await spotOf(id)) as [number, numb
 test('a line drawn from card to card asks the two questions there and then', async () => {
   await browser.answer('What stands on a card', 'Names')
   await laid()
-  const from = await browser.driver.findElement({
-    css: '.react-flow__node[data-id="ticket"] .react-flow__handle-right',
-  })
+  // A card has its dot while one points at it.
+  await browser.driver
+    .actions()
+    .move({ origin: await card('ticket') })
+    .perform()
+  const from = await browser.see('.react-flow__node[data-id="ticket"] .react-flow__handle-right')
   const to = await card('fuel')
   await browser.driver
     .actions()

@@ -54,7 +54,7 @@ export class Browser {
     if (traced) {
       preferences.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL)
       // The driver knows fewer of these than the types ask for.
-      const wish = { traceCategories: 'devtools.timeline,devtools.timeline.frame,blink.user_timing' }
+      const wish = { traceCategories: 'blink.user_timing,viz' }
       options.setPerfLoggingPrefs(wish as Parameters<Options['setPerfLoggingPrefs']>[0])
     }
     options.setLoggingPrefs(preferences)

@@ -3,12 +3,11 @@
 import { ViewportPortal } from '@xyflow/react'
 import { memo } from 'react'
 import type { Area } from '@/core/book'
-import type { Bow, Box } from '@/core/map'
+import { around, type Bow, type Box, inflated } from '@/core/map'
 import { BowDrawing } from '@/ui/drawing/map/bow-drawing'
 import { AreaDrawing } from '@/ui/drawing/map/ground-drawing'
 import { LabelDrawing, LineDrawing, roundedPath } from '@/ui/drawing/map/line-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
-import { useIsFar } from './far'
 import { quickWay } from './quick-way'
 import type { DrawnSheet } from './use-map'
 
@@ -22,22 +21,29 @@ interface Props {
   /** The tables that are looked at; all where nothing is chosen. */
   readonly near: ReadonlySet<string> | undefined
   readonly chosen: ReadonlySet<string>
+  /** Seen from so far off that words can't be read. */
+  readonly far: boolean
 }
 
 const layer = { position: 'absolute', overflow: 'visible', pointerEvents: 'none' } as const
 
 /** Everything on the map but the cards: grounds behind them, lines between them, bows over them. */
-export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen }: Props) {
+export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen, far }: Props) {
+  const ground = inflated(around([...sheet.drawn.boxes.values()]) ?? { x: 0, y: 0, width: 0, height: 0 }, 400)
   const boxes = moved.size === 0 ? sheet.drawn.boxes : new Map([...sheet.drawn.boxes, ...moved])
   return (
     <ViewportPortal>
       <svg width={1} height={1} aria-hidden style={{ ...layer, zIndex: -1 }}>
+        {/* A ground for everything: what lies on one sheet a browser draws as one, not card by card. */}
+        <rect {...ground} fill={screenTheme.ground} />
         {areas.map((area) => (
           <AreaDrawing key={area.id} area={area} boxes={boxes} theme={screenTheme} />
         ))}
       </svg>
       <svg width={1} height={1} aria-hidden style={layer}>
-        {showsLinks && <Lines sheet={sheet} near={near} chosen={chosen} without={[...moved.keys()].join(' ')} />}
+        {showsLinks && (
+          <Lines sheet={sheet} near={near} chosen={chosen} far={far} without={[...moved.keys()].join(' ')} />
+        )}
         {bows.map((bow) => (
           <BowDrawing key={bow.dependency.id} bow={bow} theme={screenTheme} />
         ))}
@@ -51,7 +57,7 @@ export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen 
   )
 }
 
-type LinesProps = Pick<Props, 'sheet' | 'near' | 'chosen'> & {
+type LinesProps = Pick<Props, 'sheet' | 'near' | 'chosen' | 'far'> & {
   /** The cards that are being moved, as one text, so that their moving draws nothing else again. */
   readonly without: string
 }
@@ -59,8 +65,7 @@ type LinesProps = Pick<Props, 'sheet' | 'near' | 'chosen'> & {
 const fadedBy = (near: ReadonlySet<string> | undefined, one: string, many: string) =>
   near !== undefined && !(near.has(one) && near.has(many)) ? 0.15 : undefined
 
-const Lines = memo(function Lines({ sheet, near, chosen, without }: LinesProps) {
-  const far = useIsFar()
+const Lines = memo(function Lines({ sheet, near, chosen, far, without }: LinesProps) {
   const { lines, drawn } = sheet
   const moving = new Set(without.split(' '))
   const labels = new Map<string, (typeof drawn.labels)[number][]>()

@@ -9,6 +9,10 @@ export interface MapLook {
   /** Fields that are pointed out. */
   readonly lit: ReadonlySet<string> | undefined
   readonly pinned: ReadonlySet<string>
+  /** Seen from so far off that only names can be read. */
+  readonly far: boolean
+  /** The table from which a tie is being drawn. */
+  readonly tying: string | undefined
   readonly onRow: (field: string) => void
 }
 

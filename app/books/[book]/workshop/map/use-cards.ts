@@ -1,55 +1,18 @@
 'use client'
 
-import { type Node, type NodeChange, useNodesState } from '@xyflow/react'
-import { useCallback, useEffect, useMemo } from 'react'
+import { type Node, useReactFlow } from '@xyflow/react'
+import { useEffect } from 'react'
 import type { Remark } from '@/core/book'
-import type { Box } from '@/core/map'
 import { remarkBox } from '@/ui/drawing/map/ground-drawing'
 import type { DrawnSheet } from './use-map'
 
-export interface Cards {
-  readonly nodes: Node[]
-  readonly onChanges: (changes: NodeChange[]) => void
-  /** The tables whose cards are chosen. */
-  readonly chosen: ReadonlySet<string>
-  readonly choose: (table: string | undefined) => void
-  /** Where some cards are at this moment. */
-  readonly boxesNow: (ids: ReadonlySet<string>) => Map<string, Box>
-}
-
-/** Cards and notes as what can be moved and chosen, as the newest drawing has them. */
-export function useCards(sheet: DrawnSheet | undefined, remarks: readonly Remark[]): Cards {
-  const [nodes, setNodes, onChanges] = useNodesState<Node>([])
+/** Puts cards and notes on the map as the newest drawing has them; what is chosen stays so. */
+export function useCards(sheet: DrawnSheet | undefined, remarks: readonly Remark[]): void {
+  const { setNodes } = useReactFlow()
   useEffect(() => {
     if (sheet)
       setNodes((before) => nodesOf(sheet, remarks, new Set(before.filter((one) => one.selected).map((one) => one.id))))
   }, [sheet, remarks, setNodes])
-
-  // As a text, so that moving a card doesn't look like choosing another.
-  const selection = nodes
-    .filter((node) => node.selected && node.type === 'card')
-    .map((node) => node.id)
-    .join(' ')
-  const chosen = useMemo(() => new Set(selection.split(' ').filter(Boolean)), [selection])
-  const choose = useCallback(
-    (table: string | undefined) =>
-      setNodes((before) =>
-        before.map((node) =>
-          Boolean(node.selected) === (node.id === table) ? node : { ...node, selected: node.id === table },
-        ),
-      ),
-    [setNodes],
-  )
-  const boxesNow = useCallback(
-    (ids: ReadonlySet<string>) =>
-      new Map(
-        nodes.flatMap((node): [string, Box][] =>
-          ids.has(node.id) ? [[node.id, { ...node.position, width: node.width ?? 0, height: node.height ?? 0 }]] : [],
-        ),
-      ),
-    [nodes],
-  )
-  return { nodes, onChanges, chosen, choose, boxesNow }
 }
 
 function nodesOf({ cards, drawn }: DrawnSheet, remarks: readonly Remark[], selected: ReadonlySet<string>): Node[] {

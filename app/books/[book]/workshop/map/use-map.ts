@@ -32,6 +32,8 @@ export interface LaidMap {
   readonly kept: (boxes: ReadonlyMap<string, { readonly x: number; readonly y: number }>) => Spots
   /** Lays everything out again that wasn't put somewhere. */
   readonly again: () => void
+  /** How often that was done before this drawing. */
+  readonly turn: number
 }
 
 /**
@@ -40,7 +42,7 @@ export interface LaidMap {
  */
 export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
   const [turn, setTurn] = useState(0)
-  const [sheet, setSheet] = useState<DrawnSheet & { readonly shape: string }>()
+  const [sheet, setSheet] = useState<DrawnSheet & { readonly shape: string; readonly turn: number }>()
   const { detail, sense } = reading
   const cards = useMemo(() => mapCards(book, { detail, sense }), [book, detail, sense])
   const lines = useMemo(() => mapLines(book, { detail, sense }), [book, detail, sense])
@@ -59,7 +61,7 @@ export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
     void drawMapApart({ cards, lines, spots: known, resized: !isPlain({ detail, sense }) }).then((drawn) => {
       if (ended) return
       if (isPlain({ detail, sense })) remember(id, drawn.boxes)
-      setSheet({ reading: { detail, sense }, cards, lines, drawn, shape })
+      setSheet({ reading: { detail, sense }, cards, lines, drawn, shape, turn })
     })
     return () => {
       ended = true
@@ -77,7 +79,7 @@ export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
     localStorage.removeItem(placeOf(id))
     setTurn((before) => before + 1)
   }, [id])
-  return { sheet, busy: sheet?.shape !== shape, kept, again }
+  return { sheet, busy: sheet?.shape !== shape, kept, again, turn: sheet?.turn ?? 0 }
 }
 
 const placeOf = (id: string) => `hearth-map-${id}`

@@ -1,11 +1,12 @@
 'use client'
 
-import type { NodeChange } from '@xyflow/react'
+import { type NodeChange, useReactFlow } from '@xyflow/react'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { Box, Point } from '@/core/map'
+import type { Box } from '@/core/map'
 import { useWorkshop } from '../workshop-context'
-import type { Cards } from './use-cards'
+import { boxOf } from './use-chosen'
 import type { DrawnSheet, LaidMap } from './use-map'
+import { usePlace } from './use-place'
 
 const noMoves: ReadonlyMap<string, Box> = new Map()
 /** The arrow keys move without a drag; what they did is kept when they rest so long, in milliseconds. */
@@ -17,25 +18,19 @@ interface Moves {
 }
 
 /** What is being moved by hand, and keeping it where it is put. */
-export function useMoves({ sheet, kept }: LaidMap, { onChanges, boxesNow }: Cards) {
+export function useMoves(laid: LaidMap) {
+  const { sheet, kept } = laid
+  const { getNode } = useReactFlow()
   const { book, edit } = useWorkshop()
   const [moves, setMoves] = useState<Moves>()
   // Once it is drawn anew, everything has its way again.
   const moved = moves && moves.of === sheet ? moves.boxes : noMoves
 
-  /** The first time a card is put somewhere all of them are kept where they are, so that none moves by itself. */
-  const place = useCallback(
-    (points: ReadonlyMap<string, Point>) => {
-      if (!sheet || points.size === 0) return
-      const unplaced = book.tables.some(({ id, spot }) => !spot && sheet.drawn.boxes.has(id))
-      const all = unplaced ? new Map<string, Point>([...sheet.drawn.boxes, ...points]) : points
-      edit({ kind: 'placeTables', spots: Object.entries(kept(all)).map(([table, spot]) => ({ table, ...spot })) })
-    },
-    [sheet, book.tables, kept, edit],
-  )
-
+  const place = usePlace(laid)
   const settled = useRef(() => {})
+  const shown = useRef(sheet)
   useEffect(() => {
+    shown.current = sheet
     settled.current = () => {
       const remarks = new Set(book.remarks.map(({ id }) => id))
       for (const [id, spot] of Object.entries(kept(moved)))
@@ -51,25 +46,24 @@ export function useMoves({ sheet, kept }: LaidMap, { onChanges, boxesNow }: Card
   })
 
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const moving = (changes: NodeChange[]) => {
-    onChanges(changes)
-    const at = new Map(
-      changes.flatMap((change) =>
-        change.type === 'position' && change.position ? [[change.id, change.position] as const] : [],
-      ),
-    )
-    if (at.size > 0) {
-      const now = boxesNow(new Set(at.keys()))
+  // Always the same function: a new one would make every card look whether it has changed.
+  const onChanges = useCallback(
+    (changes: NodeChange[]) => {
+      const positions = changes.filter((change) => change.type === 'position')
+      if (positions.length === 0) return
       setMoves((before) => {
-        const next = new Map(before && before.of === sheet ? before.boxes : noMoves)
-        for (const [id, box] of now) next.set(id, { ...box, ...at.get(id) })
-        return { of: sheet, boxes: next }
+        const of = shown.current
+        const next = new Map(before && before.of === of ? before.boxes : noMoves)
+        for (const { id, position } of positions) {
+          const node = position && getNode(id)
+          if (node) next.set(id, boxOf({ ...node, position }))
+        }
+        return { of, boxes: next }
       })
-    }
-    const positions = changes.filter((change) => change.type === 'position')
-    if (positions.length === 0) return
-    clearTimeout(timer.current)
-    if (positions.every(({ dragging }) => !dragging)) timer.current = setTimeout(() => settled.current(), rest)
-  }
-  return { moved, moving, place }
+      clearTimeout(timer.current)
+      if (positions.every(({ dragging }) => !dragging)) timer.current = setTimeout(() => settled.current(), rest)
+    },
+    [getNode],
+  )
+  return { moved, onChanges }
 }

@@ -1,0 +1,158 @@
+'use client'
+
+import { Controls, MiniMap, type Node, ReactFlow, useReactFlow } from '@xyflow/react'
+import { useRouter } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type Bow, step, tableOfField, tablesNear } from '@/core/map'
+import { classNames } from '@/ui/kit'
+import { useWorkshop } from '../workshop-context'
+import { useIsFar } from './far'
+import { MapLayers } from './map-layers'
+import { type MapLook, MapLookContext } from './map-look'
+import { MapCardNode } from './map-node'
+import { RemarkNode } from './remark-node'
+import { useCards } from './use-cards'
+import type { LaidMap } from './use-map'
+import { useMoves } from './use-moves'
+
+const nodeTypes = { card: MapCardNode, remark: RemarkNode }
+const noNodes: Node[] = []
+const grid: [number, number] = [step, step]
+const options = { hideAttribution: true }
+
+/** The table whose card is under the pointer. */
+function tableAt(event: MouseEvent | TouchEvent): string | undefined {
+  const { clientX, clientY } = 'changedTouches' in event ? event.changedTouches[0]! : event
+  const card = document.elementFromPoint(clientX, clientY)?.closest<HTMLElement>('.react-flow__node-card')
+  return card?.dataset.id
+}
+
+interface Props {
+  readonly laid: LaidMap
+  readonly chosen: ReadonlySet<string>
+  /** How many ties away from the chosen table, or the one pointed at, one looks; 0 for the whole map. */
+  readonly lens: number
+  /** What a chosen field leads to. */
+  readonly lit: ReadonlySet<string> | undefined
+  readonly bows: readonly Bow[]
+  readonly showsLinks: boolean
+  readonly onField: (field: string | undefined) => void
+  readonly onTie: (a: string, b: string) => void
+}
+
+/**
+ * The drawing itself, where cards are moved. Apart from the tools and the margin, because everything in here is
+ * drawn again with each step of a card under way.
+ */
+export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, onTie }: Props) {
+  const { id, book } = useWorkshop()
+  const router = useRouter()
+  const { fitView } = useReactFlow()
+  const [pointed, setPointed] = useState<string>()
+  const { sheet, busy } = laid
+  useCards(sheet, book.remarks)
+  const { moved, onChanges } = useMoves(laid)
+  const [moving, setMoving] = useState(false)
+  const far = useIsFar(moving)
+  const [tying, setTying] = useState<string>()
+
+  const centre = lens > 0 ? ([...chosen][0] ?? pointed) : undefined
+  const near = useMemo(() => {
+    if (lit) return new Set([...lit].flatMap((one) => tableOfField(book, one) ?? []))
+    return centre ? tablesNear(book, centre, lens) : undefined
+  }, [book, lit, centre, lens])
+  const look = useMemo((): MapLook => {
+    const pinned = book.tables.flatMap((table) => (table.spot?.pinned ? [table.id] : []))
+    return { near, lit, pinned: new Set(pinned), far, tying, onRow: onField }
+  }, [near, lit, book.tables, far, tying, onField])
+
+  const fitted = useRef('')
+  const shape = sheet ? `${sheet.reading.detail} ${sheet.reading.sense} ${sheet.cards.length} ${laid.turn}` : ''
+  useEffect(() => {
+    if (!shape || fitted.current === shape) return
+    fitted.current = shape
+    // Only once the cards have the sizes of this reading.
+    setTimeout(() => void fitView({ padding: 0.06, maxZoom: 1 }), 60)
+  }, [shape, fitView])
+
+  // All of them stay the same functions: a new one would make every card look whether it has changed.
+  const enter = useCallback((_event: unknown, node: Node) => setPointed(node.id), [])
+  const leave = useCallback(() => setPointed(undefined), [])
+  const toTable = useCallback(
+    (_event: unknown, node: Node) =>
+      node.type === 'card' && router.push(`/books/${id}/workshop/tables?table=${node.id}`),
+    [id, router],
+  )
+  const letField = useCallback(() => onField(undefined), [onField])
+  const beginTie = useCallback(
+    (_event: unknown, { nodeId }: { nodeId: string | null }) => setTying(nodeId ?? undefined),
+    [],
+  )
+  const endTie = useCallback(
+    (event: MouseEvent | TouchEvent, { fromNode }: { fromNode: { id: string } | null }) => {
+      setTying(undefined)
+      const to = tableAt(event)
+      if (fromNode && to) onTie(fromNode.id, to)
+    },
+    [onTie],
+  )
+  const beginMove = useCallback(() => setMoving(true), [])
+  const endMove = useCallback(() => setMoving(false), [])
+  const many = (sheet?.cards.length ?? 0) + book.remarks.length
+
+  return (
+    <div
+      className={classNames('absolute inset-0', moving && 'moving-map')}
+      data-laid={sheet && !busy && moved.size === 0 ? 'yes' : 'no'}
+    >
+      <MapLookContext value={look}>
+        <ReactFlow
+          defaultNodes={noNodes}
+          nodeTypes={nodeTypes}
+          onNodesChange={onChanges}
+          onNodeMouseEnter={lens > 0 ? enter : undefined}
+          onNodeMouseLeave={leave}
+          onNodeDoubleClick={toTable}
+          onPaneClick={letField}
+          onConnectStart={beginTie}
+          onConnectEnd={endTie}
+          snapToGrid
+          snapGrid={grid}
+          deleteKeyCode={null}
+          minZoom={0.05}
+          maxZoom={2}
+          onlyRenderVisibleElements={many > 150}
+          onMoveStart={beginMove}
+          onMoveEnd={endMove}
+          proOptions={options}
+        >
+          {sheet && (
+            <MapLayers
+              sheet={sheet}
+              areas={book.areas}
+              moved={moved}
+              showsLinks={showsLinks}
+              bows={moved.size > 0 ? [] : bows}
+              near={near}
+              chosen={chosen}
+              far={far}
+            />
+          )}
+          <Controls showInteractive={false} position="bottom-right" />
+          {many > 30 && (
+            <MiniMap
+              pannable
+              zoomable
+              position="bottom-left"
+              ariaLabel="The whole map"
+              className="rounded-md border border-ash-3"
+              bgColor="var(--paper)"
+              maskColor="rgb(120 130 125 / 0.18)"
+              nodeColor="var(--ash-4)"
+            />
+          )}
+        </ReactFlow>
+      </MapLookContext>
+    </div>
+  )
+}
