@@ -1,6 +1,6 @@
 'use client'
 
-import { Controls, MiniMap, type Node, ReactFlow, useReactFlow } from '@xyflow/react'
+import { ConnectionLineType, Controls, MiniMap, type Node, ReactFlow, useReactFlow } from '@xyflow/react'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type Bow, step, tableOfField, tablesNear } from '@/core/map'
@@ -18,13 +18,16 @@ import { useMoves } from './use-moves'
 const nodeTypes = { card: MapCardNode, remark: RemarkNode }
 const noNodes: Node[] = []
 const grid: [number, number] = [step, step]
+const tieLine = { stroke: 'var(--spruce)', strokeWidth: 2 }
 const options = { hideAttribution: true }
 
 /** The table whose card is under the pointer. */
 function tableAt(event: MouseEvent | TouchEvent): string | undefined {
   const { clientX, clientY } = 'changedTouches' in event ? event.changedTouches[0]! : event
-  const card = document.elementFromPoint(clientX, clientY)?.closest<HTMLElement>('.react-flow__node-card')
-  return card?.dataset.id
+  const under = document.elementFromPoint(clientX, clientY)
+  // Let go on the dot itself, nothing was meant.
+  if (under?.closest('.react-flow__handle')) return undefined
+  return under?.closest<HTMLElement>('.react-flow__node-card')?.dataset.id
 }
 
 interface Props {
@@ -114,6 +117,9 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
           onNodeMouseLeave={leave}
           onNodeDoubleClick={toTable}
           onPaneClick={letField}
+          connectOnClick={false}
+          connectionLineType={ConnectionLineType.Straight}
+          connectionLineStyle={tieLine}
           onConnectStart={beginTie}
           onConnectEnd={endTie}
           snapToGrid

@@ -5,7 +5,6 @@ import { memo, useEffect, useState } from 'react'
 import type { MapCard } from '@/core/map'
 import { CardDrawing } from '@/ui/drawing/map/card-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
-import { classNames } from '@/ui/kit'
 import { useMapLook } from './map-look'
 
 /** A card to be moved, chosen and tied. From the dot at its right a line is drawn to another card. */
@@ -13,9 +12,10 @@ export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragg
   const { card } = data as { card: MapCard }
   const { near, lit, pinned, far, tying, onRow } = useMapLook()
   const [hovered, setHovered] = useState(false)
+  const isEnd = tying !== undefined && tying !== id && hovered
   return (
     <div
-      className={classNames('relative', tying && tying !== id && 'rounded-lg hover:outline-2 hover:outline-spruce')}
+      className="relative"
       onPointerEnter={() => setHovered(true)}
       onPointerLeave={() => setHovered(false)}
       style={{
@@ -26,7 +26,7 @@ export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragg
       }}
     >
       <svg width={card.width} height={card.height} className="block overflow-visible" aria-hidden>
-        <CardDrawing card={card} theme={screenTheme} chosen={selected} lit={lit} onRow={onRow} far={far} />
+        <CardDrawing card={card} theme={screenTheme} chosen={selected || isEnd} lit={lit} onRow={onRow} far={far} />
         {pinned.has(id) && (
           <g transform={`translate(${card.width - 14} ${card.tab.height - 4})`}>
             <circle r={5} fill={screenTheme.key} stroke={screenTheme.card} strokeWidth={1.5} />
@@ -34,7 +34,7 @@ export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragg
           </g>
         )}
       </svg>
-      {(hovered || selected || tying === id) && <TieDot id={id} />}
+      {(tying ? tying === id : hovered || selected) && <TieDot id={id} />}
     </div>
   )
 })
@@ -48,7 +48,7 @@ function TieDot({ id }: { readonly id: string }) {
       type="source"
       position={Position.Right}
       title="Draw a tie to another table"
-      className="!size-3.5 !border-2 !border-paper !bg-spruce"
+      className="!size-3.5 !rounded-full !border-2 !border-paper !bg-spruce"
     />
   )
 }
