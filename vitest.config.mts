@@ -6,12 +6,16 @@ const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export default defineConfig({
   resolve: { alias: { '@': at('.') } },
   test: {
+    // One worker less than there are cores is what is usual; on a small machine that is one.
+    maxWorkers: 2,
     env: { HEARTH_LOG: 'silent', TZ: 'UTC' },
     projects: [
       {
         extends: true,
         test: {
           name: 'core',
+          // Files share the modules they import: loading them anew for each takes longer than the tests.
+          isolate: false,
           testTimeout: 60_000,
           include: ['{core,app,ui,demo}/**/*.test.ts'],
         },
@@ -20,6 +24,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'server',
+          isolate: false,
           include: ['server/**/*.test.ts', 'tests/server/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: 'tests/support/private-database.ts',
           testTimeout: 60_000,
@@ -34,6 +39,7 @@ export default defineConfig({
           globalSetup: 'tests/support/running-application.ts',
           testTimeout: 180_000,
           hookTimeout: 120_000,
+          // Two browsers at once make two cores so slow that people wouldn't wait for what they look for.
           fileParallelism: false,
         },
       },

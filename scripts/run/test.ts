@@ -6,23 +6,29 @@ import { say } from '../setup/say.mjs'
 /** Everything that CI runs, in the order in which it fails soonest. `-- core` runs one part. */
 await runScript(async () => {
   const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'))
-  const parts: [string, () => Promise<number>][] = [
-    ['types', () => run('npx', 'tsc', '--noEmit')],
-    ['lint', () => run('npm', 'run', '-s', 'lint')],
-    ['core', () => run('npx', 'vitest', 'run', '--project', 'core')],
-    ['server', () => run('npx', 'vitest', 'run', '--project', 'server')],
-    ['journeys', async () => (await ensureBuilt(), run('npx', 'vitest', 'run', '--project', 'journeys'))],
+  // What stands together takes one core each.
+  const parts: readonly Readonly<Record<string, () => Promise<number>>>[] = [
+    { types: () => run('npx', 'tsc', '--noEmit'), lint: () => run('npm', 'run', '-s', 'lint') },
+    { core: () => run('npx', 'vitest', 'run', '--project', 'core') },
+    { server: () => run('npx', 'vitest', 'run', '--project', 'server') },
+    { journeys: async () => (await ensureBuilt(), run('npx', 'vitest', 'run', '--project', 'journeys')) },
   ]
-  for (const [name, part] of parts) {
-    if (asked.length > 0 && !asked.includes(name)) continue
-    const started = Date.now()
-    say(`── ${name}`)
-    const code = await part()
-    say(`── ${name}: ${code === 0 ? 'passed' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`)
-    if (code !== 0) return code
+  for (const together of parts) {
+    const wanted = Object.entries(together).filter(([name]) => asked.length === 0 || asked.includes(name))
+    const codes = await Promise.all(wanted.map(([name, part]) => told(name, part)))
+    const failed = codes.find((code) => code !== 0)
+    if (failed !== undefined) return failed
   }
   return 0
 })
+
+async function told(name: string, part: () => Promise<number>): Promise<number> {
+  const started = Date.now()
+  say(`── ${name}`)
+  const code = await part()
+  say(`── ${name}: ${code === 0 ? 'passed' : 'failed'} in ${Math.round((Date.now() - started) / 1000)} s`)
+  return code
+}
 
 function run(command: string, ...words: string[]): Promise<number> {
   return new Promise((done) => {

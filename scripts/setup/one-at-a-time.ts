@@ -13,7 +13,14 @@ export function claim(folder: string, address: () => string): () => void {
     )
   const write = () => writeFileSync(path, JSON.stringify({ pid: process.pid, url: address() }))
   write()
-  const timer = setInterval(write, 2000)
+  const timer = setInterval(() => {
+    try {
+      write()
+    } catch {
+      // Somebody took the folder away; there is nothing left to claim.
+      clearInterval(timer)
+    }
+  }, 2000)
   timer.unref()
   return () => {
     clearInterval(timer)
