@@ -13,6 +13,8 @@ export type Typed = Readonly<Record<string, string>>
 export interface RowText {
   /** Null for a row not yet saved. */
   readonly ref: string | null
+  /** What a row not yet saved goes by in its form. */
+  readonly mark?: string
   readonly rev: number | null
   readonly text: Typed
   /** What linked records are known by. */

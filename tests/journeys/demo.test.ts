@@ -114,14 +114,15 @@ test('leaving a form by accident loses nothing that was typed', async () => {
   expect(await valueOf(clerk, 'Address')).toBe('99 Nowhere Lane')
 })
 
+const slow = (latency: number) =>
+  clerk.command('Network.emulateNetworkConditions', {
+    offline: false,
+    latency,
+    downloadThroughput: -1,
+    uploadThroughput: -1,
+  })
+
 test('what is typed while a record is on its way to be saved is kept', async () => {
-  const slow = (latency: number) =>
-    clerk.command('Network.emulateNetworkConditions', {
-      offline: false,
-      latency,
-      downloadThroughput: -1,
-      uploadThroughput: -1,
-    })
   await clerk.go(`${emberly}/desk/premises/new`)
   await clerk.fill('Address', '4 Kiln Row')
   await clerk.command('Network.enable', {})
@@ -140,6 +141,30 @@ test('what is typed while a record is on its way to be saved is kept', async () 
   await clerk.type(Key.chord(Key.CONTROL, 's'))
   await clerk.driver.wait(async () => !(await clerk.read('')).includes('as you left it'), 10_000)
   expect([await clerk.value('Access note'), await clerk.value('Postcode')]).toEqual(['Ring twice', 'OT4 1AA'])
+})
+
+test('a row that is begun while its record is being saved stays, and one goes on typing in it', async () => {
+  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.fill('Name', 'Tansy Orme')
+  await clerk.fill('E-mail', 'tansy@orme.example')
+  await clerk.command('Network.enable', {})
+  await slow(700)
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.press('Add contact phone')
+  await clerk.fill('Number, row 1', '01632 960')
+  await clerk.read('Saved as ')
+  await clerk.read('It stands here as you left it.')
+  await slow(0)
+  // The record's own page has come, and one is in the same box of it.
+  const box = () =>
+    clerk.driver.executeScript<string>('return location.pathname + " " + document.activeElement.ariaLabel')
+  await clerk.driver.wait(async () => /record.* Number, row 1$/.test(await box()), 10_000)
+  await clerk.type(' 471')
+  expect(await clerk.value('Number, row 1')).toBe('01632 960 471')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('Saved.')
+  await clerk.driver.navigate().refresh()
+  expect(await clerk.value('Number, row 1')).toBe('01632 960 471')
 })
 
 test('removing says why it can’t, and what goes along', async () => {

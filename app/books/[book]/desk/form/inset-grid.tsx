@@ -8,6 +8,7 @@ import { faceOf } from '@/core/expressions'
 import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
 import { type FormText, type Inset, newRowText } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
+import { freshId } from '@/ui/ids'
 import { classNames, IconButton, WordButton } from '@/ui/kit'
 import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
@@ -39,7 +40,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
   const full = inset.single && rows.length > 0
 
   const add = () => {
-    append(newRowText(book, inset, now) as never, { shouldFocus: false })
+    append({ ...newRowText(book, inset, now), mark: freshId() } as never, { shouldFocus: false })
     const first = shown.find(isTyped)
     if (first) setTimeout(() => document.getElementById(cellId(inset, rows.length, first))?.focus())
   }

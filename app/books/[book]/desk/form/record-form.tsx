@@ -1,7 +1,7 @@
 'use client'
 
 import { Lock } from 'lucide-react'
-import { type ReactNode, useEffect, useImperativeHandle, useMemo, useRef, useState } from 'react'
+import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
 import { tableOf } from '@/core/book'
@@ -18,6 +18,7 @@ import { InsetGrid } from './inset-grid'
 import { LiveFactsOf } from './live-facts'
 import { useLinkedValues } from './linked-values'
 import { officeNow } from '@/app/office-now'
+import { followFocus, keepFocus, restoreFocus } from './keep-focus'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
 import { WarningDialog } from './warning-dialog'
@@ -71,6 +72,11 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   const [warned, setWarned] = useState<Warned>()
   const [busy, setBusy] = useState(false)
   const frame = useRef<HTMLFormElement>(null)
+  // A new record's own page takes the place of this one; one goes on typing there where one was.
+  useLayoutEffect(() => {
+    const own = frame.current
+    return () => followFocus(own)
+  }, [])
   // Read here, because the form library only keeps up what a component reads while it draws.
   const { isDirty, errors } = form.formState
   const wrong = problemPaths(errors).length + whole.length
@@ -79,6 +85,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     form.reset(structuredClone(start) as FormText)
     if (draft) form.reset(draft as FormText, { keepDefaultValues: true })
     setWhole([])
+    restoreFocus()
   }, [form, start, draft])
   useEffect(() => onState?.({ changed: isDirty, busy, wrong }), [onState, isDirty, busy, wrong])
   useEffect(() => {
@@ -144,6 +151,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     const late = typedSince(text, form.getValues(), formTextOf(book, tableId, outcome.record, now))
     if (late && !nested) keepDraft(id, tableId, outcome.record.row, late)
     rememberLast(tableId, text)
+    keepFocus(frame.current)
     onSaved(outcome.record)
     return true
   }

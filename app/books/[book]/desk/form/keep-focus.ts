@@ -1,0 +1,48 @@
+/** Where somebody was typing when a form was about to be drawn anew. */
+interface Place {
+  readonly id: string
+  readonly caret: number | null
+}
+
+let kept: Place | undefined
+let savedAt = -Infinity
+/** A new record's own page comes within so long, in milliseconds. */
+const soon = 10_000
+
+/** Notes in which box of a form one is, before what was saved takes its place. */
+export function keepFocus(frame: HTMLElement | null): void {
+  savedAt = performance.now()
+  noteFocus(frame)
+}
+
+/** The same when a form goes because the page of the record that was just saved takes its place. */
+export function followFocus(frame: HTMLElement | null): void {
+  if (performance.now() - savedAt < soon) noteFocus(frame)
+}
+
+function noteFocus(frame: HTMLElement | null): void {
+  const box = document.activeElement
+  kept =
+    box instanceof HTMLElement && box.id && frame?.contains(box)
+      ? { id: box.id, caret: box instanceof HTMLInputElement ? box.selectionStart : null }
+      : undefined
+}
+
+/** Goes back to that box as soon as it is drawn anew, unless one has gone elsewhere. */
+export function restoreFocus(): void {
+  const place = kept
+  kept = undefined
+  const look = (frames: number) => {
+    const at = document.activeElement
+    const box = place && document.getElementById(place.id)
+    if (!place || frames === 0 || (at && at !== document.body && at !== box)) return
+    // As long as the old one still has the focus, the new one isn't there yet.
+    if (!box || at === box) return void requestAnimationFrame(() => look(frames - 1))
+    box.focus()
+    if (box instanceof HTMLInputElement && place.caret !== null) box.setSelectionRange(place.caret, place.caret)
+  }
+  look(patience)
+}
+
+/** In frames, about half a second. */
+const patience = 30
