@@ -1,4 +1,4 @@
-import { linkOf, linksFrom, type Link } from '@/core/book'
+import { findLink, linkOf, linksFrom, type Link, tableOf } from '@/core/book'
 import { expressionSql } from '@/core/expressions'
 import { keyColumns, leafOf } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
@@ -56,7 +56,7 @@ export class Asking {
       if (asked.own.rule.onlyNew && last) continue
       if (ref !== null && values && !touches(watch, values)) continue
       if (last?.to === 'rows') {
-        const link = linksFrom(this.live.book, tableId).find((one) => one.id === last.link)!
+        const link = linkWith(this.live, last.link)
         if (watch.hops.length === 1 && values?.[link.field]) await this.hold(link, values[link.field]!)
         if (ref === null) continue
         const stands = await this.row(tableId, ref, this.columns(asked, watch))
@@ -76,6 +76,30 @@ export class Asking {
       if (isNew && last?.to === 'one') continue
       if (last?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref))
       else this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
+    }
+  }
+
+  /**
+   * The same for rows that go, or lose their link, because the record they hang on is removed; the database's
+   * own triggers don't see them. `rows` selects them.
+   */
+  async beforeFollowing(link: Link, fate: 'remove' | 'leave', rows: string, params: Params): Promise<void> {
+    const key = keyColumns(tableOf(this.live.book, link.many), namesOf(this.live)).map((column) => column.name)
+    for (const { asked, watch } of this.looking(link.many)) {
+      const last = watch.hops.at(-1)
+      const isBehind = last?.to === 'rows' && last.link !== link.id
+      if (asked.own.rule.onlyNew || (fate === 'remove' ? !isBehind : !watch.fields.has(link.field))) continue
+      const columns = last?.to === 'rows' ? this.columns(asked, watch) : key
+      const found = await selectRows<(string | number | null)[]>(
+        this.db,
+        `SELECT DISTINCT ${columns.map(quoteName).join(', ')} FROM (${rows}) AS gone`,
+        params,
+        this.transaction,
+      )
+      for (const row of found) {
+        if (isBehind && watch.hops.length === 1) await this.holdKey(linkWith(this.live, last.link), row)
+        this.ask(asked, watch, row)
+      }
     }
   }
 
@@ -201,6 +225,8 @@ export class Asking {
     return undefined
   }
 }
+
+const linkWith = (live: Live, id: string): Link => findLink(live.book, id)!
 
 interface Question {
   readonly asked: AskedRule

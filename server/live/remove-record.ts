@@ -1,12 +1,13 @@
 import { fieldOf, type Link, linksTo, tableOf } from '@/core/book'
 import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
-import { counted, fail, inSentence, listed, ok, type Result } from '@/core/words'
+import { counted, fail, inSentence, listed, ok, type Problem, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { type Database, select, transact, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'
 import { Asking } from './asking'
 import { holdLosing, leftWithout, type Losing } from './at-least-one'
+import { closedAmong } from './closed-rows'
 import { type Live, namesOf } from './live'
 import { databaseErrorOf, refusalOf } from './refusals'
 import { keyParams } from './rows'
@@ -22,6 +23,8 @@ export interface RemovalSheet {
 
 interface CountedRemoval extends RemovalSheet {
   readonly losing: readonly Losing[]
+  /** A row that goes along, or would lose its link, is closed. */
+  readonly closed: Problem | undefined
 }
 
 interface Tally {
@@ -30,6 +33,13 @@ interface Tally {
   readonly removed: Map<string, number>
   readonly left: Map<string, number>
   readonly keeping: Map<string, number>
+  closed: Problem | undefined
+}
+
+/** A removal under way: what its transaction has to ask. */
+interface Removing {
+  readonly asking: Asking
+  readonly transaction: Transaction
 }
 
 /** Counts what hangs on a record, through every link, as the database would follow them. */
@@ -38,22 +48,30 @@ export async function removalSheet(db: Database, live: Live, tableId: string, re
   return { goes, stays, blocked }
 }
 
-async function countRemoval(
+/** The same; where the removal is under way, what it leaves behind is noted to be asked. */
+export async function countRemoval(
   db: Database,
   live: Live,
   tableId: string,
   ref: string,
-  transaction?: Transaction,
+  removing?: Removing,
 ): Promise<CountedRemoval> {
-  const tally: Tally = { losing: [], removed: new Map(), left: new Map(), keeping: new Map() }
+  const tally: Tally = { losing: [], removed: new Map(), left: new Map(), keeping: new Map(), closed: undefined }
   const key = keyParams(live, tableId, ref)
   const table = tableOf(live.book, tableId)
-  if (!key) return { goes: [], stays: [], losing: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
+  if (!key)
+    return {
+      goes: [],
+      stays: [],
+      losing: [],
+      closed: undefined,
+      blocked: fail({ kind: 'no-such-record', table: table.name }),
+    }
   const names = namesOf(live)
   const marks = keyColumns(table, names)
     .map((column) => `${quoteName(column.name)} = ?`)
     .join(' AND ')
-  await follow(db, live, tableId, `SELECT * FROM ${names.quoted(tableId)} WHERE ${marks}`, key, tally, 0, transaction)
+  await follow(db, live, tableId, `SELECT * FROM ${names.quoted(tableId)} WHERE ${marks}`, key, tally, 0, removing)
   const by = [...tally.keeping].map(([id, count]) => ({ table: tableOf(live.book, id).name, count }))
   const words = (counts: Map<string, number>) =>
     [...counts].map(([id, count]) => counted(count, inSentence(tableOf(live.book, id).name)))
@@ -61,6 +79,7 @@ async function countRemoval(
     goes: words(tally.removed),
     stays: words(tally.left),
     losing: tally.losing,
+    closed: tally.closed,
     blocked: by.length > 0 ? fail({ kind: 'in-use', table: table.name, by }) : ok(null),
   }
 }
@@ -73,7 +92,7 @@ async function follow(
   params: readonly string[],
   tally: Tally,
   depth: number,
-  transaction?: Transaction,
+  removing?: Removing,
 ): Promise<void> {
   if (depth > 6) return
   const names = namesOf(live)
@@ -88,16 +107,20 @@ async function follow(
       db,
       `SELECT COUNT(*) AS count FROM (${children}) AS counted`,
       [...params],
-      transaction,
+      removing?.transaction,
     )
     const count = Number(row?.count ?? 0)
     if (count === 0) continue
-    const into =
-      fateOf(live, link) === 'remove' ? tally.removed : fateOf(live, link) === 'leave' ? tally.left : tally.keeping
+    const fate = fateOf(live, link)
+    const into = fate === 'remove' ? tally.removed : fate === 'leave' ? tally.left : tally.keeping
     into.set(link.many, (into.get(link.many) ?? 0) + count)
-    if (into !== tally.removed) continue
-    tally.losing.push(...(await holdLosing(db, live, link.many, children, params, transaction)))
-    await follow(db, live, link.many, children, params, tally, depth + 1, transaction)
+    if (removing && fate !== 'keep') {
+      tally.closed ??= await closedAmong(db, live, link, fate, children, params, removing.transaction)
+      await removing.asking.beforeFollowing(link, fate, children, params)
+    }
+    if (fate !== 'remove') continue
+    tally.losing.push(...(await holdLosing(db, live, link.many, children, params, removing?.transaction)))
+    await follow(db, live, link.many, children, params, tally, depth + 1, removing)
   }
 }
 
@@ -123,10 +146,10 @@ export async function removeRecord(
       const held = await holdRow(db, live, tableId, ref, transaction)
       if (!held) return fail({ kind: 'no-such-record', table: name })
       if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })
-      const sheet = await countRemoval(db, live, tableId, ref, transaction)
-      if (!sheet.blocked.ok) return sheet.blocked
       const asking = new Asking(db, live, transaction)
-      const closed = await asking.closed(tableId, ref, undefined)
+      const sheet = await countRemoval(db, live, tableId, ref, { asking, transaction })
+      if (!sheet.blocked.ok) return sheet.blocked
+      const closed = sheet.closed ?? (await asking.closed(tableId, ref, undefined))
       if (closed) return fail(closed)
       await asking.before(tableId, ref, undefined)
       const losing = await dropRow(db, live, tableId, ref, transaction)

@@ -12,6 +12,7 @@ import { leftWithout, type Losing } from './at-least-one'
 import { beyondLimit, holdBounded } from './at-most'
 import { freeze, unfrozen } from './freezing'
 import { isPassing } from './refusals'
+import { countRemoval } from './remove-record'
 import { At, noProblems, refuseBroken, refuseClosed, type SaveProblems, Warned, type Warning } from './save-problems'
 import { type Row, type SaveRequest } from './save-request'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
@@ -131,6 +132,11 @@ async function write(
       if (!row.removed)
         bounded.push(...(await holdBounded(db, live, link.many, row.ref, written, transaction, link.id)))
       await asking.before(link.many, row.ref, row.removed ? undefined : written)
+      if (row.removed && row.ref !== null) {
+        const following = await countRemoval(db, live, link.many, row.ref, { asking, transaction })
+        if (following.closed) throw new At({ ...noProblems, rows: { [name]: { '': following.closed } } })
+        losing.push(...following.losing)
+      }
       const childRef = await placed(
         (field, problem) =>
           field && field !== link.field
