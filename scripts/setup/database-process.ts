@@ -1,7 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { existsSync, openSync, readFileSync, rmSync, statfsSync } from 'node:fs'
 import { createConnection } from 'node:net'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { freePort } from './free-port'
 import { find } from './packages.mjs'
 import { Stop } from './say.mjs'
 
@@ -15,6 +17,20 @@ export interface Place {
 }
 
 export const logIn = (folder: string) => join(folder, 'database.log')
+
+/** The same on a free port; should somebody else take that first, on another. */
+export async function launchSomewhere(folder: string, relaxed: boolean): Promise<[ChildProcess, Place]> {
+  for (let attempt = 1; ; attempt++) {
+    const port = await freePort()
+    // A socket's path may have no more than 107 characters, so it doesn't stand in the folder.
+    const place = { folder, port, socket: join(tmpdir(), `hearth-${process.pid}-${port}.sock`), relaxed }
+    try {
+      return [await launch(place), place]
+    } catch (cause) {
+      if (attempt === 3 || !/Address already in use/i.test(readFileSync(logIn(folder), 'utf8'))) throw cause
+    }
+  }
+}
 
 /** Starts the server and waits until it answers. */
 export async function launch({ folder, port, socket, relaxed }: Place): Promise<ChildProcess> {
@@ -49,7 +65,7 @@ export async function launch({ folder, port, socket, relaxed }: Place): Promise<
 
 async function untilReady(server: ChildProcess, port: number, log: string): Promise<void> {
   for (let wait = 0; wait < 1200; wait++) {
-    if (server.exitCode !== null || server.pid === undefined) throw explained(new Error(), log)
+    if (hasEnded(server) || server.pid === undefined) throw explained(new Error(), log)
     if (await answers(port)) return
     await pause(50)
   }
@@ -63,6 +79,8 @@ const answers = (port: number) =>
     // The server greets by itself; a connection alone could still be turned away.
     probe.once('data', () => (probe.destroy(), done(true)))
     probe.once('error', () => done(false))
+    // A server that is just starting may take a connection and end it without a word.
+    probe.once('close', () => done(false))
     probe.setTimeout(1000, () => (probe.destroy(), done(false)))
   })
 
@@ -96,9 +114,11 @@ export function explained(cause: unknown, log: string): Stop {
   )
 }
 
+const hasEnded = ({ exitCode, signalCode }: ChildProcess) => exitCode !== null || signalCode !== null
+
 /** Stops a server in order, or at least. */
 export async function end(server: ChildProcess, socket: string): Promise<void> {
-  if (server.exitCode !== null) return
+  if (hasEnded(server)) return
   const ended = new Promise<void>((done) => server.once('exit', () => done()))
   server.kill('SIGTERM')
   const killer = setTimeout(() => server.kill('SIGKILL'), 30_000)
