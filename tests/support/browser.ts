@@ -156,9 +156,11 @@ export class Browser {
     }
   }
 
-  /** Goes to a chapter by its bead on the thread. */
-  chapter = (name: string) =>
-    this.steady(async () => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click())
+  /** Goes to a chapter by its bead on the thread, and waits until it is there: both may have a button of one name. */
+  async chapter(name: string): Promise<void> {
+    await this.steady(async () => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click())
+    await this.driver.wait(async () => (await this.path()).endsWith(`/workshop/${name}`), 10_000, `${name} never came.`)
+  }
 
   /** Picks one of the answers that stand side by side under a question. */
   async answer(question: string, words: string): Promise<void> {
