@@ -4,7 +4,8 @@ import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/ca
 import { editBook, findBook, makeBook } from './books'
 import type { Catalogue } from './catalogue'
 import { type Live, openBook, readList, removeRecord, saveRecord, storeFile } from './live'
-import type { Account } from './people'
+import { dryRunOf, makeDryRun } from './dry-run'
+import { type Account, makeAccount, setRole } from './people'
 
 let db: Catalogue
 let account: Account
@@ -34,6 +35,8 @@ test('a disk with room stands in nobody’s way', async () => {
 test('where less is free than must stay so, everything can be read and nothing is written', async () => {
   const revision = (await findBook(db, book))!.revision
   const before = await list()
+  const dry = await makeDryRun(db, account, book)
+  if (!dry.ok) throw new Error('Expected a dry run.')
   const { ref, rev } = before.rows[0]!
   process.env.HEARTH_KEEP_FREE = '1000000000'
   const problem = { kind: 'disk-full', least: 1_000_000_000, free: expect.any(Number) }
@@ -44,10 +47,15 @@ test('where less is free than must stay so, everything can be read and nothing i
     await editBook(db, book, account.id, { kind: 'renameTable', table: 'thing', name: 'Stuff' }, []),
     await openBook(db, book, account.id),
     await makeBook(db, account, 'Another'),
+    await makeDryRun(db, account, book),
+    await makeAccount(db, 'Bram', 'a long enough one'),
+    await setRole(db, book, account.id, null),
   ]
   for (const outcome of others) expect(outcome).toEqual({ ok: false, problem })
   expect(await list()).toEqual(before)
   expect((await findBook(db, book))!.revision).toBe(revision)
+  // The dry run that was there before still is.
+  expect(await dryRunOf(db, book)).toBe(dry.value.id)
   const [first] = others
   expect(!first!.ok && wordProblem(first!.problem)).toMatch(/nearly full: \d+ MB are free, and 1000000000 MB must/)
 })

@@ -35,7 +35,7 @@ function rowsSince(
 ): readonly RowText[] | undefined {
   const savedFrom = sources(sent, saved)
   const nowBy = new Map(now.map((row) => [nameOf(row), row]))
-  const before = new Set([...savedFrom.values()].map(nameOf))
+  const isSaved = new Set([...savedFrom.values()].map(nameOf))
   let isSame = true
   const rows = saved.map((row): RowText => {
     const source = savedFrom.get(row)
@@ -56,7 +56,7 @@ function rowsSince(
   })
   const wasSent = new Map(sent.map((row) => [nameOf(row), row]))
   const added = now.filter((row) => {
-    if (row.ref !== null || row.removed || before.has(nameOf(row))) return false
+    if (row.ref !== null || row.removed || isSaved.has(nameOf(row))) return false
     const earlier = wasSent.get(nameOf(row))
     // An empty row that was there before and still is wasn't saved, and needn't come back.
     return !earlier || changed(earlier.text, row.text).length > 0

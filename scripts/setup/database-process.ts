@@ -18,20 +18,6 @@ export interface Place {
 
 export const logIn = (folder: string) => join(folder, 'database.log')
 
-/** The same on a free port; should somebody else take that first, on another. */
-export async function launchSomewhere(folder: string, relaxed: boolean): Promise<[ChildProcess, Place]> {
-  for (let attempt = 1; ; attempt++) {
-    const port = await freePort()
-    // A socket's path may have no more than 107 characters, so it doesn't stand in the folder.
-    const place = { folder, port, socket: join(tmpdir(), `hearth-${process.pid}-${port}.sock`), relaxed }
-    try {
-      return [await launch(place), place]
-    } catch (cause) {
-      if (attempt === 3 || !/Address already in use/i.test(readFileSync(logIn(folder), 'utf8'))) throw cause
-    }
-  }
-}
-
 /** Starts the server and waits until it answers. */
 export async function launch({ folder, port, socket, relaxed }: Place): Promise<ChildProcess> {
   const log = logIn(folder)
@@ -61,6 +47,20 @@ export async function launch({ folder, port, socket, relaxed }: Place): Promise<
   server.on('error', () => undefined)
   await untilReady(server, port, log)
   return server
+}
+
+/** The same on a free port; should somebody else take that first, on another. */
+export async function launchSomewhere(folder: string, relaxed: boolean): Promise<[ChildProcess, Place]> {
+  for (let attempt = 1; ; attempt++) {
+    const port = await freePort()
+    // A socket's path may have no more than 107 characters, so it doesn't stand in the folder.
+    const place = { folder, port, socket: join(tmpdir(), `hearth-${process.pid}-${port}.sock`), relaxed }
+    try {
+      return [await launch(place), place]
+    } catch (cause) {
+      if (attempt === 3 || !/Address already in use/i.test(readFileSync(logIn(folder), 'utf8'))) throw cause
+    }
+  }
 }
 
 async function untilReady(server: ChildProcess, port: number, log: string): Promise<void> {

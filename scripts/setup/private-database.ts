@@ -100,7 +100,8 @@ function makeData(folder: string, data: string): void {
       '--skip-test-db',
       ...(process.getuid?.() === 0 ? ['--user=root'] : []),
     ],
-    { encoding: 'utf8' },
+    // It starts a server of its own, which clears away what others are working on in a shared place.
+    { encoding: 'utf8', env: { ...process.env, TMPDIR: join(folder, 'passing') } },
   )
   if (made.status !== 0) throw new Error(`${made.stdout ?? ''}\n${made.stderr ?? made.error?.message ?? ''}`)
   renameSync(making, data)

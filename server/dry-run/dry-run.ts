@@ -10,6 +10,7 @@ import { counted, fail, ok, type Result, wordProblem } from '@/core/words'
 import { addBook, findBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { now, stamp } from '../clock'
+import { roomProblem } from '../disk-room'
 import { log } from '../log'
 import { addMany, brokenRulesOf, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
 import type { Account } from '../people'
@@ -45,6 +46,9 @@ export async function makeDryRun(
   if (stored.book.tables.length === 0) return inWords('There are no tables to fill yet. Make one in Tables first.')
   const book = onlyPossible(stored.book)
   if (book.tables.length === 0) return ok({ id: '', tables: told(stored.book, new Map()) })
+  // Before the earlier one goes: nothing could take its place.
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   await throwAway(db, of)
   const id = await addBook(db, account, book, of)
   const sheet = await openBook(db, id, account.id)

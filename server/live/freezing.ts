@@ -5,7 +5,7 @@ import type { Values } from '@/core/records'
 import type { Catalogue } from '../catalogue'
 import { now } from '../clock'
 import { run, select, type Transaction } from '../database'
-import { type Live, namesOf } from './live'
+import { type Live, namesOf, oncePerTable } from './live'
 import { keyCondition, keyParams } from './rows'
 
 /** A fact that isn't frozen yet, and what freezes it. */
@@ -16,19 +16,7 @@ export interface Unfrozen {
   readonly becomes: string
 }
 
-// Designs don't change while they are open, and every save asks.
-const known = new WeakMap<Live['book'], Map<string, readonly Unfrozen[]>>()
-
-function freezable(live: Live, tableId: string): readonly Unfrozen[] {
-  const ofBook = known.get(live.book) ?? new Map<string, readonly Unfrozen[]>()
-  known.set(live.book, ofBook)
-  const place = `${live.schema} ${tableId}`
-  const facts = ofBook.get(place) ?? freezableIn(live, tableId)
-  ofBook.set(place, facts)
-  return facts
-}
-
-const freezableIn = (live: Live, tableId: string): Unfrozen[] =>
+const freezable = oncePerTable((live, tableId): readonly Unfrozen[] =>
   tableOf(live.book, tableId).fields.flatMap((field) => {
     const made = field.freezes === undefined ? undefined : derivedOf(live.book, field.id)
     if (!made || 'because' in made || !made.freezes) return []
@@ -41,7 +29,8 @@ const freezableIn = (live: Live, tableId: string): Unfrozen[] =>
         becomes: expressionSql(live.book, names, tableId, made.tree, 't'),
       },
     ]
-  })
+  }),
+)
 
 /** Writes down what is frozen, for records that came all at once, the rows that hang on them after them. */
 export async function freezeMany(db: Catalogue, live: Live): Promise<void> {

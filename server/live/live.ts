@@ -35,3 +35,15 @@ export function liveTable({ book }: Live, tableId: string): LiveTable {
   if (!table) throw new Error(`Expected the live table ${tableId}.`)
   return table
 }
+
+/** Works something out once for each table of a live database: a design doesn't change while it is open. */
+export function oncePerTable<T>(work: (live: Live, tableId: string) => T): (live: Live, tableId: string) => T {
+  const done = new WeakMap<Book, Map<string, T>>()
+  return (live, tableId) => {
+    const ofBook = done.get(live.book) ?? new Map<string, T>()
+    done.set(live.book, ofBook)
+    const place = `${live.schema} ${tableId}`
+    if (!ofBook.has(place)) ofBook.set(place, work(live, tableId))
+    return ofBook.get(place)!
+  }
+}

@@ -1,13 +1,13 @@
 import { findTable, linksTo, tableOf } from '@/core/book'
 import { expressionSql } from '@/core/expressions'
-import { compileList, type CompiledList, keyColumns, leafOf, type ListQuery, type StoredRow } from '@/core/lists'
+import { compileList, keyColumns, leafOf, type ListQuery, type StoredRow } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { formLayout, insetLimit, keyOfRef, type ListRow } from '@/core/records'
 import { ownRules } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
 import { type Database, select, selectRows, type Transaction } from '../database'
-import { type Live, namesOf } from './live'
+import { type Live, namesOf, oncePerTable } from './live'
 
 export interface ListPage {
   readonly rows: readonly ListRow[]
@@ -111,17 +111,10 @@ async function closedBy(
 }
 
 // The statement that reads one record is the same for all records of a table.
-const oneOf = new WeakMap<Live['book'], Map<string, CompiledList>>()
-
-function oneRecord(live: Live, tableId: string): CompiledList {
-  const known = oneOf.get(live.book) ?? new Map<string, CompiledList>()
-  oneOf.set(live.book, known)
-  const place = `${live.schema} ${tableId}`
+const oneRecord = oncePerTable((live, tableId) => {
   const key = keyColumns(tableOf(live.book, tableId), namesOf(live)).map(() => '')
-  const compiled = known.get(place) ?? compileList(live.book, { table: tableId, key, limit: 1 }, namesOf(live))
-  known.set(place, compiled)
-  return compiled
-}
+  return compileList(live.book, { table: tableId, key, limit: 1 }, namesOf(live))
+})
 
 async function readRow(
   db: Database,

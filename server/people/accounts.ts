@@ -2,6 +2,7 @@ import { hash, verify } from '@node-rs/argon2'
 import { fail, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
+import { roomProblem } from '../disk-room'
 import { newId } from '../ids'
 import { clearTries, noteWrongTry, waitFor } from './tries'
 
@@ -36,6 +37,8 @@ export async function makeAccount(
   if (name.length < 1 || name.length > nameLimit) return fail({ kind: 'account-name', limit: nameLimit })
   if (password.length < passwordLeast) return fail({ kind: 'password-short', least: passwordLeast })
   if (await catalogue.accounts.findOne({ where: { name } })) return fail({ kind: 'account-taken', name })
+  const full = await roomProblem(catalogue)
+  if (full) return fail(full)
   const account = { id: newId(), name, makesBooks }
   // argon2id with the library's defaults, 19 MiB and two passes, as OWASP asks at the least.
   const password_hash = await hash(password)

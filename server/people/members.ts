@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '@/core/words'
 import type { Catalogue, Role } from '../catalogue'
 import { select } from '../database'
+import { roomProblem } from '../disk-room'
 
 export interface Member {
   readonly account: string
@@ -36,6 +37,8 @@ export async function setRole(
   accountId: string,
   role: Role | null,
 ): Promise<Result<null>> {
+  const full = await roomProblem(db)
+  if (full) return fail(full)
   return db.sequelize.transaction(async (transaction) => {
     const rows = await db.memberships.findAll({
       where: { book_id: bookId },

@@ -1,0 +1,35 @@
+import { beforeAll, expect, inject, test } from 'vitest'
+import { connect, type Database, run } from '@/server/database'
+import { application, browserAt } from '../support/application'
+import type { Browser } from '../support/browser'
+import { faults } from '../support/faults'
+
+let db: Database
+let browser: Browser
+
+beforeAll(async () => {
+  const running = await application('troubles')
+  db = await connect(`${inject('databaseUrl')}/troubles`)
+  browser = await browserAt(running.url)
+  await browser.begin('Teal and Sons, Sweeps')
+  return () => db.sequelize.close()
+})
+
+test('an address that leads nowhere says so, and leads back', async () => {
+  await browser.go('/books/nowhere/desk')
+  await browser.read('There is nothing here')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('To your record books')
+  await browser.read('Teal and Sons, Sweeps')
+})
+
+test('a page that can’t be made says what to do, and comes once it can', async () => {
+  await run(db, 'RENAME TABLE troubles.memberships TO troubles.hidden')
+  await browser.go('/books')
+  const page = await browser.read('This page can’t be shown just now')
+  expect(page).not.toMatch(/memberships|SELECT|Error/)
+  expect(await faults(browser)).toEqual([])
+  await run(db, 'RENAME TABLE troubles.hidden TO troubles.memberships')
+  await browser.press('Try again')
+  await browser.read('Teal and Sons, Sweeps')
+})
