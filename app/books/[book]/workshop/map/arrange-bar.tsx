@@ -39,14 +39,14 @@ const spaces = [
   ['down', 'The same space between them, down', AlignVerticalSpaceAround],
 ] as const
 
-/** What can be done with the chosen cards. */
+/** What can be done with the chosen cards. At the top, because messages come up at the bottom. */
 export function ArrangeBar({ count, pinned, tables, onArrange, onPin }: Props) {
   const [area, setArea] = useState(false)
   return (
     <div
       role="toolbar"
       aria-label="The chosen cards"
-      className="absolute bottom-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-0.5 rounded-lg bg-paper px-2 py-1 shadow-float"
+      className="absolute top-3 left-1/2 z-10 flex -translate-x-1/2 items-center gap-0.5 rounded-lg bg-paper px-2 py-1 shadow-float"
     >
       <span className="px-1.5 text-[13px] text-ash-6">{count} chosen</span>
       {count > 1 &&

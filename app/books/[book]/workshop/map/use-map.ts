@@ -60,7 +60,7 @@ export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
     const known = { ...remembered(id), ...spots }
     void drawMapApart({ cards, lines, spots: known, resized: !isPlain({ detail, sense }) }).then((drawn) => {
       if (ended) return
-      if (isPlain({ detail, sense })) remember(id, drawn.boxes)
+      if (isPlain({ detail, sense })) remember(id, drawn.boxes, spots)
       setSheet({ reading: { detail, sense }, cards, lines, drawn, shape, turn })
     })
     return () => {
@@ -92,8 +92,10 @@ function remembered(id: string): Spots {
   }
 }
 
-function remember(id: string, boxes: ReadonlyMap<string, Box>): void {
-  const spots = Object.fromEntries([...boxes].map(([table, { x, y }]) => [table, { x, y }]))
+/** A card that somebody put somewhere is remembered as it was before, so that undoing that puts it back. */
+function remember(id: string, boxes: ReadonlyMap<string, Box>, placed: Spots): void {
+  const unplaced = [...boxes].filter(([table]) => !placed[table])
+  const spots = { ...remembered(id), ...Object.fromEntries(unplaced.map(([table, { x, y }]) => [table, { x, y }])) }
   try {
     localStorage.setItem(placeOf(id), JSON.stringify(spots))
   } catch {
