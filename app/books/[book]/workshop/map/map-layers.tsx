@@ -1,9 +1,9 @@
 'use client'
 
 import { ViewportPortal } from '@xyflow/react'
-import { memo } from 'react'
+import { memo, useMemo } from 'react'
 import type { Area } from '@/core/book'
-import { around, type Bow, type Box, inflated } from '@/core/map'
+import { around, type Bow, type Box, inflated, type MapLabel, type MapLine, type Route } from '@/core/map'
 import { BowDrawing } from '@/ui/drawing/map/bow-drawing'
 import { AreaDrawing } from '@/ui/drawing/map/ground-drawing'
 import { LabelDrawing, LineDrawing, roundedPath } from '@/ui/drawing/map/line-drawing'
@@ -29,7 +29,7 @@ const layer = { position: 'absolute', overflow: 'visible', pointerEvents: 'none'
 
 /** Everything on the map but the cards: grounds behind them, lines between them, bows over them. */
 export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen, far }: Props) {
-  const ground = inflated(around([...sheet.drawn.boxes.values()]) ?? { x: 0, y: 0, width: 0, height: 0 }, 400)
+  const ground = roomOf(sheet.drawn.boxes)
   const boxes = moved.size === 0 ? sheet.drawn.boxes : new Map([...sheet.drawn.boxes, ...moved])
   return (
     <ViewportPortal>
@@ -48,11 +48,7 @@ export function MapLayers({ sheet, areas, moved, showsLinks, bows, near, chosen,
           <BowDrawing key={bow.dependency.id} bow={bow} theme={screenTheme} />
         ))}
       </svg>
-      {showsLinks && moved.size > 0 && (
-        <svg width={1} height={1} aria-hidden style={{ ...layer, willChange: 'transform' }}>
-          <MovingLines sheet={sheet} moved={moved} near={near} />
-        </svg>
-      )}
+      {showsLinks && moved.size > 0 && <MovingLines sheet={sheet} moved={moved} near={near} room={roomOf(boxes)} />}
     </ViewportPortal>
   )
 }
@@ -62,43 +58,67 @@ type LinesProps = Pick<Props, 'sheet' | 'near' | 'chosen' | 'far'> & {
   readonly without: string
 }
 
+const nowhere: Box = { x: 0, y: 0, width: 0, height: 0 }
+/** Some room round all cards. */
+const roomOf = (boxes: ReadonlyMap<string, Box>) => inflated(around([...boxes.values()]) ?? nowhere, 400)
+
 const fadedBy = (near: ReadonlySet<string> | undefined, one: string, many: string) =>
   near !== undefined && !(near.has(one) && near.has(many)) ? 0.15 : undefined
 
 const Lines = memo(function Lines({ sheet, near, chosen, far, without }: LinesProps) {
-  const { lines, drawn } = sheet
   const moving = new Set(without.split(' '))
-  const labels = new Map<string, (typeof drawn.labels)[number][]>()
-  for (const label of drawn.labels) labels.set(label.line, [...(labels.get(label.line) ?? []), label])
+  const said = useMemo(() => saidLines(sheet), [sheet])
   return (
     <>
-      {lines.map((line) => {
-        const route = drawn.routes.get(line.id)
+      {said.map(({ line, route, labels }) => {
         if (!route || moving.has(line.one) || moving.has(line.many)) return null
         return (
-          <g key={line.id} opacity={fadedBy(near, line.one, line.many)}>
-            <LineDrawing
-              line={line}
-              route={route}
-              theme={screenTheme}
-              chosen={chosen.has(line.one) || chosen.has(line.many)}
-            />
-            {!far &&
-              labels
-                .get(line.id)
-                ?.map((label) => (
-                  <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
-                ))}
-          </g>
+          <SaidLine
+            key={line.id}
+            line={line}
+            route={route}
+            labels={far ? noLabels : labels}
+            opacity={fadedBy(near, line.one, line.many)}
+            chosen={chosen.has(line.one) || chosen.has(line.many)}
+          />
         )
       })}
     </>
   )
 })
 
-/** Plain ways for the lines of cards that are under way. */
-function MovingLines({ sheet, moved, near }: Pick<Props, 'sheet' | 'moved' | 'near'>) {
-  return sheet.lines
+const noLabels: readonly MapLabel[] = []
+
+/** The lines of a drawing with their ways and words, always the same lists for the same drawing. */
+function saidLines({ lines, drawn }: DrawnSheet) {
+  const labels = new Map<string, MapLabel[]>()
+  for (const label of drawn.labels) labels.set(label.line, [...(labels.get(label.line) ?? []), label])
+  return lines.map((line) => ({ line, route: drawn.routes.get(line.id), labels: labels.get(line.id) ?? noLabels }))
+}
+
+interface SaidLineProps {
+  readonly line: MapLine
+  readonly route: Route
+  readonly labels: readonly MapLabel[]
+  readonly opacity: number | undefined
+  readonly chosen: boolean
+}
+
+/** Drawn again only when something about itself has changed: choosing a card touches a few of some hundred. */
+const SaidLine = memo(function SaidLine({ line, route, labels, opacity, chosen }: SaidLineProps) {
+  return (
+    <g opacity={opacity}>
+      <LineDrawing line={line} route={route} theme={screenTheme} chosen={chosen} />
+      {labels.map((label) => (
+        <LabelDrawing key={label.back ? 'back' : 'there'} label={label} theme={screenTheme} />
+      ))}
+    </g>
+  )
+})
+
+/** Plain ways for the lines of cards that are under way. The sheet keeps its size, or it would be laid out each time. */
+function MovingLines({ sheet, moved, near, room }: Pick<Props, 'sheet' | 'moved' | 'near'> & { readonly room: Box }) {
+  const ways = sheet.lines
     .filter(({ one, many }) => moved.has(one) || moved.has(many))
     .map((line) => {
       const [a, b] = [line.one, line.many].map((id) => moved.get(id) ?? sheet.drawn.boxes.get(id))
@@ -116,4 +136,15 @@ function MovingLines({ sheet, moved, near }: Pick<Props, 'sheet' | 'moved' | 'ne
         )
       )
     })
+  return (
+    <svg
+      width={room.width}
+      height={room.height}
+      viewBox={`${room.x} ${room.y} ${room.width} ${room.height}`}
+      aria-hidden
+      style={{ ...layer, left: room.x, top: room.y, willChange: 'transform' }}
+    >
+      {ways}
+    </svg>
+  )
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import { useReactFlow } from '@xyflow/react'
-import { useCallback, useState } from 'react'
+import { useCallback, useDeferredValue, useState } from 'react'
 import { findTable } from '@/core/book'
 import { type Alignment, align, type DependencyKind, dependencyKinds, type MapReading, spaceOut } from '@/core/map'
 import { Room } from '@/ui/shell/room'
@@ -35,6 +35,8 @@ export function MapSheet() {
   const laid = useMap(id, book, reading)
   const { sheet, kept, again } = laid
   const { chosen, choose: chooseCard, boxesOf } = useChosen()
+  // What is said of a card may come a little after it is marked: a card pressed follows the hand at once.
+  const told = useDeferredValue(chosen)
   const place = usePlace(laid)
   const { trace, lit, bows } = useDependencies(book, sheet, field, kinds)
 
@@ -69,7 +71,7 @@ export function MapSheet() {
       margin={
         <MapMargin
           sheet={sheet}
-          chosen={chosen}
+          chosen={told}
           field={field}
           trace={trace}
           onField={setField}
@@ -93,13 +95,13 @@ export function MapSheet() {
         />
         <div className="relative min-h-0 flex-1 bg-ash-1">
           {!sheet && <p className="absolute inset-0 flex items-center justify-center text-ash-6">Drawing the map …</p>}
-          {chosen.size > 0 && (
+          {told.size > 0 && (
             <ArrangeBar
-              count={chosen.size}
-              pinned={[...chosen].every((one) => findTable(book, one)?.spot?.pinned)}
+              count={told.size}
+              pinned={[...told].every((one) => findTable(book, one)?.spot?.pinned)}
               onArrange={arrange}
               onPin={pin}
-              tables={[...chosen]}
+              tables={[...told]}
             />
           )}
           <MapCanvas

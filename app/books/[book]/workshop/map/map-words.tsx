@@ -1,11 +1,17 @@
 'use client'
 
+import { memo } from 'react'
 import type { Book } from '@/core/book'
 import type { MapLine } from '@/core/map'
 import { footWords } from '@/core/pairings'
 
+interface Props {
+  readonly book: Book
+  readonly lines: readonly MapLine[]
+}
+
 /** The same map as a list of tables, each with its ties, for those who don't see the drawing. */
-export function MapInWords({ book, lines }: { readonly book: Book; readonly lines: readonly MapLine[] }) {
+export const MapInWords = memo(function MapInWords({ book, lines }: Props) {
   const name = (id: string) => book.tables.find((table) => table.id === id)?.name ?? ''
   return (
     <ul aria-label="The map in words" className="sr-only">
@@ -36,4 +42,4 @@ export function MapInWords({ book, lines }: { readonly book: Book; readonly line
       })}
     </ul>
   )
-}
+})

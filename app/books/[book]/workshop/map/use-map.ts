@@ -54,7 +54,10 @@ export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
     [book.tables],
   )
   // What makes the drawing another one; a rule or a need doesn't.
-  const shape = JSON.stringify([cards, lines, spots, turn, detail, sense])
+  const shape = useMemo(
+    () => JSON.stringify([cards, lines, spots, turn, detail, sense]),
+    [cards, lines, spots, turn, detail, sense],
+  )
   useEffect(() => {
     let ended = false
     const known = { ...remembered(id), ...spots }
