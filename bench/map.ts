@@ -3,9 +3,14 @@ import { type Book } from '@/core/book'
 import { type DrawnMap, drawMap, mapCards, mapLines, mapQuality, type MapWish } from '@/core/map'
 import { madeUpMap } from '@/tests/support/random-maps'
 
-/** How clear maps are and how long they take to draw: the demo's in each reading, and made-up ones. */
+/**
+ * How clear maps are and how long they take to draw: the demo's in each reading, and made-up ones. `overlaps` counts
+ * cards, words and feet on each other, `on others` lines over cards and the length of lines on lines.
+ */
 export function benchMap(book: Book): void {
-  process.stdout.write('\nmaps                      ms  crossings  corners   length  overlaps  words left out\n')
+  process.stdout.write(
+    '\nmaps                      ms  crossings  corners   length  overlaps  on others  words left out\n',
+  )
   for (const sense of ['office', 'logical', 'physical'] as const)
     for (const detail of ['names', 'fields', 'kinds'] as const) {
       const reading = { detail, sense }
@@ -33,12 +38,8 @@ function told(name: string, wish: MapWish): void {
     times.push(performance.now() - start)
   }
   const wanted = wish.lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0)
-  const { crossings, corners, length, cardOverlaps, labelOverlaps, feetOverlaps, unplaced } = mapQuality(
-    map!.boxes,
-    map!.routes,
-    map!.labels,
-    wanted,
-  )
+  const { crossings, corners, length, cardOverlaps, labelOverlaps, feetOverlaps, linesOverCards, shared, unplaced } =
+    mapQuality(map!.boxes, map!.routes, map!.labels, wanted)
   const time = times.sort((a, b) => a - b)[1]!.toFixed(0)
   const cells = [
     time.padStart(7),
@@ -46,6 +47,7 @@ function told(name: string, wish: MapWish): void {
     corners,
     length,
     `${cardOverlaps} ${labelOverlaps} ${feetOverlaps}`,
+    `${linesOverCards} ${shared}`,
     unplaced,
   ]
   process.stdout.write(

@@ -3,7 +3,6 @@ import { gridUp, onGrid, type Point } from './geometry'
 import type { MapLine } from './lines'
 import { stressPlaces } from './stress'
 
-const between = 60
 /** As wide for its height as a window or a sheet of paper on its side. */
 const aspect = 1.5
 
@@ -43,22 +42,33 @@ export function columnLayout(
   }
   const places = stressPlaces(cards.length, ties, seed)
   const slots = cards.map((card, at): Slot => ({ card, ties: tied[at]!, column: 0, y: 0 }))
-  const lane = laneWidth(cards.length, ties.length)
-  const columns = inColumns(slots, places, lane, more)
-  stack(columns)
+  const gaps = gapsFor(cards.length, ties.length)
+  const columns = inColumns(slots, places, gaps, more)
+  stack(columns, gaps)
   for (let round = 0; round < (cards.length > 120 ? 3 : 12); round++) {
-    if (!exchange(slots, columns, lane)) break
-    stack(columns)
+    if (!exchange(slots, columns, gaps)) break
+    stack(columns, gaps)
   }
-  for (let round = 0; round < 12; round++) settle(columns, slots)
-  return placed(columns, lane)
+  for (let round = 0; round < 12; round++) settle(columns, slots, gaps)
+  return placed(columns, gaps)
 }
 
-/** Lanes are as wide as the lines that are likely to run in them. */
-const laneWidth = (cards: number, ties: number) =>
-  gridUp(Math.min(260, 110 + 6 * (ties / Math.max(1, Math.sqrt(cards * 1.5)))))
+/** Free room between columns and between the cards of one, in map units. */
+interface Gaps {
+  readonly lane: number
+  readonly between: number
+}
 
-function inColumns(slots: readonly Slot[], places: readonly Point[], lane: number, more: number): Slot[][] {
+/** As much as the lines need that are likely to run there: where it is scarce, lines find no way at all. */
+function gapsFor(cards: number, ties: number): Gaps {
+  const dense = ties / Math.max(1, Math.sqrt(cards * 1.5))
+  return {
+    lane: gridUp(Math.min(400, 110 + 7 * dense)),
+    between: gridUp(Math.min(120, 60 + 3 * Math.max(0, dense - 10))),
+  }
+}
+
+function inColumns(slots: readonly Slot[], places: readonly Point[], { lane, between }: Gaps, more: number): Slot[][] {
   const height = (slot: Slot) => slot.card.height + between
   const whole = slots.reduce((sum, slot) => sum + height(slot), 0)
   const width = slots.reduce((sum, slot) => sum + slot.card.width, 0) / slots.length + lane
@@ -78,7 +88,7 @@ function inColumns(slots: readonly Slot[], places: readonly Point[], lane: numbe
 }
 
 /** Each column from its top, all about one middle. */
-function stack(columns: readonly (readonly Slot[])[]): void {
+function stack(columns: readonly (readonly Slot[])[], { between }: Gaps): void {
   for (const column of columns) {
     const whole = column.reduce((sum, { card }) => sum + card.height + between, -between)
     let y = -whole / 2
@@ -90,7 +100,7 @@ function stack(columns: readonly (readonly Slot[])[]): void {
 }
 
 /** Two cards change places where their ties get shorter by it; whether any did. */
-function exchange(slots: readonly Slot[], columns: Slot[][], lane: number): boolean {
+function exchange(slots: readonly Slot[], columns: Slot[][], { lane }: Gaps): boolean {
   const pitch = slots.reduce((sum, { card }) => sum + card.width, 0) / slots.length + lane
   const cost = (slot: Slot, column: number, y: number, other: Slot) =>
     slot.ties.reduce((sum, tie) => {
@@ -121,7 +131,7 @@ function exchange(slots: readonly Slot[], columns: Slot[][], lane: number): bool
 }
 
 /** Each column's cards as near the height of what they are tied to as their order allows (pool adjacent violators). */
-function settle(columns: readonly (readonly Slot[])[], slots: readonly Slot[]): void {
+function settle(columns: readonly (readonly Slot[])[], slots: readonly Slot[], { between }: Gaps): void {
   for (const column of columns) {
     let offset = 0
     const groups: { wish: number; count: number }[] = []
@@ -145,7 +155,7 @@ function settle(columns: readonly (readonly Slot[])[], slots: readonly Slot[]): 
   }
 }
 
-function placed(columns: readonly (readonly Slot[])[], lane: number): Record<string, Point> {
+function placed(columns: readonly (readonly Slot[])[], { lane, between }: Gaps): Record<string, Point> {
   const spots: Record<string, Point> = {}
   let x = 0
   const top = Math.min(...columns.flatMap((column) => column.map(({ y, card }) => y - card.height / 2)))

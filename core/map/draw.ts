@@ -5,7 +5,8 @@ import { type MapLabel, placeLabels } from './labels'
 import type { MapLine } from './lines'
 import { placeCards, pushApart, respread, type Spots } from './places'
 import { mapQuality } from './quality'
-import { type Route, Router } from './routes'
+import type { Route } from './laid'
+import { Router } from './routes'
 
 export interface MapWish {
   readonly cards: readonly MapCard[]
@@ -50,6 +51,7 @@ function variantsFor(cards: number): readonly LayoutVariant[] {
 
 /** How hard a map is to read: crossings most of all, then corners, then how far the eye has to go. */
 function costOf({ boxes, routes, labels }: DrawnMap): number {
-  const { crossings, corners, length, linesOverCards, feetOverlaps } = mapQuality(boxes, routes, labels, labels.length)
-  return crossings * 150 + corners * 20 + length * 0.2 + (linesOverCards + feetOverlaps) * 1000
+  const quality = mapQuality(boxes, routes, labels, labels.length)
+  const { crossings, corners, length, linesOverCards, feetOverlaps, shared } = quality
+  return crossings * 150 + corners * 20 + length * 0.2 + (linesOverCards + feetOverlaps) * 1000 + shared * 10
 }

@@ -3,7 +3,7 @@ import type { Box, Point } from './geometry'
 import { textWidth } from './letters'
 import type { MapLine } from './lines'
 import { stubLength } from './ports'
-import type { Route } from './routes'
+import type { Route } from './laid'
 
 /** Words beside a line. The box is where they stand, in map units. */
 export interface MapLabel {

@@ -57,18 +57,21 @@ export function portsOf(ground: Ground, card: MapCard, box: Box, row?: string): 
   return ports
 }
 
-/** Whether nothing else stands where the foot of a line would. */
-export function isFree(ground: Ground, port: Port, card: number): boolean {
+/** How much of its place a foot is to have: all of it; just its own straight piece, close beside others; or none yet. */
+export type Elbow = 'ample' | 'close' | 'none'
+
+/** Whether a foot has as much of its place as it is to have. No other card ever stands there. */
+export function isFree(ground: Ground, port: Port, card: number, elbow: Elbow): boolean {
+  const place = placeOf(ground, port)
+  if (!place.every((cell) => ground.owner[cell] === 0 || ground.owner[cell] === card)) return false
+  const own = elbow === 'ample' ? place : elbow === 'close' ? port.stub : []
+  return own.every((cell) => ground.kept[cell] === 0 && ground.level[cell] === 0 && ground.upright[cell] === 0)
+}
+
+/** The cells of a foot, and those of a line's width beside it. */
+export function placeOf(ground: Ground, port: Port): number[] {
   const across = port.side === 'left' || port.side === 'right' ? ground.columns : 1
-  return port.stub.every((cell) =>
-    [cell - across, cell, cell + across].every(
-      (near) =>
-        ground.kept[near] === 0 &&
-        ground.level[near] === 0 &&
-        ground.upright[near] === 0 &&
-        (ground.owner[near] === 0 || ground.owner[near] === card),
-    ),
-  )
+  return port.stub.flatMap((cell) => [cell - across, cell, cell + across])
 }
 
 /** Keeps the place of a foot, and a line's width beside it, for itself. */

@@ -1,7 +1,7 @@
 import { type Box, overlap } from './geometry'
 import { cardSize } from './cards'
 import { footBox, type MapLabel, piecesOf } from './labels'
-import type { Route } from './routes'
+import type { Route } from './laid'
 
 /** How well a map is drawn: what is to be nought, and what is to be small. */
 export interface MapQuality {
@@ -9,6 +9,8 @@ export interface MapQuality {
   readonly labelOverlaps: number
   readonly feetOverlaps: number
   readonly linesOverCards: number
+  /** How much of the lines lies on other lines, in map units. */
+  readonly shared: number
   readonly crossings: number
   readonly corners: number
   /** In map units. */
@@ -41,6 +43,7 @@ export function mapQuality(
     labelOverlaps: pairs(words) + between(words, cards) + between(words, feet),
     feetOverlaps: pairs(feet),
     linesOverCards: pieces.filter(({ box }) => bodies.some((card) => overlap(shrunk(card), thick(box)))).length,
+    shared: sharedLength(level, 'x', 'y') + sharedLength(upright, 'y', 'x'),
     crossings: level.reduce(
       (sum, a) => sum + upright.filter((b) => b.line !== a.line && crossing(a.box, b.box)).length,
       0,
@@ -49,6 +52,20 @@ export function mapQuality(
     length: pieces.reduce((sum, piece) => sum + piece.length, 0),
     unplaced: wanted - labels.length,
   }
+}
+
+/** Lines one behind the other on the same level, and how far each reaches into those before it. */
+function sharedLength(pieces: readonly { readonly box: Box }[], along: 'x' | 'y', at: 'x' | 'y'): number {
+  const size = along === 'x' ? 'width' : 'height'
+  let shared = 0
+  let [level, end] = [NaN, -Infinity]
+  for (const { box } of [...pieces].sort((a, b) => a.box[at] - b.box[at] || a.box[along] - b.box[along])) {
+    if (box[at] !== level) end = -Infinity
+    level = box[at]
+    shared += Math.max(0, Math.min(end, box[along] + box[size]) - box[along])
+    end = Math.max(end, box[along] + box[size])
+  }
+  return shared
 }
 
 const pairs = (boxes: readonly Box[]) =>

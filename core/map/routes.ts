@@ -3,40 +3,25 @@ import { around, type Box, inflated, onGrid, overlap, type Point } from './geome
 import { Ground } from './grid'
 import { footBox } from './labels'
 import type { MapLine } from './lines'
-import { isFree, keep, type Port, portsOf, type Side } from './ports'
+import { crossings, inTheWayOf, type Laid, mark, type Route } from './laid'
+import { type Elbow, isFree, type Port, portsOf } from './ports'
 import { Search } from './search'
-
-/** Where a line runs: from the card of `one` to that of `many`, corner by corner, and the sides it touches. */
-export interface Route {
-  readonly points: readonly Point[]
-  readonly from: Side
-  readonly to: Side
-  /** No way was free: it is drawn straight over whatever is there. */
-  readonly forced?: true
-}
 
 const room = 200
 const near = 160
 const far = 600
-/** Beyond these a map is laid once and in haste: nobody follows single lines across such a sheet without the lens. */
-const manyLines = 200
-
-interface Laid {
-  readonly line: MapLine
-  readonly start: Port
-  readonly end: Port
-  readonly route: Route
-}
+/** What a step through what other lines need costs, where one looks for those that are in the way. */
+const through = 150
 
 /**
- * Routes for all lines round all cards: short ones first, each as cheap as those before it leave room for, and
- * then once more for those that cross others or take long ways round. The same cards and lines always give the
- * same routes. Boxes stand on the grid.
+ * Routes for all lines round all cards: short ones first, each as cheap as those before it leave room for. Those
+ * that find no way have others make room for them (rip-up and reroute, as for circuit boards), and what crosses
+ * others or takes long ways round is laid once more. The same cards and lines always give the same routes. Boxes
+ * stand on the grid.
  */
 export class Router {
   private readonly ground: Ground
   private readonly search: Search
-  private readonly inHaste: boolean
   private readonly index: ReadonlyMap<string, number>
   private readonly laid = new Map<string, Laid>()
 
@@ -45,12 +30,11 @@ export class Router {
     private readonly boxes: ReadonlyMap<string, Box>,
     lines: number,
   ) {
-    this.inHaste = lines > manyLines
     const whole = inflated(around([...boxes.values()]) ?? { x: 0, y: 0, width: 0, height: 0 }, room)
     this.ground = new Ground(onGrid(whole.x), onGrid(whole.y), whole.width, whole.height)
     this.index = new Map([...boxes.keys()].map((id, at) => [id, at + 1]))
     for (const [id, box] of boxes) this.ground.setCard(box, this.index.get(id)!)
-    this.search = lines > manyLines ? new Search(this.ground, 3, 25) : new Search(this.ground, 1 + lines / manyLines)
+    this.search = new Search(this.ground, Math.min(3, 1 + lines / 200))
   }
 
   routes(lines: readonly MapLine[]): Map<string, Route> {
@@ -58,12 +42,13 @@ export class Router {
     const away = (line: MapLine) => distance(this.boxes.get(line.one)!, this.boxes.get(line.many)!)
     const ordered = [...drawn].sort((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))
     for (const line of ordered) this.lay(line)
-    if (!this.inHaste) for (const line of ordered) if (this.isPoor(line)) this.layAgain(line)
+    this.makeRoom(ordered.filter((line) => !this.laid.has(line.id)))
+    for (const line of ordered) if (this.isPoor(line)) this.layAgain(line)
     return new Map(drawn.map((line) => [line.id, this.laid.get(line.id)?.route ?? this.straight(line)]))
   }
 
-  private lay(line: MapLine): void {
-    const [starts, ends] = this.endsOf(line)
+  private lay(line: MapLine, elbow: Elbow = 'ample'): void {
+    const [starts, ends] = this.endsOf(line, elbow)
     const first = this.find(starts, ends)
     // Between cards that stand close both feet of a line could come to lie on each other.
     const found =
@@ -78,39 +63,74 @@ export class Router {
           ))
         : first
     if (!found) return
-    const corners = cornersOf(found.cells.map(this.ground.point))
-    const points = withoutStraight([found.start, ...corners, found.end])
-    const route: Route = { points, from: found.start.side, to: found.end.side }
-    this.laid.set(line.id, { line, start: found.start, end: found.end, route })
-    this.mark(line.id, 1)
+    const { start, end, cells } = found
+    const corners = cornersOf(cells.map(this.ground.point))
+    const points = withoutStraight([start, ...corners, end])
+    this.put({ line, start, end, cells, route: { points, from: start.side, to: end.side } })
   }
 
-  /** Where a line may begin and end; one from a table to itself goes round its lower right corner. */
-  private endsOf(line: MapLine): [Port[], Port[]] {
-    const [starts, ends] = [this.ports(line.one, undefined), this.ports(line.many, line.field)]
+  private put(laid: Laid): void {
+    this.laid.set(laid.line.id, laid)
+    mark(this.ground, laid, 1)
+  }
+
+  private takeUp(laid: Laid): void {
+    this.laid.delete(laid.line.id)
+    mark(this.ground, laid, -1)
+  }
+
+  /** Where a line may begin and end; one from a table to itself goes round its lower right corner, or where it can. */
+  private endsOf(line: MapLine, elbow: Elbow): [Port[], Port[]] {
+    const [starts, ends] = [this.ports(line.one, undefined, elbow), this.ports(line.many, line.field, elbow)]
     if (line.one !== line.many) return [starts, ends]
-    return [starts.filter(({ side }) => side === 'right'), ends.filter(({ side }) => side === 'bottom')]
+    const wide = elbow !== 'ample'
+    return [
+      starts.filter(({ side }) => side === 'right' || (wide && side === 'left')),
+      ends.filter(({ side }) => side === 'bottom' || (wide && side === 'top')),
+    ]
   }
 
   private find(starts: readonly Port[], ends: readonly Port[]) {
-    const found = this.search.find(starts, ends, near)
-    return found ?? (this.inHaste ? undefined : this.search.find(starts, ends, far))
+    return this.search.find(starts, ends, near) ?? this.search.find(starts, ends, far)
   }
 
   private layAgain(line: MapLine): void {
-    if (this.laid.has(line.id)) this.mark(line.id, -1)
-    this.laid.delete(line.id)
+    const before = this.laid.get(line.id)
+    if (before) this.takeUp(before)
     this.lay(line)
+    if (before && !this.laid.has(line.id)) this.put(before)
   }
 
-  private mark(id: string, by: 1 | -1): void {
-    const { start, end, route } = this.laid.get(id)!
-    this.ground.lay(
-      route.points.map(({ x, y }) => ({ x, y })),
-      by,
-    )
-    keep(this.ground, start, by)
-    keep(this.ground, end, by)
+  /** Lines without a way get one where others can go elsewhere instead. */
+  private makeRoom(without: readonly MapLine[]): void {
+    const waiting = [...without]
+    for (let turn = 0; turn < without.length * 6 && waiting.length > 0; turn++) {
+      const line = waiting.shift()!
+      this.lay(line, 'close')
+      const others = this.laid.has(line.id) ? undefined : this.inTheWayOf(line)
+      if (!others) continue
+      for (const other of others) this.takeUp(other)
+      this.lay(line, 'close')
+      for (const { line: other } of others) this.lay(other, 'close')
+      const left = [line, ...others.map((other) => other.line)].filter(({ id }) => !this.laid.has(id))
+      if (left.length <= 1) {
+        waiting.push(...left)
+        continue
+      }
+      // More would be without a way than before.
+      for (const one of [line, ...others.map((other) => other.line)]) {
+        const now = this.laid.get(one.id)
+        if (now) this.takeUp(now)
+      }
+      for (const other of others) this.put(other)
+    }
+  }
+
+  /** The lines that leave one no way, on the way on which there are fewest of them. */
+  private inTheWayOf(line: MapLine): Laid[] | undefined {
+    const [starts, ends] = this.endsOf(line, 'none')
+    const found = this.search.find(starts, ends, far, through)
+    return found && inTheWayOf(found, this.ground, this.laid.values())
   }
 
   /** Whether another way may be better now that all are there. */
@@ -119,10 +139,10 @@ export class Router {
     return !route || route.points.length > 4 || crossings(this.ground, route.points) > 0
   }
 
-  private ports(card: string, row: string | undefined): Port[] {
+  private ports(card: string, row: string | undefined, elbow: Elbow): Port[] {
     const at = this.index.get(card)!
     return portsOf(this.ground, this.cards.get(card)!, this.boxes.get(card)!, row).filter((port) =>
-      isFree(this.ground, port, at),
+      isFree(this.ground, port, at, elbow),
     )
   }
 
@@ -161,19 +181,3 @@ const isBack = (a: Point, b: Point, c: Point) =>
   Math.sign(b.x - a.x) === -Math.sign(c.x - b.x) && Math.sign(b.y - a.y) === -Math.sign(c.y - b.y)
 
 const withoutStraight = (points: readonly Point[]) => cornersOf(points.map(({ x, y }) => ({ x, y })))
-
-/** How many cells of a way lie on other lines too. */
-function crossings(ground: Ground, points: readonly Point[]): number {
-  let count = 0
-  for (const [at, point] of points.entries()) {
-    const next = points[at + 1]
-    if (!next) break
-    const sideways = point.y === next.y
-    const across = sideways ? ground.upright : ground.level
-    const way = sideways ? (next.x > point.x ? 0 : 2) : next.y > point.y ? 1 : 3
-    const last = ground.cell(next.x, next.y)
-    for (let cell = ground.along(ground.cell(point.x, point.y), way); cell !== last; cell = ground.along(cell, way))
-      if (across[cell]! > 0) count++
-  }
-  return count
-}

@@ -27,8 +27,6 @@ export class Search {
   constructor(
     private readonly ground: Ground,
     private readonly haste: number,
-    /** What a step costs along another line; without end where that may never be. */
-    private readonly shared = Infinity,
   ) {
     const cells = ground.columns * ground.rows
     this.cost = new Float64Array(cells * 4)
@@ -40,10 +38,15 @@ export class Search {
     this.rowOf = Int16Array.from({ length: cells }, (_, cell) => Math.floor(cell / ground.columns))
   }
 
+  /**
+   * Looks no further than `margin` round the ports. With `through`, the way may lead over other lines' stretches and
+   * feet at that price for each step, which shows what is in its way.
+   */
   find(
     starts: readonly Port[],
     ends: readonly Port[],
     margin: number,
+    through = Infinity,
   ): { start: Port; end: Port; cells: number[] } | undefined {
     if (starts.length === 0 || ends.length === 0) return undefined
     const { ground, cost, from, seen, done, goal, heap, haste, columnOf, rowOf } = this
@@ -93,11 +96,12 @@ export class Search {
       for (let turn = 3; turn <= 5; turn++) {
         const next = (way + turn) & 3
         const there = cell + steps[next]!
-        if (owner[there] !== 0 || kept[there]! > 0) continue
+        const hindered = kept[there]! > 0
+        if (owner[there] !== 0 || (hindered && through === Infinity)) continue
         const x = columnOf[there]!
         const y = rowOf[there]!
         if (x < bounds.left || x > bounds.right || y < bounds.top || y > bounds.bottom) continue
-        const passing = this.passing(cell, there, way, next)
+        const passing = hindered ? through : this.passing(cell, there, way, next, through)
         if (passing === Infinity) continue
         reach(there * 4 + next, price + step + (turn === 4 ? 0 : corner) + passing, state)
       }
@@ -110,12 +114,12 @@ export class Search {
   }
 
   /** What it costs to go on beside or across the lines that are there. */
-  private passing(here: number, there: number, way: number, next: number): number {
+  private passing(here: number, there: number, way: number, next: number, through: number): number {
     const { level, upright } = this.ground
     const sideways = next % 2 === 0
     const [same, other] = sideways ? [level, upright] : [upright, level]
     // The same stretch twice can't be told apart.
-    if (same[here]! > 0 && same[there]! > 0) return this.shared
+    if (same[here]! > 0 && same[there]! > 0) return through
     if (same[there]! > 0) return touching
     // A corner on another line looks as if the two were joined.
     const turned = way !== next && (level[here]! > 0 || upright[here]! > 0) ? touching : 0

@@ -49,6 +49,7 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
   const lowestCard = Math.max(0, ...[...drawn.boxes.values()].map((box) => box.y + box.height)) / drawn.factor
   const lowestNote = Math.max(0, ...book.remarks.map((remark) => remarkBox(remark)).map((box) => box.y + box.height))
   const unsaid = lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0) - drawn.labels.length
+  const forced = [...drawn.routes.values()].filter((route) => route.forced).length
   return (
     <>
       <Note
@@ -59,6 +60,8 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
         Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to tie it to
         another; Shift and drag chooses several. Double-click goes to the table. Click a field to see what it depends
         on.
+        {forced > 0 &&
+          ` ${counted(forced, 'tie')} found no way of ${forced === 1 ? 'its' : 'their'} own: a card has more ties than room round it.`}
         {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
       </Note>
       {writing && (
