@@ -58,10 +58,16 @@ export const linksBetween = (book: Book, a: string, b: string) =>
 /** Joining tables that tie the two. */
 export const joiningBetween = (book: Book, a: string, b: string) =>
   book.tables.filter((table) => {
-    if (table.role !== 'joining') return false
-    const ends = table.key.map((id) => book.links.find((link) => link.field === id)?.one)
-    return ends.length === 2 && ((ends[0] === a && ends[1] === b) || (ends[0] === b && ends[1] === a))
+    const ends = joinedBy(book, table)
+    return ends !== undefined && ends.includes(a) && ends.includes(b) && (a !== b || ends[0] === ends[1])
   })
+
+/** The two tables that a joining table ties; undefined for any other. */
+export function joinedBy(book: Book, table: Table): readonly [string, string] | undefined {
+  if (table.role !== 'joining') return undefined
+  const [one, other, ...more] = table.key.map((id) => book.links.find((link) => link.field === id)?.one)
+  return one !== undefined && other !== undefined && more.length === 0 ? [one, other] : undefined
+}
 
 /** "Visit" or "Visit → Booked for", for sentences about a part. */
 export function partName(book: Book, id: string): string {

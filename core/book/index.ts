@@ -22,6 +22,7 @@ export {
   findField,
   findLink,
   findTable,
+  joinedBy,
   joiningBetween,
   linkOf,
   linksBetween,

@@ -25,20 +25,25 @@ export function askingOrder(
   const named = new Set(spoken.flatMap(({ from, to }) => [pairName(from, to)]))
   // Rows that go with their record are part of it, and come together with others through it.
   const owned = new Set(book.links.flatMap((link) => (link.onRemove === 'remove' ? [link.many] : [])))
-  const distances = new Map<string, ReadonlyMap<string, number>>()
-  const distance = (a: string, b: string) => {
-    const known = distances.get(a) ?? distancesFrom(book, a)
-    distances.set(a, known)
-    return known.get(b)
-  }
+  const near = new Map(book.tables.map(({ id }) => [id, distancesFrom(book, id, 2)]))
+  const group = groupsOf(book)
   const ranked = openPairs(book).map((pair) => {
-    const said = named.has(pairName(pair.a.name, pair.b.name))
-    const far = distance(pair.a.id, pair.b.id)
+    const said = named.size > 0 && named.has(pairName(pair.a.name, pair.b.name))
+    const apart = group.get(pair.a.id) !== group.get(pair.b.id)
+    const throughOne = near.get(pair.a.id)?.get(pair.b.id) === 2
     const part = owned.has(pair.a.id) || owned.has(pair.b.id)
-    return { pair, rank: said ? 0 : part ? 3 : far === undefined ? 1 : far === 2 ? 2 : 3 }
+    return { pair, rank: said ? 0 : part ? 3 : apart ? 1 : throughOne ? 2 : 3 }
   })
-  const order = ranked.filter(({ rank }) => rank < 3).sort((first, second) => first.rank - second.rank)
-  return { ask: order.map(({ pair }) => pair), apart: ranked.filter(({ rank }) => rank === 3).map(({ pair }) => pair) }
+  const withRank = (wanted: number) => ranked.flatMap(({ pair, rank }) => (rank === wanted ? [pair] : []))
+  return { ask: [0, 1, 2].flatMap(withRank), apart: withRank(3) }
+}
+
+/** For each table the first one of those that hang together with it. */
+function groupsOf(book: Book): ReadonlyMap<string, string> {
+  const group = new Map<string, string>()
+  for (const { id } of book.tables)
+    if (!group.has(id)) for (const one of distancesFrom(book, id).keys()) group.set(one, id)
+  return group
 }
 
 const pairName = (a: string, b: string) => [a.toLowerCase(), b.toLowerCase()].sort().join('\n')

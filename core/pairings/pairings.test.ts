@@ -1,5 +1,7 @@
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
+import { aimed, dice } from '@/tests/support/random-edits'
 import { type Book, emptyBook, make, type Edit } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
@@ -106,4 +108,19 @@ test('what comes of the answers is said in the office’s words', () => {
     head: 'Each part gets a link to one visit.',
     text: 'Parts get the field “Visit”, which must be filled. A visit can have any number of parts.',
   })
+})
+
+test('the open pairs are those whose state is to be asked, whatever is done to a book', () => {
+  fc.assert(
+    fc.property(fc.array(dice, { maxLength: 40 }), (throws) => {
+      let book = emptyBook('Any', plainLook)
+      for (const [turn, one] of throws.entries()) {
+        const done = make(book, aimed(book, one, turn))
+        if (done.ok) book = done.value.book
+      }
+      const asked = allPairs(book).filter(({ a, b }) => pairState(book, a.id, b.id).kind === 'ask')
+      const name = ({ a, b }: (typeof asked)[number]) => `${a.id} ${b.id}`
+      expect(openPairs(book).map(name).sort()).toEqual(asked.map(name).sort())
+    }),
+  )
 })

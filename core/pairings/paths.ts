@@ -33,12 +33,13 @@ function waysIn(book: Book): Map<string, Way[]> {
   return ways
 }
 
-/** How many links each table is away from one; tables that can't be reached are left out. */
-export function distancesFrom(book: Book, table: string): ReadonlyMap<string, number> {
+/** How many links each table is away from one; tables that can't be reached, or not in so many, are left out. */
+export function distancesFrom(book: Book, table: string, atMost = Infinity): ReadonlyMap<string, number> {
   const ways = waysIn(book)
   const distances = new Map([[table, 0]])
   const queue = [table]
   for (const here of queue) {
+    if (distances.get(here)! >= atMost) break
     for (const { to } of ways.get(here) ?? []) {
       if (distances.has(to)) continue
       distances.set(to, distances.get(here)! + 1)

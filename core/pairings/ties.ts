@@ -1,4 +1,14 @@
-import { type Book, fieldOf, joiningBetween, linksBetween, linksFrom, mustHold, type Table, tableOf } from '../book'
+import {
+  type Book,
+  fieldOf,
+  joinedBy,
+  joiningBetween,
+  linksBetween,
+  linksFrom,
+  mustHold,
+  type Table,
+  tableOf,
+} from '../book'
 import { type FootEnd, footEnd } from './crows-foot'
 
 /** The answers to a pair's questions: how many of the other one record has, and whether it must have one. */
@@ -75,11 +85,23 @@ export function allPairs(book: Book): { readonly a: Table; readonly b: Table }[]
   return tables.flatMap((b, row) => tables.slice(0, row).map((a) => ({ a, b })))
 }
 
-/** The pairs nobody has answered, those of tables with nothing to hang on first. */
+/**
+ * The pairs nobody has answered, those of tables with nothing to hang on first. All at once, because a large book
+ * has tens of thousands of pairs: the same as asking `pairState` of each.
+ */
 export function openPairs(book: Book): { readonly a: Table; readonly b: Table }[] {
   const tied = new Set(book.links.flatMap((link) => [link.one, link.many]))
   const loose = ({ a, b }: { a: Table; b: Table }) => Number(!tied.has(a.id)) + Number(!tied.has(b.id))
-  return allPairs(book)
-    .filter(({ a, b }) => pairState(book, a.id, b.id).kind === 'ask')
-    .sort((first, second) => loose(second) - loose(first))
+  const answered = new Set([
+    ...book.links.map(({ one, many }) => pairOf(one, many)),
+    ...book.tables.flatMap((table) => {
+      const ends = joinedBy(book, table)
+      return ends ? [pairOf(...ends)] : []
+    }),
+    ...book.pairs.map(({ a, b }) => pairOf(a, b)),
+  ])
+  const open = allPairs(book).filter(({ a, b }) => !answered.has(pairOf(a.id, b.id)))
+  return [2, 1, 0].flatMap((ends) => open.filter((pair) => loose(pair) === ends))
 }
+
+const pairOf = (a: string, b: string) => (a < b ? `${a} ${b}` : `${b} ${a}`)

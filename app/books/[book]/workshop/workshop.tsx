@@ -84,7 +84,11 @@ export function WorkshopRoom({
   )
 
   const since = state.revision - opened.revision + state.waiting
-  const chapters = chaptersOf(state.book, { everOpened: opened.everOpened, editsSince: since })
+  const { everOpened } = opened
+  const chapters = useMemo(
+    () => chaptersOf(state.book, { everOpened, editsSince: since }),
+    [state.book, everOpened, since],
+  )
   const here = path.split('/')[4]
   const base = `/books/${id}`
   return (
