@@ -11,6 +11,7 @@ import { MapLayers } from './map-layers'
 import { type MapLook, MapLookContext } from './map-look'
 import { MapCardNode } from './map-node'
 import { RemarkNode } from './remark-node'
+import { spokenWords } from './spoken-words'
 import { useCards } from './use-cards'
 import type { LaidMap } from './use-map'
 import { useMoves } from './use-moves'
@@ -56,7 +57,8 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
   useCards(sheet, book.remarks)
   const { moved, onChanges } = useMoves(laid)
   const [moving, setMoving] = useState(false)
-  const far = useIsFar(moving)
+  const [fits, setFits] = useState(false)
+  const far = useIsFar(moving || !fits, book.tables.length > 60)
   const [tying, setTying] = useState<string>()
 
   const centre = lens > 0 ? ([...chosen][0] ?? pointed) : undefined
@@ -75,7 +77,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
     if (!shape || fitted.current === shape) return
     fitted.current = shape
     // Only once the cards have the sizes of this reading.
-    setTimeout(() => void fitView({ padding: 0.06, maxZoom: 1 }), 60)
+    setTimeout(() => void fitView({ padding: 0.06, maxZoom: 1 }).then(() => setFits(true)), 60)
   }, [shape, fitView])
 
   // All of them stay the same functions: a new one would make every card look whether it has changed.
@@ -131,6 +133,8 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
           onMoveStart={beginMove}
           onMoveEnd={endMove}
           proOptions={options}
+          ariaLabelConfig={spokenWords}
+          aria-label="The map"
         >
           {sheet && (
             <MapLayers
@@ -144,13 +148,16 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
               far={far}
             />
           )}
-          <Controls showInteractive={false} position="bottom-right" />
+          <Controls
+            showInteractive={false}
+            position="bottom-right"
+            className="overflow-hidden rounded-md border border-ash-3 bg-paper [&>button]:size-7 [&>button]:hover:bg-ash-2"
+          />
           {many > 30 && (
             <MiniMap
               pannable
               zoomable
               position="bottom-left"
-              ariaLabel="The whole map"
               className="rounded-md border border-ash-3"
               bgColor="var(--paper)"
               maskColor="rgb(120 130 125 / 0.18)"
