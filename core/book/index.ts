@@ -14,7 +14,7 @@ export {
 } from './book'
 export { faultsOf, readBook } from './check-book'
 export { type Edit, make, readEdit, sayEdit } from './edits'
-export { freeName } from './edits/edit-kind'
+export { freeName, numberName } from './edits/edit-kind'
 export { isPlainList } from './edits/pick-lists'
 export { goesWith } from './edits/remove-table'
 export {

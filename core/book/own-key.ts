@@ -1,12 +1,12 @@
 import type { Book, Table } from './book'
 import { type Edit } from './edits'
-import { freeName } from './edits/edit-kind'
+import { freeName, numberName } from './edits/edit-kind'
 import { linksFrom, linksTo, tableOf } from './find'
 
 /** The edits that give a table a running number and make it the key. */
 export function numberAsKey(table: Table, freshId: () => string): Edit[] {
   const id = freshId()
-  const name = freeName(`${table.name} number`, table.fields)
+  const name = freeName(numberName(table.name), table.fields)
   return [
     { kind: 'addField', table: table.id, id, name, holds: 'running', before: table.fields[0]?.id ?? null },
     { kind: 'setKey', table: table.id, fields: [id] },

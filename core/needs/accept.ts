@@ -1,4 +1,4 @@
-import { type Book, type Edit, freeName } from '../book'
+import { type Book, type Edit, freeName, numberName } from '../book'
 import { type Proposal, tableCalled } from './proposals'
 import type { ReadField, ReadTie } from './reading'
 
@@ -25,7 +25,7 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
     if (!here) {
       const keyField = freshId()
       edits.push({ kind: 'addTable', id: table.id, name, keyField })
-      table.fields.set(`${name.toLowerCase()} number`, keyField)
+      table.fields.set(numberName(name).toLowerCase(), keyField)
     }
     made.set(name.toLowerCase(), table)
     return table

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { fail, ok } from '../../words'
 import { type Field, limits, type Table } from '../book'
 import { putTable } from '../build-steps'
-import { type EditKind, Id, readName, typedName } from './edit-kind'
+import { numberName, type EditKind, Id, readName, typedName } from './edit-kind'
 
 const AddTable = z.strictObject({
   kind: z.literal('addTable'),
@@ -25,7 +25,7 @@ export const addTable: EditKind<z.infer<typeof AddTable>> = {
     if (book.tables.length >= limits.tables) return fail({ kind: 'too-many', what: 'table', limit: limits.tables })
     const key: Field = role
       ? { id: keyField, name: name.value, kind: 'line', length: 60, must: true }
-      : { id: keyField, name: `${name.value.slice(0, limits.nameLength - 7)} number`, kind: 'running', must: true }
+      : { id: keyField, name: numberName(name.value), kind: 'running', must: true }
     const table: Table = {
       id,
       name: name.value,

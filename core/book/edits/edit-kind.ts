@@ -47,6 +47,10 @@ export function readName(
   return taken ? fail({ kind: 'name-taken', what, name, ...(within && { within }) }) : ok(name)
 }
 
+/** What the number is called that a table is given for its key: "Visit number". */
+export const numberName = (table: string): string =>
+  /\bnumber$/i.test(table) ? 'Running number' : `${table.slice(0, limits.nameLength - 7)} number`
+
 /** The first of "Visit", "Visit 2", "Visit 3" … that nobody has. */
 export function freeName(wished: string, others: readonly { readonly name: string }[]): string {
   const taken = new Set(others.map((other) => other.name.toLowerCase()))

@@ -127,6 +127,14 @@ test.each<[string, Edit, string]>([
   expect(refusal(small, edit)).toBe(words)
 })
 
+test.each([
+  ['Bill', 'Bill number'],
+  ['Phone number', 'Running number'],
+])('the key of a new table %s is called %s', (name, key) => {
+  const book = after(small, { kind: 'addTable', id: 'new', name, keyField: 'k' })
+  expect(findTable(book, 'new')?.fields[0]?.name).toBe(key)
+})
+
 test('a tick, a passage or a file can’t be part of a key', () => {
   const book = after(small, { kind: 'addField', table: 'visit', id: 'note', name: 'Note', holds: 'passage' })
   expect(refusal(book, { kind: 'setKey', table: 'visit', fields: ['note'] })).toBe(

@@ -4,7 +4,7 @@ import { type Book, type Field, limits, type Link, type Table } from '../book'
 import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
 import { findTable } from '../find'
 import type { Step } from '../steps'
-import { type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
+import { numberName, type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
 
 const SplitTable = z.strictObject({
   kind: z.literal('splitTable'),
@@ -60,7 +60,7 @@ const newTable = (id: string, keyField: string, name: string, moving: readonly F
   fields: [
     {
       id: keyField,
-      name: freeName(`${name.slice(0, limits.nameLength - 7)} number`, moving),
+      name: freeName(numberName(name), moving),
       kind: 'running',
       must: true,
     },

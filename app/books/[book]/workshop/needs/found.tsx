@@ -175,7 +175,7 @@ function Row({ proposal, onAccept, onChange, onWave, onAgain }: RowProps) {
   const { words, more, state, table } = proposal
   const name = `${table}: ${words}`
   return (
-    <li className="flex min-h-9 items-center justify-between gap-2 border-b border-ash-3 py-0.5 last:border-b-0">
+    <li className="flex min-h-9 items-center justify-between gap-2 border-b border-ash-3 py-1 last:border-b-0">
       <span className={classNames('min-w-0 wrap-anywhere', state === 'waved' && 'text-ash-6 line-through')}>
         {words} {more && <span className="text-[13px] text-ash-6">{more}</span>}
       </span>
