@@ -15,7 +15,7 @@ describe('entries of a list', () => {
     ['whether they sang solo', { name: 'sang solo', kind: 'tick' }],
     ['whether it is fit for jumping', { name: 'fit for jumping', kind: 'tick' }],
     ['how many are in stock', { name: 'in stock', kind: 'whole' }],
-    ['how many hours they worked', { name: 'hour', kind: 'exact' }],
+    ['how many hours they worked', { name: 'hours', kind: 'exact' }],
     ['who did it', { name: 'did by', kind: 'line' }],
     ['why it was late', { name: 'reason', kind: 'passage' }],
     ['when they arrived', { name: 'arrived', kind: 'time' }],

@@ -176,7 +176,7 @@ function asked({ asking, tail }: Item): Named | undefined {
       return { name: 'reason', kind: 'passage' }
     case 'how': {
       if (first?.kind === 'thing' && first.phrase.quantity)
-        return { name: first.phrase.name, kind: hintedKind(first.phrase.name) === 'exact' ? 'exact' : 'whole' }
+        return { name: first.phrase.said, kind: hintedKind(first.phrase.name) === 'exact' ? 'exact' : 'whole' }
       if (first?.kind === 'pronoun' && first.word === 'many') return { name: words(rest) || 'number', kind: 'whole' }
       if (first && wordOf(first).join('').startsWith('much')) {
         const thing = rest.slice(1).find((element) => element.kind === 'thing')

@@ -87,6 +87,9 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
   return facts
 }
 
+/** "From a day till another": which end of a span a date is, by the word before it. */
+const spanEnds: Readonly<Record<string, string>> = { from: 'start', to: 'end', till: 'end', until: 'end' }
+
 /** "By an engineer, sometimes two": one as a rule, but there may be several. */
 function asCounted(phrase: Phrase, after: readonly Element[]): Phrase {
   const [joint, more] = after
@@ -108,7 +111,8 @@ function toldOf({ doing, rest }: Clause, { det, quantity: said }: Phrase): numbe
     return at >= 0 && next?.kind === 'thing' && (next.phrase.det === 'a' || next.phrase.quantity?.most === 1)
   }
   if (doing!.passive && after('by')) return 1
-  return doing!.verb === 'be' && said?.most === 1 && (after('for') || after('of')) ? 1.1 : 0
+  const counted = said?.most === 1 || det === 'each'
+  return doing!.verb === 'be' && counted && (after('for') || after('of')) ? 1.1 : 0
 }
 
 const person =
@@ -193,8 +197,8 @@ function factTold(
   if (!owner) return undefined
   const date = /^(date|day|time)$/.test(phrase.name)
   const happened = date && doing.passive ? `${phrase.name} ${doing.form}` : undefined
-  const span =
-    date && prep === 'from' ? `start ${phrase.name}` : date && prep === 'to' ? `end ${phrase.name}` : undefined
+  const end = date ? spanEnds[prep] : undefined
+  const span = end && `${end} ${phrase.name}`
   const named = namedBy({
     phrase,
     lead: [],

@@ -14,6 +14,23 @@ const tableIn = (reading: ReturnType<typeof read>, name: string) => {
 const tie = (reading: ReturnType<typeof read>, from: string, to: string) =>
   reading.links.find((link) => link.from === from && link.to === to)
 
+test('what each is of, from when till when, and with what, makes a table between others', () => {
+  const reading = read(
+    'Each hire is of one boat by one hirer, from a time till a time, with a deposit and a price.',
+    'A boat has a name and how many seats it has.',
+    'A hirer leaves their name.',
+  )
+  expect(tableIn(reading, 'Hire')).toEqual({
+    'Start time': 'time',
+    'End time': 'time',
+    Deposit: 'money',
+    Price: 'money',
+  })
+  expect(tableIn(reading, 'Boat')).toEqual({ Name: 'text', Seats: 'integer' })
+  expect(tie(reading, 'Boat', 'Hire')).toBeDefined()
+  expect(tie(reading, 'Hirer', 'Hire')).toBeDefined()
+})
+
 describe('facts', () => {
   test.each([
     ['a sentence', 'Each boat has a name, a length in metres and a registration number.'],

@@ -12,7 +12,7 @@ export const modals = set(
 export const optional = set("may can could might cannot can't couldn't")
 export const negatives = set('no not never none neither without nobody')
 export const prepositions = set(
-  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until upon among across inside near beside down off out up back away',
+  'of in on at for from to with by about into onto under over per between through during within against via towards after before since until till upon among across inside near beside down off out up back away',
 )
 export const conjunctions = set('and or but nor & plus')
 export const pronouns = set(
