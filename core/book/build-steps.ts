@@ -74,9 +74,11 @@ export const dropRulesOn = (book: Book, gone: ReadonlySet<string>): Step[] =>
     book.rules.filter((rule) => gone.has(rule.table) || speaksOf(rule.says as Json, gone)),
   )
 
-/** In their order, so that what takes them back finds each one's neighbour there already. */
-export const dropRules = (book: Book, rules: readonly Rule[]): Step[] =>
-  rules.map((rule) => dropPart(book, 'rules', rule.id))
+/** In their order, so that what takes them back finds each one's neighbour there already. No need is met by them then. */
+export const dropRules = (book: Book, rules: readonly Rule[]): Step[] => [
+  ...untick(book, new Set(rules.map(({ id }) => id))),
+  ...rules.map((rule) => dropPart(book, 'rules', rule.id)),
+]
 
 /** Whether any of these ids stands anywhere in an expression. */
 export function speaksOf(json: Json, ids: ReadonlySet<string>): boolean {

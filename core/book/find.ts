@@ -69,6 +69,8 @@ export function joinedBy(book: Book, table: Table): readonly [string, string] | 
   return one !== undefined && other !== undefined && more.length === 0 ? [one, other] : undefined
 }
 
+export const findRule = (book: Book, id: string) => book.rules.find((rule) => rule.id === id)
+
 /** "Visit" or "Visit → Booked for", for sentences about a part. */
 export function partName(book: Book, id: string): string {
   const table = findTable(book, id)
@@ -76,5 +78,7 @@ export function partName(book: Book, id: string): string {
   const found = findField(book, id)
   if (found) return `${found.table.name} → ${found.field.name}`
   const link = findLink(book, id)
-  return link ? `${tableOf(book, link.one).name} and ${tableOf(book, link.many).name}` : 'something removed'
+  if (link) return `${tableOf(book, link.one).name} and ${tableOf(book, link.many).name}`
+  const rule = findRule(book, id)
+  return rule ? `The rule “${rule.words}”` : 'something removed'
 }

@@ -21,6 +21,7 @@ export {
   fieldOf,
   findField,
   findLink,
+  findRule,
   findTable,
   joinedBy,
   joiningBetween,

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { type Book, type Edit, emptyBook } from '../book'
 import { plainLook } from '../kinds'
-import { coverageOf, proposalsFor, type Reading, unaskedFor } from '.'
+import { coverageOf, noRuleFor, proposalsFor, type Reading, unaskedFor } from '.'
 
 const at = (need: number) => [{ need, start: 0, end: 3 }]
 const reading: Reading = {
@@ -52,6 +52,48 @@ test('a question is met by ticking, and says which table it lacks', () => {
   expect(coverage(book)[1]?.why).toBe('Tick the tables that answer it.')
   expect(coverage(book)[2]?.why).toBe('The design has no cats to answer it from.')
   expect(coverage(made(book, tick('b', 'dog')))[1]).toEqual({ state: 'met', open: 0 })
+})
+
+test('a need that lays down a rule is met in part until a rule is ticked for it, or none is needed', () => {
+  const rule: Edit[] = [
+    { kind: 'changeNeed', need: 'd', text: 'A dog must never be walked twice at the same time. Dogs are kept.' },
+    { kind: 'addRule', id: 'once', table: 'dog', says: { kind: 'holds', tree: true }, words: 'Walked already.' },
+  ]
+  const book = bookOf(needs, ...dog, ...rule, tick('d', 'dog'))
+  expect(coverage(book)[3]).toEqual({
+    state: 'part',
+    open: 0,
+    rule: true,
+    why: '“must never be walked twice at the same time” lays down a rule. Make it in Rules and tick it here, or say that none is needed.',
+  })
+  const met = { state: 'met', open: 0 }
+  const ticked = made(book, tick('d', 'once'))
+  expect(coverage(ticked)[3]).toEqual(met)
+  expect(coverage(made(ticked, { kind: 'removeRule', rule: 'once' }))[3]).toMatchObject({ state: 'part' })
+  expect(coverage(made(book, { kind: 'waveOff', id: 'w', what: noRuleFor('d'), name: 'the rule' }))[3]).toEqual(met)
+})
+
+test('where a limit was read from the words, nothing more is asked', () => {
+  const text = 'A dog has at most three walks.'
+  const book = bookOf(needs, ...dog, { kind: 'changeNeed', need: 'd', text }, tick('d', 'dog'))
+  const limited = {
+    ...reading,
+    ties: [
+      {
+        from: 'Dog',
+        to: 'Dog',
+        kind: '1-n',
+        must: false,
+        least: false,
+        limit: { most: 3, per: 'Dog', of: 'Dog' },
+        fields: [],
+        verb: 'have',
+        evidence: [{ need: 3, start: 0, end: text.length }],
+      },
+    ],
+  } as const satisfies Reading
+  expect(coverageOf(book, { ...proposalsFor(book, reading), reading: limited })[3]?.state).toBe('met')
+  expect(coverage(book)[3]?.state).toBe('part')
 })
 
 test('a need of which nothing was read can only be ticked', () => {

@@ -1,6 +1,8 @@
-import type { Book } from '../book'
+import { type Book, findRule } from '../book'
 import { listed, plural } from '../words'
 import type { Proposals } from './proposals'
+import type { Evidence, Reading } from './reading'
+import { restrictionIn } from './restrictions'
 
 /** Whether a need has its place in the design, and why not. */
 export interface Coverage {
@@ -9,7 +11,12 @@ export interface Coverage {
   readonly why?: string
   /** How much its words propose that nobody has decided on. */
   readonly open: number
+  /** Its words lay down a rule, and none is ticked for it. */
+  readonly rule?: true
 }
+
+/** Under what it is kept that a need's words ask for no rule. */
+export const noRuleFor = (need: string): string => `rule/${need}`
 
 /** For each need, in order: met, met in part, or not. A tick counts, and what the words still ask for counts against. */
 export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] {
@@ -35,6 +42,11 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
       const more = open.length > 3 ? ` and ${open.length - 3} more` : ''
       return { state: ticked ? 'part' : 'not', open: open.length, why: `The words also speak of ${missing}${more}.` }
     }
+    const rule = ticked ? wantedRule(book, reading, at) : undefined
+    if (rule) {
+      const why = `“${rule}” lays down a rule. Make it in Rules and tick it here, or say that none is needed.`
+      return { state: 'part', open: 0, why, rule: true }
+    }
     if (ticked) return { state: 'met', open: 0 }
     const lost = asked
       .flatMap((question) => question.tables)
@@ -50,6 +62,18 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
       }
     return { state: 'not', open: 0, why: asked.length > 0 ? 'Tick the tables that answer it.' : 'Tick what meets it.' }
   })
+}
+
+/** The words of a need that lay down a rule, where neither a limit was read from them nor a rule is ticked. */
+function wantedRule(book: Book, { tables, ties }: Reading, at: number): string | undefined {
+  const need = book.needs[at]!
+  const found = restrictionIn(need.text)
+  if (!found || book.waved.some(({ what }) => what === noRuleFor(need.id))) return undefined
+  if (need.metBy.some((part) => findRule(book, part))) return undefined
+  const limited = [...ties, ...tables.flatMap(({ fields }) => fields), ...ties.flatMap(({ fields }) => fields)]
+  const within = (one: Evidence) =>
+    one.need === at && one.end > found.start && one.start < found.start + found.words.length
+  return limited.some(({ limit, evidence }) => limit && evidence.some(within)) ? undefined : found.words
 }
 
 /** Tables that no need asks for, not even by asking for what leads to them; and fields nobody asks for. */

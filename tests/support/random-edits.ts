@@ -123,7 +123,12 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
       return { kind: 'moveNeed', need, before: yes[0] ? null : one(book.needs, 1) }
     case 4:
     case 5:
-      return { kind: 'tieNeed', need, part: yes[0] ? table(1) : yes[1] ? field(1) : one(book.links, 1), met: yes[2]! }
+      return {
+        kind: 'tieNeed',
+        need,
+        part: yes[0] ? table(1) : yes[1] ? field(1) : one(yes[3] ? book.rules : book.links, 1),
+        met: yes[2]!,
+      }
     case 6:
     case 7:
       return {

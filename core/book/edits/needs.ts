@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { counted, fail, ok } from '../../words'
 import { limits } from '../book'
 import { dropPart, movePart, putNeed, setKeys } from '../build-steps'
-import { findField, findLink, findNeed, findTable, partName } from '../find'
+import { findField, findLink, findNeed, findRule, findTable, partName } from '../find'
 import { type EditKind, Id, inTurn, orNothing } from './edit-kind'
 
 const clip = (text: string) => (text.length > 50 ? `${text.slice(0, 49)}…` : text)
@@ -70,14 +70,14 @@ export const moveNeed: EditKind<z.infer<typeof MoveNeed>> = {
 
 const TieNeed = z.strictObject({ kind: z.literal('tieNeed'), need: Id, part: Id, met: z.boolean() })
 
-/** Ticks or unticks that a table, field or link meets a need. */
+/** Ticks or unticks that a table, field, link or rule meets a need. */
 export const tieNeed: EditKind<z.infer<typeof TieNeed>> = {
   schema: TieNeed,
   steps(book, { need: id, part, met }) {
     const need = findNeed(book, id)
     if (!need) return fail({ kind: 'gone', what: 'need' })
-    if (!findTable(book, part) && !findField(book, part) && !findLink(book, part))
-      return fail({ kind: 'gone', what: 'table' })
+    const here = [findTable, findField, findLink, findRule].some((find) => find(book, part))
+    if (!here) return fail({ kind: 'gone', what: 'table' })
     const others = need.metBy.filter((candidate) => candidate !== part)
     return orNothing(inTurn(book, () => setKeys(need, id, { metBy: met ? [...others, part] : others })))
   },

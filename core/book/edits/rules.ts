@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { fail, type Json, ok, type Result } from '../../words'
-import { type Book, limits, type Rule, RuleSays } from '../book'
-import { dropPart, putRule, setKeys } from '../build-steps'
-import { findTable } from '../find'
+import { type Book, limits, RuleSays } from '../book'
+import { dropRules, putRule, setKeys } from '../build-steps'
+import { findRule, findTable } from '../find'
 import { type EditKind, Id, orNothing } from './edit-kind'
 
 const gone = fail({ kind: 'gone', what: 'rule' })
@@ -37,8 +37,7 @@ export const addRule: EditKind<z.infer<typeof AddRule>> = {
   say: (book, { table }) => `Add a rule for ${findTable(book, table)?.name ?? 'a table'}`,
 }
 
-const ruleOf = (book: Book, id: string): Rule | undefined => book.rules.find((rule) => rule.id === id)
-const ruleWords = (book: Book, id: string) => `“${ruleOf(book, id)?.words ?? 'a rule'}”`
+const ruleWords = (book: Book, id: string) => `“${findRule(book, id)?.words ?? 'a rule'}”`
 
 const ChangeRule = z.strictObject({
   kind: z.literal('changeRule'),
@@ -52,7 +51,7 @@ const ChangeRule = z.strictObject({
 export const changeRule: EditKind<z.infer<typeof ChangeRule>> = {
   schema: ChangeRule,
   steps(book, { rule: id, says, words, onlyNew, warns }) {
-    const rule = ruleOf(book, id)
+    const rule = findRule(book, id)
     if (!rule) return gone
     const said = readWords(words ?? rule.words)
     if (!said.ok) return said
@@ -72,6 +71,9 @@ const RemoveRule = z.strictObject({ kind: z.literal('removeRule'), rule: Id })
 
 export const removeRule: EditKind<z.infer<typeof RemoveRule>> = {
   schema: RemoveRule,
-  steps: (book, { rule }) => (ruleOf(book, rule) ? ok([dropPart(book, 'rules', rule)]) : gone),
+  steps(book, { rule: id }) {
+    const rule = findRule(book, id)
+    return rule ? ok(dropRules(book, [rule])) : gone
+  },
   say: (book, { rule }) => `Remove the rule ${ruleWords(book, rule)}`,
 }

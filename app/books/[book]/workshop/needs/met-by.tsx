@@ -7,7 +7,7 @@ import { counted } from '@/core/words'
 import { classNames, Empty, TextBox, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 
-/** Ticks which tables, fields and links meet one need. What is ticked stands first. */
+/** Ticks which tables, fields, links and rules meet one need. What is ticked stands first. */
 export function MetBy({ need, number }: { readonly need: Need; readonly number: number }) {
   const { book } = useWorkshop()
   const [find, setFind] = useState('')
@@ -42,8 +42,33 @@ export function MetBy({ need, number }: { readonly need: Need; readonly number: 
             onOpen={() => setUnfolded(table.id)}
           />
         ))}
+        <RuleTicks need={need} words={words} />
         {shown.length === 0 && <p className="text-ash-6">No table or field goes by “{find}”.</p>}
       </div>
+    </div>
+  )
+}
+
+/** The rules that were made, so that a need that lays one down can be met. */
+function RuleTicks({ need, words }: { readonly need: Need; readonly words: string }) {
+  const { book, edit } = useWorkshop()
+  const found = book.rules.filter((rule) => rule.words.toLowerCase().includes(words))
+  if (found.length === 0) return null
+  return (
+    <div className="rounded-lg border border-ash-3 bg-paper">
+      <h3 className="px-3 py-1.5 font-bold">Rules</h3>
+      <ul className="border-t border-ash-3 px-3 py-1">
+        {found.map((rule) => (
+          <li key={rule.id}>
+            <TickBox
+              id={`meets-${rule.id}`}
+              checked={need.metBy.includes(rule.id)}
+              onChange={(met) => void edit({ kind: 'tieNeed', need: need.id, part: rule.id, met })}
+              label={rule.words}
+            />
+          </li>
+        ))}
+      </ul>
     </div>
   )
 }

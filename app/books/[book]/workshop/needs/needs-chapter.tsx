@@ -13,6 +13,7 @@ import { Found } from './found'
 import { MarkLegend } from './marked-words'
 import { MetBy } from './met-by'
 import { NeedLine } from './need-line'
+import { NeedNote } from './need-note'
 import { useProposals } from '../use-proposals'
 
 /** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
@@ -30,6 +31,7 @@ export function NeedsChapter() {
       ? coverage.filter((one) => one.state === state).length
       : needs.filter((need) => need.metBy.length > 0 === (state === 'met')).length
   const current = needs.find((need) => need.id === chosen)
+  const told = current && coverage?.[needs.indexOf(current)]
 
   return (
     <Room
@@ -45,14 +47,7 @@ export function NeedsChapter() {
                 : `${count('part')} in part, ${count('not')} not yet.`}
             </Note>
           )}
-          {current && coverage?.[needs.indexOf(current)]?.why && (
-            <Note
-              mark="look"
-              head={`Need ${needs.indexOf(current) + 1} is ${coverage[needs.indexOf(current)]?.state === 'part' ? 'met in part' : 'not met yet'}`}
-            >
-              {coverage[needs.indexOf(current)]?.why}
-            </Note>
-          )}
+          {current && told?.why && <NeedNote need={current} number={needs.indexOf(current) + 1} coverage={told} />}
           <Note mark="info" head="What makes a good need">
             One thing to a line, in your own words: what you keep, how things belong together, and what you want to be
             able to ask.

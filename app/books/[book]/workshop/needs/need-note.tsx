@@ -1,0 +1,42 @@
+'use client'
+
+import Link from 'next/link'
+import type { Need } from '@/core/book'
+import { type Coverage, noRuleFor } from '@/core/needs'
+import { freshId } from '@/ui/ids'
+import { Note, WordButton } from '@/ui/kit'
+import { useWorkshop } from '../workshop-context'
+
+interface Props {
+  readonly need: Need
+  readonly number: number
+  readonly coverage: Coverage
+}
+
+/** Why the chosen need isn't met, or not wholly, and what can be done about it. */
+export function NeedNote({ need, number, coverage }: Props) {
+  const { id, edit } = useWorkshop()
+  const none = () =>
+    edit({ kind: 'waveOff', id: freshId(), what: noRuleFor(need.id), name: `the rule that need ${number} asks for` })
+  return (
+    <Note
+      mark="look"
+      head={`Need ${number} is ${coverage.state === 'part' ? 'met in part' : 'not met yet'}`}
+      actions={
+        coverage.rule && (
+          <>
+            <Link
+              href={`/books/${id}/workshop/rules`}
+              className="inline-flex min-h-7 items-center px-1 font-semibold text-spruce underline underline-offset-2"
+            >
+              Go to Rules
+            </Link>
+            <WordButton onClick={none}>It needs no rule</WordButton>
+          </>
+        )
+      }
+    >
+      {coverage.why}
+    </Note>
+  )
+}
