@@ -1,8 +1,8 @@
 'use client'
 
 import { type FormEvent, useState } from 'react'
-import type { Book, RuleSays, Table } from '@/core/book'
-import { keepTree, writtenSource } from '@/core/expressions'
+import type { Edit, RuleSays, Table } from '@/core/book'
+import { keepTree } from '@/core/expressions'
 import {
   type OwnRule,
   readHolding,
@@ -15,8 +15,10 @@ import {
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
+import type { AskedBy } from './needs-for-rules'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
+import { draftOf, drafts, type RuleKind, sentences } from './rule-kinds'
 import { type Draft, sayDraft, SaysParts } from './says-parts'
 import { SentenceParts } from './sentence-parts'
 
@@ -25,50 +27,13 @@ interface Props {
   readonly own?: OwnRule
   /** The table to begin with. */
   readonly table: Table
+  /** The need that lays it down; the rule is ticked for it. */
+  readonly asked?: AskedBy
   readonly onClose: () => void
 }
 
-const first = { subject: '', operator: '=' as const, against: { value: '' } }
-
-const sentences: Readonly<Record<Sentence['kind'], { readonly title: string; readonly begin: Sentence }>> = {
-  compare: { title: 'A fact compared with another, or with a value', begin: { kind: 'compare', ...first } },
-  range: { title: 'A fact between two values', begin: { kind: 'range', subject: '', least: '', most: '' } },
-  if: { title: 'If one thing is so, then another', begin: { kind: 'if', when: first, then: first } },
-  oneOf: { title: 'A fact that is one of some', begin: { kind: 'oneOf', subject: '', words: '' } },
-  filled: { title: 'At least one of some facts filled', begin: { kind: 'filled', subjects: [] } },
-  looks: { title: 'A text that looks a certain way', begin: { kind: 'looks', subject: '', how: 'begins', text: '' } },
-  days: {
-    title: 'So many days from one date to another',
-    begin: { kind: 'days', later: '', earlier: '', least: '', most: '' },
-  },
-}
-
-const drafts: Readonly<Record<Draft['kind'], { readonly title: string; readonly begin: Draft }>> = {
-  together: { title: 'Some facts together: no two alike', begin: { kind: 'together', fields: [], blanks: 'differ' } },
-  apart: { title: 'No two at the same time', begin: { kind: 'apart', same: [], from: '', to: '', unless: '' } },
-  closed: { title: 'No change once something holds', begin: { kind: 'closed', once: '', except: [], rows: true } },
-  follows: { title: 'Which state may follow which', begin: { kind: 'follows', field: '', steps: {} } },
-}
-
-type Kind = Sentence['kind'] | Draft['kind'] | 'written'
-
-/** A rule that is there already, as the dialog puts it together. */
-function draftOf(book: Book, table: Table, says: RuleSays): Draft | undefined {
-  const written = (tree: unknown) => writtenSource(book, table, tree)
-  if (says.kind === 'together') return says
-  if (says.kind === 'apart') return { ...says, unless: written(says.unless) }
-  if (says.kind === 'closed') return { ...says, once: written(says.once) }
-  if (says.kind === 'follows')
-    return {
-      kind: 'follows',
-      field: says.field,
-      steps: Object.fromEntries(says.steps.map(({ from, to }) => [from, to])),
-    }
-  return undefined
-}
-
 /** Makes a rule: for whose records, what it says as a sentence or as it is written, what staff read, when it is asked. */
-export function RuleDialog({ own, table: begin, onClose }: Props) {
+export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
   const { book, edit } = useWorkshop()
   const [tableId, setTableId] = useState(begin.id)
   const table = book.tables.find((one) => one.id === tableId) ?? begin
@@ -76,7 +41,7 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
   const [said] = useState(() =>
     own?.reading?.kind === 'holds' ? reopenSentence(book, begin, own.reading.tree) : undefined,
   )
-  const [kind, setKind] = useState<Kind>(own ? (old?.kind ?? said?.kind ?? 'written') : 'compare')
+  const [kind, setKind] = useState<RuleKind>(own ? (old?.kind ?? said?.kind ?? 'written') : 'compare')
   const [sentence, setSentence] = useState<Sentence>(said ?? sentences.compare.begin)
   const [draft, setDraft] = useState<Draft>(old ?? drafts.together.begin)
   const [source, setSource] = useState(own?.source ?? '')
@@ -84,7 +49,7 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
   const [onlyNew, setOnlyNew] = useState(own?.rule.onlyNew ?? false)
   const [warns, setWarns] = useState(own?.rule.warns ?? false)
 
-  const choose = (next: Kind) => {
+  const choose = (next: RuleKind) => {
     setKind(next)
     if (next in sentences) setSentence(sentences[next as Sentence['kind']].begin)
     else if (next in drafts) setDraft(drafts[next as Draft['kind']].begin)
@@ -116,17 +81,22 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
     event.preventDefault()
     if (!says || !canKeep) return
     const asked = { onlyNew: onlyNew && !standing, warns: warns && !standing }
-    const kept = own
-      ? edit({ kind: 'changeRule', rule: own.rule.id, says, words: staffRead, ...asked })
-      : edit({
-          kind: 'addRule',
-          id: freshId(),
-          table: table.id,
-          says,
-          words: staffRead,
-          ...(asked.onlyNew && { onlyNew: true }),
-          ...(asked.warns && { warns: true }),
-        })
+    if (own) return edit({ kind: 'changeRule', rule: own.rule.id, says, words: staffRead, ...asked }) && onClose()
+    const id = freshId()
+    const added: Edit = {
+      kind: 'addRule',
+      id,
+      table: table.id,
+      says,
+      words: staffRead,
+      ...(asked.onlyNew && { onlyNew: true }),
+      ...(asked.warns && { warns: true }),
+    }
+    const ticked: Edit[] = by ? [{ kind: 'tieNeed', need: by.need.id, part: id, met: true }] : []
+    const kept =
+      ticked.length > 0
+        ? edit({ kind: 'together', say: `Add a rule for ${table.name}`, edits: [added, ...ticked] })
+        : edit(added)
     if (kept) onClose()
   }
   return (
@@ -135,7 +105,11 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
       wide
       onClose={onClose}
       title={own ? 'Change the rule' : 'A new rule'}
-      say="It holds while staff type, when they save, and in the database itself."
+      say={
+        by
+          ? `Need ${by.number}: ${by.need.text}`
+          : 'It holds while staff type, when they save, and in the database itself.'
+      }
       actions={
         <>
           <Button onClick={onClose}>Leave it</Button>
@@ -169,7 +143,7 @@ export function RuleDialog({ own, table: begin, onClose }: Props) {
               id="rule-kind"
               value={kind}
               autoFocus={!own}
-              onChange={(event) => choose(event.target.value as Kind)}
+              onChange={(event) => choose(event.target.value as RuleKind)}
             >
               {Object.entries({ ...sentences, ...drafts }).map(([name, { title }]) => (
                 <option key={name} value={name}>

@@ -2,22 +2,27 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import type { Table } from '@/core/book'
+import type { Book, Need, Table } from '@/core/book'
 import { allFieldRules, allLimitRules, fieldRules, limitRules, type OwnRule, ownRules } from '@/core/rules'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { NeedsMet } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
+import { type AskedBy, NeedsForRules } from './needs-for-rules'
 import { OwnRuleRow } from './own-rules'
 import { RuleDialog } from './rule-dialog'
+
+/** A table that is ticked for a need, by itself or by a field. */
+const tableOfNeed = (book: Book, { metBy }: Need): Table | undefined =>
+  book.tables.find((table) => metBy.includes(table.id) || table.fields.some((field) => metBy.includes(field.id)))
 
 /** The fourth chapter: every rule, those that fields carry and those that were written, grouped by table. */
 export function RulesChapter() {
   const { id, book } = useWorkshop()
   const [chosen, setChosen] = useState<string>()
   const [find, setFind] = useState('')
-  const [writing, setWriting] = useState<{ readonly table: Table; readonly own?: OwnRule }>()
+  const [writing, setWriting] = useState<{ readonly table: Table; readonly own?: OwnRule; readonly asked?: AskedBy }>()
   const all = [...allFieldRules(book), ...ownRules(book), ...allLimitRules(book)]
   const words = find.trim().toLowerCase()
   const tables = book.tables.filter((table) => chosen === undefined || table.id === chosen)
@@ -61,6 +66,7 @@ export function RulesChapter() {
             Nearly all hold while staff type, when they save, and in the database itself, so that no other tool can get
             round them. Each says where it holds.
           </Note>
+          <NeedsForRules onMake={(asked) => setWriting({ table: tableOfNeed(book, asked.need) ?? first!, asked })} />
           {chosen && <NeedsMet part={chosen} noun="table" />}
         </>
       }

@@ -26,6 +26,9 @@ interface Props {
   readonly onChange: (draft: Draft) => void
 }
 
+const timesOf = (book: Book, table: Table) =>
+  table.fields.filter((field) => ['date', 'dateTime', 'time'].includes(faceOf(book, field).kind))
+
 /** What a draft says, or what it still lacks. */
 export function sayDraft(
   book: Book,
@@ -37,6 +40,8 @@ export function sayDraft(
       return draft.fields.length < 2 ? { missing: 'Choose at least two facts.' } : { says: { ...draft } }
     case 'apart': {
       const { unless, ...rest } = draft
+      if (timesOf(book, table).length < 2)
+        return { missing: `${table.name} has no two dates or times to last from and to. Choose another table above.` }
       if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }
       if (!unless.trim()) return { says: { ...rest } }
       const read = readExpression(book, table, unless)
@@ -132,7 +137,7 @@ function Together({ table, draft, onChange }: Of<'together'>) {
 }
 
 function Apart({ book, table, draft, onChange }: Of<'apart'>) {
-  const times = table.fields.filter((field) => ['date', 'dateTime', 'time'].includes(faceOf(book, field).kind))
+  const times = timesOf(book, table)
   const same = table.fields.filter(
     (field) => !isDerived(field) && ['link', 'line', 'code', 'pick', 'whole'].includes(field.kind),
   )
