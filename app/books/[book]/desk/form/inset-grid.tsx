@@ -50,7 +50,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
     add()
   }
   return (
-    <section aria-label={plural(inset.table.name)} onKeyDown={onKeyDown} className="rounded-lg border border-ash-3">
+    <section aria-label={plural(inset.table.name)} onKeyDown={onKeyDown} className="min-w-fit rounded-lg border border-ash-3">
       <div className="flex min-h-10 items-center justify-between px-4">
         <h2 className="flex items-baseline gap-2.5">
           {plural(inset.table.name)} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
@@ -158,7 +158,7 @@ function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
 function DerivedInsetCell({ inset, at, field }: { readonly inset: Inset; readonly at: number; readonly field: Field }) {
   const text = useDerivedText(field, { link: inset.link.id, at })
   return (
-    <span role="cell" className="min-w-0">
+    <span role="cell" className="relative min-w-0 focus-within:z-10">
       <DerivedBox
         compact
         id={cellId(inset, at, field)}
@@ -188,7 +188,7 @@ function InsetCell({
   const problem = fieldState.error?.message
   const id = cellId(inset, at, field)
   return (
-    <span role="cell" className="min-w-0">
+    <span role="cell" className="relative min-w-0 focus-within:z-10">
       <BoundControl
         compact
         name={name}
