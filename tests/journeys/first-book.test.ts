@@ -90,6 +90,9 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.read('Add “14 Quay Lane”')
   await browser.type(Key.ENTER)
   await browser.read('New premises')
+  // One goes on typing where the first box is empty.
+  await browser.type('ot4 1ql')
+  expect(await browser.value('Postcode')).toMatch(/ot4 1ql/i)
   await browser.press('Save and use it')
   await browser.read('New visit')
   await browser.driver.wait(async () => (await browser.value('Premises')) === '14 Quay Lane', 5000)

@@ -24,6 +24,12 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
         <FocusGoesBack />
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(12_16_15/0.45)]" />
         <Radix.Content
+          onOpenAutoFocus={(event) => {
+            const wanted = firstToFill(event.currentTarget as HTMLElement)
+            if (!wanted) return
+            event.preventDefault()
+            wanted.focus()
+          }}
           // What had the focus before gets it back, below; there is no trigger that the dialog belongs to.
           onCloseAutoFocus={(event) => event.preventDefault()}
           {...(say ? {} : { 'aria-describedby': undefined })}
@@ -44,10 +50,24 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
             {say && <Radix.Description className="text-ash-6">{say}</Radix.Description>}
             {children}
           </div>
-          {actions && <div className="flex flex-wrap justify-end gap-2 border-t border-ash-3 px-5 py-3">{actions}</div>}
+          {actions && (
+            <div data-actions className="flex flex-wrap justify-end gap-2 border-t border-ash-3 px-5 py-3">
+              {actions}
+            </div>
+          )}
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>
+  )
+}
+
+const boxes = 'input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea, select'
+
+/** Where one goes on typing: the first box that is empty, or the first one; without any, the first thing to decide. */
+function firstToFill(dialog: HTMLElement): HTMLElement | undefined {
+  const all = [...dialog.querySelectorAll<HTMLInputElement>(boxes)].filter((box) => !box.disabled && !box.readOnly)
+  return (
+    all.find((box) => !box.value) ?? all[0] ?? dialog.querySelector<HTMLElement>('[data-actions] button') ?? undefined
   )
 }
 
