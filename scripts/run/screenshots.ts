@@ -78,7 +78,7 @@ const views: readonly View[] = [
       await laid(browser)
       await browser.choose('Find a table', 'Visit')
       await browser.press('Bill total')
-      await browser.press('Fit View')
+      await browser.press('The whole map')
       await browser.read('Service item → List price')
     },
   },

@@ -1,6 +1,14 @@
 'use client'
 
-import { ConnectionLineType, Controls, MiniMap, type Node, ReactFlow, useReactFlow } from '@xyflow/react'
+import {
+  ConnectionLineType,
+  Controls,
+  type FitViewOptions,
+  MiniMap,
+  type Node,
+  ReactFlow,
+  useReactFlow,
+} from '@xyflow/react'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type Bow, step, tableOfField, tablesNear } from '@/core/map'
@@ -21,6 +29,8 @@ const noNodes: Node[] = []
 const grid: [number, number] = [step, step]
 const tieLine = { stroke: 'var(--spruce)', strokeWidth: 2 }
 const options = { hideAttribution: true }
+/** The whole map in sight, clear of what can be done with chosen cards at the top. */
+const whole: FitViewOptions = { padding: { top: '56px', x: '4%', bottom: '24px' }, maxZoom: 1 }
 
 /** The table whose card is under the pointer. */
 function tableAt(event: MouseEvent | TouchEvent): string | undefined {
@@ -77,7 +87,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
     if (!shape || fitted.current === shape) return
     fitted.current = shape
     // Only once the cards have the sizes of this reading.
-    setTimeout(() => void fitView({ padding: 0.06, maxZoom: 1 }).then(() => setFits(true)), 60)
+    setTimeout(() => void fitView(whole).then(() => setFits(true)), 60)
   }, [shape, fitView])
 
   // All of them stay the same functions: a new one would make every card look whether it has changed.
@@ -150,6 +160,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
           )}
           <Controls
             showInteractive={false}
+            fitViewOptions={whole}
             position="bottom-right"
             className="overflow-hidden rounded-md border border-ash-3 bg-paper [&>button]:size-7 [&>button]:hover:bg-ash-2"
           />
