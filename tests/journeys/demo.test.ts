@@ -167,6 +167,33 @@ test('a row that is begun while its record is being saved stays, and one goes on
   expect(await clerk.value('Number, row 1')).toBe('01632 960 471')
 })
 
+/** Letters one after the other, wherever they may land: as fast as a quick hand, without a look at the screen. */
+const typeOn = (words: string) =>
+  [...words].reduce((all, letter) => all.sendKeys(letter).pause(12), clerk.driver.actions()).perform()
+
+test('what is typed on while a saved form is drawn anew arrives, letter for letter', async () => {
+  const words = 'of the lower mill, and of the tannery behind it'
+  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.fill('E-mail', 'tansy@orme.example')
+  await clerk.fill('Name', 'Tansy Orme ')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await typeOn(words)
+  await clerk.read('Saved as ')
+  await clerk.driver.wait(async () => (await clerk.value('Name')) === `Tansy Orme ${words}`, 5000)
+  // Words that come up as a box is left don't push away what is pressed.
+  await clerk.fill('E-mail', 'tansy at orme')
+  await clerk.press('Add contact phone')
+  await clerk.read('“tansy at orme” is not an e-mail')
+  await clerk.fill('E-mail', 'tansy@orme.example')
+  // The same in a row of a record that was there already.
+  await clerk.fill('Number, row 1', '01632 ')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await typeOn('960 471 and then some digits 123')
+  await clerk.read('Saved.')
+  const number = '01632 960 471 and then some digits 123'
+  await clerk.driver.wait(async () => (await clerk.value('Number, row 1')) === number, 5000)
+})
+
 test('removing says why it can’t, and what goes along', async () => {
   await clerk.go(`${emberly}/desk/premises/record/P-0001`)
   await clerk.press('Remove')

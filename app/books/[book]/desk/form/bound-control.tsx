@@ -9,6 +9,7 @@ import type { FormText, ListRow } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
 import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
+import { afterPress } from '@/ui/after-press'
 import { useDesk } from '../desk-context'
 import { officeNow } from '@/app/office-now'
 
@@ -44,7 +45,7 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
       const shown = read.ok ? showValue(read.value, field, book.look) : text
       if (shown !== text) box.onChange(shown)
     }
-    box.onBlur()
+    afterPress(box.onBlur)
   }
   return (
     <FieldControl

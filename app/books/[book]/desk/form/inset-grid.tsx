@@ -50,7 +50,11 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
     add()
   }
   return (
-    <section aria-label={plural(inset.table.name)} onKeyDown={onKeyDown} className="min-w-fit rounded-lg border border-ash-3">
+    <section
+      aria-label={plural(inset.table.name)}
+      onKeyDown={onKeyDown}
+      className="min-w-fit rounded-lg border border-ash-3"
+    >
       <div className="flex min-h-10 items-center justify-between px-4">
         <h2 className="flex items-baseline gap-2.5">
           {plural(inset.table.name)} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
