@@ -6,17 +6,15 @@ import type { Fact, Named } from './facts'
 import { mentioned } from './mentioned'
 import { openQuestions } from './open-questions'
 import { shownFields, shownNames } from './shown-names'
-import { toPeople } from './people'
 import { placed, throughHappenings, tieOf } from './resolve-ties'
 import { pairsIn } from './ties'
 
 /** Puts what the sentences say together: one table for each thing, its facts, and the ties resolved from both sides. */
 export function assemble(
-  read: readonly Fact[],
+  facts: readonly Fact[],
   things: ReadonlySet<string>,
   names: ReadonlyMap<string, string>,
 ): Reading {
-  const facts = toPeople(read, things)
   const context = new Context(0, things, names)
   const fields = new Map<string, ReadField[]>()
   const rows: { owner: string; named: Named; at: Evidence }[] = []

@@ -7,7 +7,6 @@ import type { Context } from './context'
 import type { Fact } from './facts'
 import { hintedKind } from '../kinds'
 import { namedBy } from './items'
-import { isPerson } from './people'
 import type { Phrase } from './phrases'
 import { readPairList } from './read-list'
 
@@ -116,10 +115,13 @@ function toldOf({ doing, rest }: Clause, { det, quantity: said }: Phrase): numbe
   return doing!.verb === 'be' && counted && (after('for') || after('of')) ? 1.1 : 0
 }
 
+const person =
+  /(er|or|ist|ian|ant|man|woman|person|nurse|coach|guide|chef|clerk|parent|student|agent|patient|vet|artist|doctor)$/
+
 /** How strongly it speaks for a noun that something is tied to it: "belongs to one category" more than "in the morning". */
 function weighed({ name, quantity: said, det, plural }: Phrase, prep: string, verb: string): number {
   if (assigningVerbs.has(verb) && (said || det === 'a')) return 2
-  if (prep === 'by' && (det === 'a' || said) && isPerson(name)) return 2
+  if (prep === 'by' && (det === 'a' || said) && person.test(name)) return 2
   if (said) return 1.2
   if (prep === 'by' || prep === 'to') return det === 'a' || plural ? 1 : 0.4
   return det === 'a' || plural ? 0.6 : 0.2

@@ -31,16 +31,6 @@ test('what each is of, from when till when, and with what, makes a table between
   expect(tie(reading, 'Hirer', 'Hire')).toBeDefined()
 })
 
-test('what only people have is told of the people', () => {
-  const reading = read(
-    'A boat has a name.',
-    'A hirer has a name.',
-    'Boats with a motor are only hired by hirers born at least 18 years ago; we keep the birth date.',
-  )
-  expect(tableIn(reading, 'Hirer')).toEqual({ Name: 'text', 'Birth date': 'date' })
-  expect(tableIn(reading, 'Boat')).toEqual({ Name: 'text' })
-})
-
 describe('facts', () => {
   test.each([
     ['a sentence', 'Each boat has a name, a length in metres and a registration number.'],
