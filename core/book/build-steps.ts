@@ -94,6 +94,8 @@ export function dropLinkSteps(book: Book, linkId: string): Step[] {
   if (!link || !owner) throw new Error(`Expected a link ${linkId} with its field.`)
   return [
     ...dropRulesOn(book, new Set([link.field, link.id])),
+    // Those that it asks itself go with it.
+    ...dropLimitsOn(book, link.field).filter((step) => step.kind !== 'set' || step.id !== link.id),
     dropPart(book, 'links', link.id),
     ...setKeys(owner, owner.id, {
       key: owner.key.filter((id) => id !== link.field),

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { fail, type Json, ok } from '../../words'
 import { type Book, type Field, limits, type Link, type Table } from '../book'
 import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
-import { findTable } from '../find'
+import { findLink, findTable } from '../find'
 import type { Step } from '../steps'
 import { numberName, type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
 
@@ -80,7 +80,10 @@ function rulesFollow(book: Book, from: Table, moving: ReadonlySet<string>, to: s
   ]
 }
 
-/** Moves a field with its link; limits that asked it where it was are limits no longer. */
+/**
+ * Moves a field with its link. Limits that asked it where it was are limits no longer, nor are those of its link that
+ * ask something it leaves behind.
+ */
 export function moveField(book: Book, from: Table, field: Field, to: string, name = field.name): Step[] {
   const link = book.links.find((candidate) => candidate.field === field.id)
   return inTurn(
@@ -88,14 +91,11 @@ export function moveField(book: Book, from: Table, field: Field, to: string, nam
     (now) => dropLimitsOn(now, field.id),
     (now) => [dropPart(now, 'fields', field.id, from.id)],
     (now) => [putField(to, { ...withFreeLiveName(field, findTable(now, to)), name })],
-    (now) =>
-      link
-        ? setKeys(
-            now.links.find((one) => one.id === link.id)!,
-            link.id,
-            { many: to },
-          )
-        : [],
+    (now) => {
+      const moved = link && findLink(now, link.id)
+      const left = moved?.limits?.filter(({ when }) => !when)
+      return moved ? setKeys(moved, moved.id, { many: to, limits: left?.length ? left : undefined }) : []
+    },
   )
 }
 
