@@ -107,7 +107,7 @@ export class Router {
     for (let turn = 0; turn < without.length * 6 && waiting.length > 0; turn++) {
       const line = waiting.shift()!
       this.lay(line, 'close')
-      const others = this.laid.has(line.id) ? undefined : this.inTheWayOf(line)
+      const others = this.laid.has(line.id) ? undefined : this.hindering(line)
       if (!others) continue
       for (const other of others) this.takeUp(other)
       this.lay(line, 'close')
@@ -127,7 +127,7 @@ export class Router {
   }
 
   /** The lines that leave one no way, on the way on which there are fewest of them. */
-  private inTheWayOf(line: MapLine): Laid[] | undefined {
+  private hindering(line: MapLine): Laid[] | undefined {
     const [starts, ends] = this.endsOf(line, 'none')
     const found = this.search.find(starts, ends, far, through)
     return found && inTheWayOf(found, this.ground, this.laid.values())

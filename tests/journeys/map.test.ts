@@ -34,6 +34,13 @@ test('it lays itself out, and reads as a list too', async () => {
   expect(words).toContain('Premises')
   expect(words).toContain('is booked for to Visit: none or more')
   expect(await drawnPaths()).toBeGreaterThan(22)
+  const spoken = await script<string>(
+    "return document.getElementById(document.querySelector('.react-flow__node').getAttribute('aria-describedby')).textContent",
+  )
+  expect(spoken).toMatch(/the arrow keys move it/)
+  expect(spoken).not.toMatch(/delete/i)
+  await browser.press('Nearer')
+  await browser.press('The whole map')
 })
 
 test('each reading shows what it says', async () => {

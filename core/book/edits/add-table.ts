@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { fail, ok } from '../../words'
 import { type Field, limits, type Table } from '../book'
 import { putTable } from '../build-steps'
-import { numberName, type EditKind, Id, readName, typedName } from './edit-kind'
+import { type EditKind, Id, numberName, readName, typedName } from './edit-kind'
 
 const AddTable = z.strictObject({
   kind: z.literal('addTable'),

@@ -4,7 +4,7 @@ import { type Book, type Field, limits, type Link, type Table } from '../book'
 import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
 import { findLink, findTable } from '../find'
 import type { Step } from '../steps'
-import { numberName, type EditKind, freeName, Id, inTurn, readName, typedName } from './edit-kind'
+import { type EditKind, freeName, Id, inTurn, numberName, readName, typedName } from './edit-kind'
 
 const SplitTable = z.strictObject({
   kind: z.literal('splitTable'),

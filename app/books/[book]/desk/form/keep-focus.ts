@@ -14,8 +14,7 @@ const soon = 10_000
 /** Notes in which box of a form one is, before what was saved takes its place. */
 export function keepFocus(frame: HTMLElement | null): void {
   savedAt = performance.now()
-  const box = noteFocus(frame)
-  if (box instanceof HTMLInputElement || box instanceof HTMLTextAreaElement) holdTyping(box)
+  holdTyping(noteFocus(frame))
 }
 
 /** The same when a form goes because the page of the record that was just saved takes its place. */
@@ -37,7 +36,9 @@ export function restoreFocus(): void {
   const look = (frames: number) => {
     const at = document.activeElement
     const box = place && document.getElementById(place.id)
-    if (!place || frames === 0 || (at && at !== document.body && at !== box)) return handTyping()
+    if (!place || frames === 0) return handTyping()
+    // Gone elsewhere, one isn't called back; what was typed still waits for the box it was meant for.
+    if (at && at !== document.body && at !== box) return void setTimeout(handTyping, settled * frameTime)
     // As long as the old one still has the focus, the new one isn't there yet, or none comes.
     if (at === box && frames === patience - settled) handTyping()
     if (!box || at === box) return void requestAnimationFrame(() => look(frames - 1))
@@ -52,3 +53,5 @@ export function restoreFocus(): void {
 const patience = 30
 /** A box that is still there after so many frames stays. */
 const settled = 10
+/** How long a frame lasts, in milliseconds. */
+const frameTime = 17

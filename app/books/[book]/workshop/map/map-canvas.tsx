@@ -11,7 +11,7 @@ import {
 } from '@xyflow/react'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { type Bow, step, tableOfField, tablesNear } from '@/core/map'
+import { type Bow, type MapCard, step, tableOfField, tablesNear } from '@/core/map'
 import { classNames } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { useIsFar } from './far'
@@ -61,7 +61,7 @@ interface Props {
 export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, onTie }: Props) {
   const { id, book } = useWorkshop()
   const router = useRouter()
-  const { fitView } = useReactFlow()
+  const { fitView, getNode } = useReactFlow()
   const [pointed, setPointed] = useState<string>()
   const { sheet, busy } = laid
   useCards(sheet, book.remarks)
@@ -84,11 +84,21 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
   const fitted = useRef('')
   const shape = sheet ? `${sheet.reading.detail} ${sheet.reading.sense} ${sheet.cards.length} ${laid.turn}` : ''
   useEffect(() => {
-    if (!shape || fitted.current === shape) return
-    fitted.current = shape
-    // Only once the cards have the sizes of this reading.
-    setTimeout(() => void fitView(whole).then(() => setFits(true)), 60)
-  }, [shape, fitView])
+    if (!sheet || fitted.current === shape) return
+    // Only once the cards stand there with the sizes of this reading.
+    const stands = ({ id: card, width, height }: MapCard) => {
+      const node = getNode(card)
+      return node?.width === width && node.height === height
+    }
+    const fit = (patience: number) => {
+      if (patience > 0 && !sheet.cards.every(stands))
+        return void (frame = requestAnimationFrame(() => fit(patience - 1)))
+      fitted.current = shape
+      void fitView(whole).then(() => setFits(true))
+    }
+    let frame = requestAnimationFrame(() => fit(60))
+    return () => cancelAnimationFrame(frame)
+  }, [sheet, shape, fitView, getNode])
 
   // All of them stay the same functions: a new one would make every card look whether it has changed.
   const enter = useCallback((_event: unknown, node: Node) => setPointed(node.id), [])
