@@ -1,7 +1,7 @@
 export { checkRecord, type Problems, readTyped, type Values } from './check-record'
 export { deskTables, formLayout, type Inset, insetLimit } from './form-layout'
 export { keyOfRef, refOf } from './ref'
-export { typedSince } from './typed-since'
+export { marked, typedSince } from './typed-since'
 export {
   changedRecord,
   checkForm,

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { FormText, RowText } from './form-text'
-import { typedSince } from './typed-since'
+import { marked, typedSince } from './typed-since'
 
 const form = (text: Record<string, string>, labels: Record<string, string> = {}): FormText => ({
   text,
@@ -89,6 +89,29 @@ test('of several new rows each is known again, in whatever order they come back'
       withRows(first, second),
     ),
   ).toEqual([{ ...first, text: { item: 'SMOKE', price: '40' } }, second])
+})
+
+test('a row whose key was changed is known again by what stands in it', () => {
+  const sent = row('SWEEP', { code: 'SMOKE', price: '62' })
+  const stored = row('SMOKE', { code: 'SMOKE', price: '62' })
+  const other = row('CAP', { code: 'CAP', price: '9' })
+  expect(
+    since(
+      withRows(sent, other),
+      withRows({ ...sent, text: { ...sent.text, price: '64' } }, other),
+      withRows(other, stored),
+    ),
+  ).toEqual([other, { ...stored, text: { code: 'SMOKE', price: '64' } }])
+})
+
+test('rows that were new keep their marks once they are saved, and when they are saved again', () => {
+  const once = marked(withRows(row('L-0', { item: 'CAP' }), fresh), withRows(row('L-0', { item: 'CAP' }), kept))
+  expect(once.insets.lines!.map(({ ref, mark }) => [ref, mark])).toEqual([
+    ['L-0', undefined],
+    ['L-1', 'a'],
+  ])
+  const again = marked(once, withRows({ ...kept, rev: 2 }))
+  expect(again.insets.lines).toEqual([{ ...kept, rev: 2, mark: 'a' }])
 })
 
 test('whatever is typed since, no row added is lost and no saved one doubled', () => {

@@ -17,6 +17,21 @@ export function typedSince(sent: FormText, now: FormText, saved: FormText): Form
   }
 }
 
+/** A saved record's form whose rows go by the marks of the rows that they were sent as: the same rows go on. */
+export function marked(sent: FormText, saved: FormText): FormText {
+  const insets = Object.entries(saved.insets).map(([link, rows]): [string, readonly RowText[]] => {
+    const savedFrom = sources(sent.insets[link] ?? [], rows)
+    return [
+      link,
+      rows.map((row) => {
+        const mark = savedFrom.get(row)?.mark
+        return mark === undefined ? row : { ...row, mark }
+      }),
+    ]
+  })
+  return { ...saved, insets: Object.fromEntries(insets) }
+}
+
 const changed = (before: Typed, after: Typed) =>
   Object.keys(after).filter((field) => (after[field] ?? '') !== (before[field] ?? ''))
 
@@ -64,7 +79,10 @@ function rowsSince(
   return isSame && added.length === 0 ? undefined : [...rows, ...added]
 }
 
-/** For each saved row, the one it was sent as; a new row is known again by what stands in it, and by its order. */
+/**
+ * For each saved row, the one it was sent as. A new row, or one whose key was changed, is known again by what stands
+ * in it, and by its order.
+ */
 function sources(sent: readonly RowText[], saved: readonly RowText[]): Map<RowText, RowText> {
   const byRef = new Map(sent.flatMap((row) => (row.ref === null ? [] : [[row.ref, row]])))
   const found = new Map<RowText, RowText>()
@@ -74,7 +92,8 @@ function sources(sent: readonly RowText[], saved: readonly RowText[]): Map<RowTe
     if (source) found.set(row, source)
     else fresh.push(row)
   }
-  const waiting = sent.filter((row) => row.ref === null && !row.removed)
+  const stays = new Set(saved.map((row) => row.ref))
+  const waiting = sent.filter((row) => !row.removed && (row.ref === null || !stays.has(row.ref)))
   for (const row of fresh) {
     const likeness = (other: RowText) =>
       Object.keys(other.text).filter((field) => other.text[field] && other.text[field] === row.text[field]).length

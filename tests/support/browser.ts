@@ -193,6 +193,16 @@ export class Browser {
   value = (name: string): Promise<string> =>
     this.steady(async () => (await (await this.box(name)).getAttribute('value')) ?? '')
 
+  /** Waits until a box holds some words; says what it holds instead where it never does. */
+  async holds(name: string, words: string, within = 10_000): Promise<void> {
+    let last = ''
+    await this.driver
+      .wait(async () => (last = await this.value(name)) === words, within)
+      .catch((cause: unknown) => {
+        throw new Error(`“${name}” never held “${words}”. It holds “${last}”.`, { cause })
+      })
+  }
+
   /** Types into whatever has the focus. */
   type = (...keys: string[]): Promise<void> =>
     this.steady(() =>

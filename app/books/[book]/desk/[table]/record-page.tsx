@@ -55,7 +55,9 @@ export function RecordPage({ tableId, stored: first }: Props) {
     toast(stored ? 'Saved.' : `Saved as ${record.row.ref}.`)
     void queries.invalidateQueries({ queryKey: ['rows', tableId] })
     setStored(record)
-    if (!stored) startMoving(() => router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`))
+    // A new record, or one whose key was changed, has a page of its own.
+    if (record.row.ref !== stored?.row.ref)
+      startMoving(() => router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`))
   }
 
   useKeys({
@@ -107,7 +109,6 @@ export function RecordPage({ tableId, stored: first }: Props) {
         )}
       </div>
       <RecordForm
-        key={stored?.row.ref ?? 'new'}
         tableId={tableId}
         stored={stored}
         begin={stored ? undefined : begin}

@@ -6,7 +6,7 @@ import { useController, useFieldArray, useFormContext, useWatch } from 'react-ho
 import { type Book, type Field, mustHold } from '@/core/book'
 import { faceOf } from '@/core/expressions'
 import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
-import { type FormText, type Inset, newRowText } from '@/core/records'
+import { type FormText, type Inset, newRowText, type RowText } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { classNames, IconButton, WordButton } from '@/ui/kit'
@@ -89,7 +89,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
           </div>
           {rows.map((row, at) => (
             <InsetRow
-              key={row.key}
+              key={nameOf(row)}
               inset={inset}
               at={at}
               fields={shown}
@@ -102,6 +102,12 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
       )}
     </section>
   )
+}
+
+/** The library gives rows new keys whenever the form is filled anew; a row that stays must keep its boxes. */
+function nameOf(row: { readonly key: string }): string {
+  const { mark, ref } = row as Partial<RowText>
+  return mark ?? ref ?? row.key
 }
 
 const cellId = (inset: Inset, at: number, field: Field) => `${inset.link.id}-${at}-${field.id}`

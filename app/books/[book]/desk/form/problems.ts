@@ -6,9 +6,9 @@ import { wordProblem } from '@/core/words'
 
 /** Lets the form library ask core what is wrong; the words come from there too. */
 export const formResolver =
-  (book: Book, tableId: string, now: Now, around: () => Around): Resolver<FormText> =>
+  (book: Book, tableId: string, now: Now, around: Around): Resolver<FormText> =>
   (text) => {
-    const checked = checkForm(book, tableId, text, now, around())
+    const checked = checkForm(book, tableId, text, now, around)
     if (checked.sound) return { values: text, errors: {} }
     const worded = (problems: Problems) =>
       Object.fromEntries(

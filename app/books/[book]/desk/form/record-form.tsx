@@ -5,22 +5,22 @@ import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMem
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
 import { tableOf } from '@/core/book'
-import { changedRecord, checkForm, type FormText, formLayout, formTextOf, typedSince } from '@/core/records'
+import { changedRecord, checkForm, type FormText, formLayout, formTextOf } from '@/core/records'
 import { wordProblem } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { save } from '../actions'
 import { useDesk } from '../desk-context'
 import { type Clash, ConflictDialog } from './conflict-dialog'
-import { clearDraft, keepDraft, takeDraft } from './drafts'
 import { FieldCell } from './field-cell'
 import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
 import { LiveFactsOf } from './live-facts'
 import { useLinkedValues } from './linked-values'
 import { officeNow } from '@/app/office-now'
-import { followFocus, keepFocus, restoreFocus } from './keep-focus'
+import { expectOwnPage, leaveFocus, takeFocus } from './keep-focus'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
+import { useTyping } from './use-typing'
 import { WarningDialog } from './warning-dialog'
 
 export interface RecordFormHandle {
@@ -52,12 +52,8 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
       ? { ...text, text: { ...text.text, ...begin.text }, labels: { ...text.labels, ...begin.labels } }
       : text
   }, [book, tableId, stored, now, begin])
-  const draft = useMemo(() => (nested ? undefined : takeDraft(id, tableId, stored?.row)), [id, tableId, stored, nested])
   const linkedFacts = useLinkedValues()
-  // The form's library keeps the first resolver it gets; what that asks for is always the newest.
-  const newest = useRef({ stored, linked: linkedFacts.linked })
-  newest.current = { stored, linked: linkedFacts.linked }
-  const around = () => newest.current
+  const around = { stored, linked: linkedFacts.linked }
   const form = useForm<FormText>({
     defaultValues: structuredClone(start) as FormText,
     resolver: formResolver(book, tableId, now, around),
@@ -72,32 +68,23 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   const [warned, setWarned] = useState<Warned>()
   const [busy, setBusy] = useState(false)
   const frame = useRef<HTMLFormElement>(null)
+  const typing = useTyping(form, start, { book: id, table: tableId, row: stored?.row, frame, drafts: !nested })
   // A new record's own page takes the place of this one; one goes on typing there where one was.
   useLayoutEffect(() => {
     const own = frame.current
-    return () => followFocus(own)
-  }, [])
+    if (!nested) takeFocus()
+    return () => leaveFocus(own)
+  }, [nested])
   // Read here, because the form library only keeps up what a component reads while it draws.
   const { isDirty, errors } = form.formState
   const wrong = problemPaths(errors).length + whole.length
 
-  useEffect(() => {
-    form.reset(structuredClone(start) as FormText)
-    if (draft) form.reset(draft as FormText, { keepDefaultValues: true })
-    setWhole([])
-    restoreFocus()
-  }, [form, start, draft])
   useEffect(() => onState?.({ changed: isDirty, busy, wrong }), [onState, isDirty, busy, wrong])
-  useEffect(() => {
-    if (nested) return
-    const watching = form.watch((text) => keepDraft(id, tableId, stored?.row, text as FormText))
-    return () => watching.unsubscribe()
-  }, [form, id, tableId, stored, nested])
 
   async function send(revs?: Clash['revs'], despite: readonly string[] = []): Promise<boolean> {
     // A copy: typing goes on while it is on its way.
     const text = structuredClone(form.getValues())
-    const checked = checkForm(book, tableId, text, now, around())
+    const checked = checkForm(book, tableId, text, now, around)
     await form.trigger()
     setWhole([])
     if (!checked.sound) {
@@ -147,11 +134,9 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
       setTimeout(() => focusFirst(frame.current))
       return false
     }
-    clearDraft(id, tableId, stored?.row)
-    const late = typedSince(text, form.getValues(), formTextOf(book, tableId, outcome.record, now))
-    if (late && !nested) keepDraft(id, tableId, outcome.record.row, late)
+    typing.sent(text)
     rememberLast(tableId, text)
-    keepFocus(frame.current)
+    if (!nested && outcome.record.row.ref !== stored?.row.ref) expectOwnPage()
     onSaved(outcome.record)
     return true
   }
@@ -177,11 +162,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
         {/* A form with one box is sent by Enter; the first submit button decides how, so here it is. */}
         <button type="submit" hidden aria-hidden tabIndex={-1} />
         {head}
-        {draft && !nested && isDirty && (
-          <DraftNote
-            onDiscard={() => (clearDraft(id, tableId, stored?.row), form.reset(structuredClone(start) as FormText))}
-          />
-        )}
+        {typing.found && isDirty && <DraftNote onDiscard={typing.takeBack} />}
         {closing.map((rule) => (
           <p key={rule.id} className="flex items-center gap-2 rounded-md bg-ash-2 px-3 py-1.5">
             <Lock size={14} aria-hidden className="flex-none" /> {rule.words}

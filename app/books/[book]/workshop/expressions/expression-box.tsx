@@ -34,7 +34,7 @@ interface Props {
   readonly tries?: Reckonable | undefined
   readonly autoFocus?: boolean
   readonly onChange: (source: string) => void
-  readonly onLeave?: () => void
+  readonly onLeave?: (source: string) => void
 }
 
 const mostOffered = 24

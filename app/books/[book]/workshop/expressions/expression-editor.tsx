@@ -26,7 +26,8 @@ interface Props {
   readonly wrong: { readonly words: string; readonly start: number; readonly end: number } | undefined
   readonly describedBy: string
   readonly onChange: (source: string) => void
-  readonly onLeave?: (() => void) | undefined
+  /** Told what stands there: the last letters may not have been drawn yet. */
+  readonly onLeave?: ((source: string) => void) | undefined
   readonly handle?: Ref<EditorHandle>
 }
 
@@ -134,7 +135,7 @@ function editorIn(parent: HTMLElement, latest: { readonly current: Props }, told
           told.add(now)
           latest.current.onChange(now)
         }),
-        EditorView.domEventHandlers({ blur: () => latest.current.onLeave?.() }),
+        EditorView.domEventHandlers({ blur: (_, view) => latest.current.onLeave?.(view.state.doc.toString()) }),
       ],
     }),
   })

@@ -97,11 +97,15 @@ function Written({ table, field, onChange }: SourceProps) {
   const [freezes, setFreezes] = useState(keptFreezes)
   const read = readSource(book, table, field, source)
   const frozen = readFreezing(book, table, freezes)
-  const leave = () => 'tree' in read && source.trim() !== kept && onChange({ source: keepTree(read.tree) })
-  const leaveFreezes = () => {
-    if (freezes.trim() === keptFreezes) return
-    if (!freezes.trim()) onChange({ freezes: null })
-    else if ('tree' in frozen) onChange({ freezes: keepTree(frozen.tree) })
+  const leave = (written: string) => {
+    const said = readSource(book, table, field, written)
+    if ('tree' in said && written.trim() !== kept) onChange({ source: keepTree(said.tree) })
+  }
+  const leaveFreezes = (written: string) => {
+    if (written.trim() === keptFreezes) return
+    const said = readFreezing(book, table, written)
+    if (!written.trim()) onChange({ freezes: null })
+    else if ('tree' in said) onChange({ freezes: keepTree(said.tree) })
   }
   return (
     <>

@@ -72,7 +72,7 @@ export function GatheredSource({ table, field, onChange }: SourceProps) {
           wrong={read && 'words' in read ? read : undefined}
           sound={read ? 'Only these count.' : undefined}
           onChange={setWhere}
-          onLeave={() => where.trim() !== (kept?.where ?? '') && keep({ where })}
+          onLeave={(written) => written.trim() !== (kept?.where ?? '') && keep({ where: written })}
         />
       )}
     </>
