@@ -1,5 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'
+import '@fontsource-variable/noto-sans'
 import './globals.css'
 import type { Metadata } from 'next'
 import { cookies } from 'next/headers'

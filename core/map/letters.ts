@@ -1,3 +1,5 @@
+import { furtherBold, furtherFirst, furtherRegular } from './further-letters'
+
 /**
  * Advance widths of Atkinson Hyperlegible Next in thousandths of its size, from the space (U+0020) to U+017F,
  * so that what fits on the map is known without a window.
@@ -61,11 +63,15 @@ export type Weight = 'regular' | 'bold'
 
 /** How wide a text is at a size, in the unit of the size. Letters that aren't in the table count as wide ones. */
 export function textWidth(text: string, size: number, weight: Weight = 'regular'): number {
-  const widths = weight === 'bold' ? bold : regular
+  const [widths, further] = weight === 'bold' ? [bold, furtherBold] : [regular, furtherRegular]
   let sum = 0
   for (const letter of text) {
     const code = letter.codePointAt(0)!
-    sum += widths[code - first] ?? others[letter]?.[weight === 'bold' ? 1 : 0] ?? (code >= 0x1100 ? wide : average)
+    sum +=
+      widths[code - first] ??
+      further[code - furtherFirst] ??
+      others[letter]?.[weight === 'bold' ? 1 : 0] ??
+      (code >= 0x1100 ? wide : average)
   }
   return (sum * size) / 1000
 }

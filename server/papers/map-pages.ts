@@ -1,7 +1,7 @@
-import { join } from 'node:path'
 import pdfmake from 'pdfmake'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import * as z from 'zod'
+import { dressLetters, family, isTypeface, typefaces } from './typefaces'
 
 /** Pages that are drawn already, each an SVG, and the paper they go on in millimetres. */
 export const DrawnPages = z.strictObject({
@@ -13,27 +13,34 @@ export const DrawnPages = z.strictObject({
 })
 export type DrawnPages = z.infer<typeof DrawnPages>
 
-const family = 'Atkinson Hyperlegible Next'
 const points = 72 / 25.4
 
+export interface MadePages {
+  readonly pdf: Buffer
+  /** Letters for which the typefaces on paper have no shape. */
+  readonly missing: readonly string[]
+}
+
 /** Puts drawn pages on paper: a PDF with real lines and letters. */
-export async function pdfOfPages({ title, width, height, margin, pages }: DrawnPages): Promise<Buffer> {
+export async function pdfOfPages({ title, width, height, margin, pages }: DrawnPages): Promise<MadePages> {
   prepare()
   const [w, h, m] = [width * points, height * points, margin * points]
+  const dressed = pages.map(dressLetters)
   const document: TDocumentDefinitions = {
     info: { title },
     pageSize: { width: w, height: h },
     pageMargins: m,
     defaultStyle: { font: family },
     // A hair less than the paper takes, so that rounding makes no empty pages.
-    content: pages.map((svg, at) => ({
+    content: dressed.map(({ svg }, at) => ({
       svg,
       width: w - 2 * m,
       height: h - 2 * m - 0.5,
       ...(at > 0 && { pageBreak: 'before' as const }),
     })),
   }
-  return pdfmake.createPdf(document).getBuffer()
+  const pdf = await pdfmake.createPdf(document).getBuffer()
+  return { pdf, missing: [...new Set(dressed.flatMap(({ missing }) => [...missing]))] }
 }
 
 let prepared = false
@@ -42,16 +49,7 @@ let prepared = false
 function prepare(): void {
   if (prepared) return
   prepared = true
-  const faces = join(process.cwd(), 'node_modules', '@expo-google-fonts', 'atkinson-hyperlegible-next')
-  const face = (name: string) => join(faces, name, `AtkinsonHyperlegibleNext_${name}.ttf`)
-  pdfmake.setFonts({
-    [family]: {
-      normal: face('400Regular'),
-      bold: face('700Bold'),
-      italics: face('400Regular_Italic'),
-      bolditalics: face('700Bold_Italic'),
-    },
-  })
+  pdfmake.setFonts(typefaces)
   pdfmake.setUrlAccessPolicy(() => false)
-  pdfmake.setLocalAccessPolicy((path) => path.startsWith(faces))
+  pdfmake.setLocalAccessPolicy(isTypeface)
 }

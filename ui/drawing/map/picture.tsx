@@ -63,7 +63,7 @@ export function MapPicture({ pictured, theme, words, view, style, size, children
       viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
       width={size?.width ?? shown.width}
       height={size?.height ?? shown.height}
-      fontFamily={size ? 'inherit' : "'Atkinson Hyperlegible Next'"}
+      fontFamily={size ? 'inherit' : "'Atkinson Hyperlegible Next', 'Noto Sans', sans-serif"}
       role="img"
       aria-label={words?.title ?? 'Map'}
     >

@@ -6,6 +6,7 @@ import type { PaperPlan } from '@/core/map'
 import { MapPicture, type Pictured } from '@/ui/drawing/map/picture'
 import type { MapTheme } from '@/ui/drawing/map/theme'
 import type { TitleWords } from '@/ui/drawing/map/title-block'
+import { typefacesFor } from './typefaces'
 
 interface FileWish {
   readonly pictured: Pictured
@@ -25,8 +26,9 @@ function svgOf(picture: React.ReactElement): string {
 
 /** One file with its typefaces in it, so that it looks the same everywhere. */
 export async function svgFile({ pictured, theme, words }: FileWish): Promise<string> {
-  const style = await typefaces()
-  return `<?xml version="1.0" encoding="UTF-8"?>\n${svgOf(<MapPicture pictured={pictured} theme={theme} words={words} style={style} />)}`
+  const drawn = (style?: string) =>
+    svgOf(<MapPicture pictured={pictured} theme={theme} words={words} {...(style && { style })} />)
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${drawn(await typefacesFor(drawn()))}`
 }
 
 /** Each page of a plan as a drawing of its own, with marks where it meets its neighbours. */
@@ -76,39 +78,6 @@ export async function pngFile(svg: string, width: number, height: number, wish: 
     URL.revokeObjectURL(address)
   }
 }
-
-const family = 'Atkinson Hyperlegible Next'
-
-/** The typefaces that the page has loaded, as a style sheet that carries them. */
-async function typefaces(): Promise<string> {
-  const rules = [...document.styleSheets]
-    .flatMap((sheet) => [...sheet.cssRules])
-    .filter((rule): rule is CSSFontFaceRule => rule instanceof CSSFontFaceRule)
-    .filter(
-      ({ style }) =>
-        style.getPropertyValue('font-family').includes(family) &&
-        !style.getPropertyValue('font-style').includes('italic'),
-    )
-  const faces = await Promise.all(
-    rules.map(async (rule) => {
-      const address = /url\("?([^")]+)"?\)/.exec(rule.style.getPropertyValue('src'))?.[1]
-      if (!address) return ''
-      const answer = await fetch(new URL(address, rule.parentStyleSheet?.href ?? location.href))
-      const range = rule.style.getPropertyValue('unicode-range')
-      return `@font-face{font-family:'${family}';font-weight:200 800;${range ? `unicode-range:${range};` : ''}src:url(${await asAddress(new Blob([await answer.arrayBuffer()], { type: 'font/woff2' }))}) format('woff2')}`
-    }),
-  )
-  return faces.join('')
-}
-
-/** A file's contents as an address that carries them. */
-const asAddress = (blob: Blob) =>
-  new Promise<string>((resolve, reject) => {
-    const reader = new FileReader()
-    reader.onload = () => resolve(reader.result as string)
-    reader.onerror = () => reject(new Error('A typeface could not be read.'))
-    reader.readAsDataURL(blob)
-  })
 
 /** Hands a file to whoever is at the screen. */
 export function handOver(blob: Blob, name: string): void {

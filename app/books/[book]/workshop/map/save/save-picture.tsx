@@ -69,6 +69,7 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
     try {
       keepWords()
       const wish = { pictured, theme, words }
+      let but = ''
       if (format === 'pdf') {
         const body = JSON.stringify({
           title: words.title,
@@ -84,6 +85,9 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
         })
         if (!answer.ok) throw new Error('The pages could not be made.')
         handOver(await answer.blob(), `${name}.pdf`)
+        const missing = decodeURIComponent(answer.headers.get('x-letters-missing') ?? '')
+        if (missing)
+          but = `The PDF has no shapes for ${[...missing].join(' ')} and leaves a box in place of each. A picture (PNG) has them as you see them here.`
       } else {
         const svg = await svgFile(wish)
         if (format === 'svg') handOver(new Blob([svg], { type: 'image/svg+xml' }), `${name}.svg`)
@@ -91,10 +95,11 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
           const made = await pngFile(svg, whole.width, whole.height, Number(dots) / 96)
           handOver(made.blob, `${name}.png`)
           if (made.scale < Number(dots) / 96)
-            toast(`It is ${made.width} by ${made.height} dots, the most this browser can draw.`)
+            but = `It is ${made.width} by ${made.height} dots, the most this browser can draw.`
         }
       }
-      toast('The map is saved.')
+      // What there is to know beyond that stays long enough to be read.
+      toast('The map is saved.', but ? { description: but, duration: 20_000 } : undefined)
       onClose()
     } catch (cause) {
       toast.error(cause instanceof Error ? cause.message : 'It could not be saved.')
@@ -199,26 +204,30 @@ function Paper({ wish, onChange }: { readonly wish: PaperWish; readonly onChange
           ))}
         </ChoiceBox>
       </Labelled>
-      <Segments
-        small
-        label="Which way the paper lies"
-        value={wish.upright ? 'upright' : 'side'}
-        options={[
-          { value: 'side', words: 'On its side' },
-          { value: 'upright', words: 'Upright' },
-        ]}
-        onChange={(value) => onChange({ ...wish, upright: value === 'upright' })}
-      />
-      <Segments
-        small
-        label="How many pages"
-        value={wish.pages}
-        options={[
-          { value: 'one', words: 'One page' },
-          { value: 'readable', words: 'As many as it takes' },
-        ]}
-        onChange={(pages) => onChange({ ...wish, pages })}
-      />
+      <div className="flex">
+        <Segments
+          small
+          label="Which way the paper lies"
+          value={wish.upright ? 'upright' : 'side'}
+          options={[
+            { value: 'side', words: 'On its side' },
+            { value: 'upright', words: 'Upright' },
+          ]}
+          onChange={(value) => onChange({ ...wish, upright: value === 'upright' })}
+        />
+      </div>
+      <div className="flex">
+        <Segments
+          small
+          label="How many pages"
+          value={wish.pages}
+          options={[
+            { value: 'one', words: 'One page' },
+            { value: 'readable', words: 'As many as it takes' },
+          ]}
+          onChange={(pages) => onChange({ ...wish, pages })}
+        />
+      </div>
     </div>
   )
 }
