@@ -44,14 +44,14 @@ const kindHints: readonly (readonly [RegExp, KindName])[] = [
   ],
   [/\b(in stock|on hand|in hand)$/, 'whole'],
   [
-    /\b(weight|height|length|width|depth|size|distance|area|volume|temperature|pressure|hour|litre|kilo|percent|percentage|share|diameter|discount|reading|measurement|how much|dosage|dose|radius|speed|ratio|factor|thickness)s?$/,
+    /\b(weight|height|length|width|depth|size|distance|area|volume|temperature|pressure|hour|litre|kilo|gram|percent|percentage|share|diameter|discount|reading|measurement|how much|dosage|dose|radius|speed|ratio|factor|thickness)s?$/,
     'exact',
   ],
   [
     /\b(note|description|comment|remark|instruction|allergy|allergies|summary|history|qualification|direction|diagnosis|detail|text|finding|biography|reason for|message|feedback|recommendation|abstract|wish|requirement|condition report|special request)s?$/,
     'passage',
   ],
-  [/\b(description|note|notes|details) (of|on|about)\b/, 'passage'],
+  [/\b(description|note|notes|details) (of|on|about)\b|^(done|found|said|agreed)$/, 'passage'],
 ]
 
 /** The kind that a fact's name tells of; undefined where the name says nothing. */

@@ -1,3 +1,4 @@
+import { attributeHeads } from './knowledge/attributes'
 import { recording, timeSpans } from './knowledge/frames'
 import type { Doing, Element } from './elements'
 import type { Phrase } from './phrases'
@@ -45,7 +46,9 @@ export function clausesOf(elements: readonly Element[]): Clause[] {
       elements[at + 1]?.kind === 'doing'
     ) {
       const of = lastThing(current)
-      if (of) {
+      // "the day, who did it": a day is nobody.
+      const nobody = element.word === 'who' && of && attributeHeads.has(of.name.split(' ').at(-1)!)
+      if (of && !nobody) {
         close('which')
         current.push({ kind: 'thing', phrase: of })
         return

@@ -16,7 +16,7 @@ describe('entries of a list', () => {
     ['whether it is fit for jumping', { name: 'fit for jumping', kind: 'tick' }],
     ['how many are in stock', { name: 'in stock', kind: 'whole' }],
     ['how many hours they worked', { name: 'hours', kind: 'exact' }],
-    ['who did it', { name: 'did by', kind: 'line' }],
+    ['who did it', { name: 'done by', kind: 'line' }],
     ['why it was late', { name: 'reason', kind: 'passage' }],
     ['when they arrived', { name: 'arrived', kind: 'time' }],
     ['an urgency (low, normal, high)', { name: 'urgency', kind: 'pick', choices: ['low', 'normal', 'high'] }],

@@ -157,9 +157,11 @@ function asked({ asking, tail }: Item): Named | undefined {
     }
     case 'who': {
       const verb = rest.find((element) => element.kind === 'doing')
-      if (verb?.kind !== 'doing') return undefined
+      // "Who had it before" asks for what was, not for a fact by a name.
+      if (verb?.kind !== 'doing' || verb.doing.verb === 'have') return undefined
       // "Who was in charge": a person, told by what follows; "who signed": by what they did.
-      const name = verb.doing.verb === 'be' ? `person ${words(rest)}`.trim() : `${verb.doing.form} by`
+      const { verb: done, form } = verb.doing
+      const name = done === 'be' ? `person ${words(rest)}`.trim() : `${done === 'do' ? 'done' : form} by`
       return { name, kind: 'line' }
     }
     case 'which':
@@ -168,7 +170,8 @@ function asked({ asking, tail }: Item): Named | undefined {
       const thing = rest.find((element) => element.kind === 'thing')
       if (thing?.kind === 'thing') return { name: thing.phrase.name }
       const name = words(rest)
-      return name ? { name } : undefined
+      const kind = hintedKind(name)
+      return name ? { name, ...(kind && { kind }) } : undefined
     }
     case 'where':
       return { name: words(rest) || 'place', kind: 'line' }

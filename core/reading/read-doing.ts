@@ -112,6 +112,17 @@ function toldOf({ doing, rest }: Clause, { det, quantity: said }: Phrase): numbe
   }
   if (doing!.passive && after('by')) return 1
   const counted = said?.most === 1 || det === 'each'
+  // "Each firing is on a day, at a temperature": what is told of each one is kept.
+  const facts = rest.filter((element, at) => {
+    const prep = rest[at - 1]
+    return (
+      element.kind === 'thing' &&
+      element.phrase.det === 'a' &&
+      attributeHeads.has(element.phrase.name.split(' ').at(-1)!) &&
+      prep?.kind === 'prep'
+    )
+  })
+  if (det === 'each' && facts.length > 1) return 1.1
   return doing!.verb === 'be' && counted && (after('for') || after('of')) ? 1.1 : 0
 }
 

@@ -2,6 +2,7 @@ import type { Doing, Element } from './elements'
 import type { Context } from './context'
 import type { Fact } from './facts'
 import { type Item, choicesIn, isSeveral, itemsOf, namedBy, wordsOf } from './items'
+import { rowNouns } from './knowledge/frames'
 import { singular } from '../words'
 import type { Phrase } from './phrases'
 import type { Quantity } from './knowledge/quantities'
@@ -22,12 +23,14 @@ export function readList(
   doing?: Doing,
   subject?: Phrase,
 ): Fact[] {
+  const rows = rowsIn(elements)
+  if (rows) return readRows(rows, owner, context, doing, subject)
   const [own, together] = cutAtWith(elements)
   const facts: Fact[] = []
   for (const item of itemsOf(own)) facts.push(...readItem(item, owner, context, doing, subject))
   const tie = facts.findLast((fact) => fact.kind === 'tie')
   const single = itemsOf(own).length === 1 ? itemsOf(own)[0]?.phrase : undefined
-  if (together.length > 0 && single?.det === 'a' && doing) {
+  if (together.length > 0 && single?.det === 'a' && !single.of?.quantity && doing) {
     // "gets an invoice with a number and a date": they are the invoice's.
     const other = context.of(single) ?? single.name
     if (context.may(single.name)) facts.push(...context.thingFact(single, 1))
@@ -38,6 +41,56 @@ export function readList(
   else if (together.length > 0)
     facts.push(...itemsOf(together).flatMap((item) => readItem(item, owner, context, undefined, undefined)))
   return facts
+}
+
+interface Rows {
+  readonly phrase: Phrase
+  /** The list without them. */
+  readonly others: readonly Element[]
+  /** What each of them has. */
+  readonly each: readonly Element[]
+}
+
+/** "… and its lines, each with a part and a price": rows that belong to their owner alone. */
+function rowsIn(elements: readonly Element[]): Rows | undefined {
+  const each = elements.findIndex((element, at) => {
+    const next = elements[at + 1]
+    return element.kind === 'pronoun' && element.word === 'each' && next?.kind === 'prep' && next.word === 'with'
+  })
+  const before = elements
+    .slice(0, Math.max(each, 0))
+    .filter((element) => element.kind !== 'joint' || element.word !== ',')
+  const rows = before.at(-1)
+  if (rows?.kind !== 'thing' || !rows.phrase.plural || !rowNouns.has(rows.phrase.name)) return undefined
+  const at = elements.indexOf(rows)
+  return { phrase: rows.phrase, others: elements.slice(0, at), each: elements.slice(each + 2) }
+}
+
+function readRows(
+  { phrase, others, each }: Rows,
+  owner: string,
+  context: Context,
+  doing: Doing | undefined,
+  subject: Phrase | undefined,
+): Fact[] {
+  const name = `${owner} ${phrase.name}`
+  const at = context.at(phrase)
+  const facts = readList(others, owner, context, doing, subject)
+  context.lastTie = { a: owner, b: name }
+  return [
+    ...facts,
+    { kind: 'thing', name, weight: 3, sure: true, at },
+    {
+      kind: 'tie',
+      a: owner,
+      b: name,
+      perA: phrase.quantity ?? { least: undefined, most: 'several' },
+      verb: 'have',
+      at,
+    },
+    { kind: 'tie', a: name, b: owner, perA: { least: 1, most: 1 }, verb: 'have', at },
+    ...readList(each, name, context),
+  ]
 }
 
 /** "… with the quantity of each": what comes after is about the tie. */
@@ -79,10 +132,14 @@ function readItem(
     }
     const of = phrase.of && context.of(phrase.of)
     // "holds seeds of one variety": the tie is to what they are of.
-    if (!other && of && of !== owner && phrase.of?.quantity)
+    if (!other && of && of !== owner && phrase.of?.quantity) {
+      context.lastTie = { a: owner, b: of }
       return [{ kind: 'tie', a: owner, b: of, perA: quantityOf(phrase.of, doing), verb: 'be', at }]
+    }
     const weight = phrase.quantity && !self && context.may(phrase.name) ? 1 : 0
     const facts: Fact[] = weight ? context.thingFact(phrase, weight) : []
+    // "a recipe of several materials" speaks for materials.
+    if (phrase.of?.quantity?.most === 'several') facts.push(...context.thingFact(phrase.of, 1.2))
     if (doing?.not || subject?.det === 'no') return facts
     const named = namedBy(item)
     if (!named || /^(more|most|things?|places?|ones?|following)$/.test(named.name)) return facts

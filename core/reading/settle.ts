@@ -49,7 +49,7 @@ function settled(
       const objectNext =
         ['article', 'number', 'each', 'possessive'].includes(after.is) ||
         after.lower === 'to' ||
-        /^consists?$/.test(lower)
+        /^(consists?|holds|contains|includes|comprises)$/.test(lower)
       if (objectNext && done.some((one) => one.is === 'verb' || one.is === 'be' || one.is === 'have')) return 'verb'
     }
     // "films have", "repairs are": a plural at the head of a clause, before what only a subject can have.

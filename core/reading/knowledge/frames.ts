@@ -107,7 +107,7 @@ export const keepingVerbs = set(
 )
 
 /** Happenings that an office writes down even where it says no noun for them: "when they pay we note the amount". */
-export const notedVerbs = set('pay inspect harvest donate visit deliver vaccinate')
+export const notedVerbs = set('pay inspect check service repair treat survey harvest donate visit deliver vaccinate')
 
 /** Settle where or when something is; a place or person told beside them is a fact. */
 export const placingVerbs = set('take happen start begin end meet stand live')
@@ -122,3 +122,6 @@ export const countingWords = set('quantity amount number share hour hours dose p
 
 /** Spans of time that a limit may be about. */
 export const timeSpans = set('day week month year hour night season quarter term time morning evening')
+
+/** What rows are called that nothing but their owner tells apart: "an order has its lines". */
+export const rowNouns = set('line row entry position')
