@@ -1,6 +1,14 @@
 import { type Book, type Edit, freeName, numberName } from '../book'
-import { type Proposal, tableCalled } from './proposals'
+import { hintedKind } from '../kinds'
+import { isPlainNumber, type Proposal, tableCalled } from './proposals'
 import type { ReadField, ReadTie } from './reading'
+
+interface MadeTable {
+  readonly id: string
+  readonly name: string
+  /** Its fields' ids by their names in small letters. */
+  readonly fields: Map<string, string>
+}
 
 /**
  * The edits that take proposals into the book and tie them to their needs. What a proposal can't stand
@@ -8,31 +16,37 @@ import type { ReadField, ReadTie } from './reading'
  */
 export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: () => string): Edit[] {
   const edits: Edit[] = []
-  const made = new Map<string, { id: string; fields: Map<string, string> }>()
+  // Told last: a table is known by its first name rather than by its number, as long as the book gives that.
+  const keyed: Edit[] = []
+  const made = new Map<string, MadeTable>()
+  const numbers = new Map<string, string>()
   const tie = (needs: readonly number[], part: string) => {
     for (const at of needs) {
       const need = book.needs[at]
       if (need && !need.metBy.includes(part)) edits.push({ kind: 'tieNeed', need: need.id, part, met: true })
     }
   }
-  const tableFor = (name: string): { id: string; fields: Map<string, string> } => {
+  const tableFor = (name: string): MadeTable => {
     const known = made.get(name.toLowerCase())
     if (known) return known
     const here = tableCalled(book, name)
     const table = here
-      ? { id: here.id, fields: new Map(here.fields.map((field) => [field.name.toLowerCase(), field.id])) }
-      : { id: freshId(), fields: new Map<string, string>() }
+      ? { ...here, fields: new Map(here.fields.map((field) => [field.name.toLowerCase(), field.id])) }
+      : { id: freshId(), name, fields: new Map<string, string>() }
     if (!here) {
       const keyField = freshId()
       edits.push({ kind: 'addTable', id: table.id, name, keyField })
       table.fields.set(numberName(name).toLowerCase(), keyField)
+      numbers.set(keyField, name)
     }
     made.set(name.toLowerCase(), table)
     return table
   }
   const field = (name: string, read: ReadField, needs: readonly number[]) => {
     const table = tableFor(name)
-    const known = table.fields.get(read.name.toLowerCase())
+    const known =
+      table.fields.get(read.name.toLowerCase()) ??
+      (isPlainNumber(read) ? table.fields.get(numberName(table.name).toLowerCase()) : undefined)
     const id = known ?? freshId()
     if (!known) {
       table.fields.set(read.name.toLowerCase(), id)
@@ -44,6 +58,10 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       }
       if (Object.keys(to).length > 0) edits.push({ kind: 'changeField', field: id, to })
     }
+    const of = numbers.get(id)
+    const holds = of && numberHolds(of, read)
+    if (holds) keyed.push({ kind: 'changeField', field: id, to: { kind: holds } })
+    numbers.delete(id)
     tie(needs, id)
     return id
   }
@@ -80,7 +98,7 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       })
       if (joined) {
         joinings.set(proposal.table, { table: ids.table, links: ids.links, what })
-        made.set(proposal.table.toLowerCase(), { id: ids.table, fields: new Map() })
+        made.set(proposal.table.toLowerCase(), { id: ids.table, name: proposal.table, fields: new Map() })
       }
       tie(proposal.needs, joined ? ids.table : ids.links[0])
       const { limit } = what
@@ -105,7 +123,14 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       limits: [...all, { id: freshId(), most: limit.most, when: { field: id, is: '1' } }],
     })
   }
-  return edits
+  return [...edits, ...keyed]
+}
+
+/** "A plot has a number": what plots are told apart by, typed as it stands on the plot. A document's the book gives. */
+function numberHolds(table: string, read: ReadField): 'code' | 'whole' | undefined {
+  const name = numberName(table)
+  const kind = hintedKind(name) === 'running' || !name.startsWith(table) ? 'running' : read.kind
+  return kind === 'code' || kind === 'whole' ? kind : undefined
 }
 
 /** What must be accepted along: nothing stands without its table or its two ends. */

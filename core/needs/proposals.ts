@@ -1,4 +1,4 @@
-import { type Book, findTable, joiningBetween, linksBetween, type Table } from '../book'
+import { type Book, findTable, joiningBetween, linksBetween, numberName, type Table } from '../book'
 import { kindOf } from '../kinds'
 import { capital, inSentence, listed, plural } from '../words'
 import type { Evidence, Reading, ReadField, ReadTable, ReadTie } from './reading'
@@ -130,7 +130,14 @@ export function tableCalled(book: Book, name: string): Table | undefined {
   )
 }
 
-const fieldCalled = (table: Table, name: string) => table.fields.find((field) => key(field.name) === key(name))
+const called = (table: Table, name: string) => table.fields.find((field) => key(field.name) === key(name))
+
+const fieldCalled = (table: Table, read: ReadField) =>
+  called(table, read.name) ?? (isPlainNumber(read) ? called(table, numberName(table.name)) : undefined)
+
+/** "A plot has a number": what its records are told apart by. A number of another kind is a phone number or a count. */
+export const isPlainNumber = ({ name, kind }: ReadField): boolean =>
+  key(name) === 'number' && ['code', 'whole', 'running'].includes(kind)
 
 function fieldProposal(
   tableName: string,
@@ -139,7 +146,7 @@ function fieldProposal(
   stateOf: (id: string, part: string | undefined) => Proposal['state'],
 ): Proposal {
   const id = `field/${key(tableName)}/${key(field.name)}`
-  const here = table && fieldCalled(table, field.name)
+  const here = table && fieldCalled(table, field)
   return {
     kind: 'field',
     id,

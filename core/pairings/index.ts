@@ -1,6 +1,6 @@
 export { feetOf, type FootEnd, footWords } from './crows-foot'
 export { askMust, askSeveral, sayOutcome } from './questions'
 export { allPairs, type Answers, feetFor, openPairs, pairedTables, pairState, type Tie } from './ties'
-export { askingOrder } from './asking'
+export { askingOrder, type PairOfTables } from './asking'
 export { distancesFrom, pathsBetween, sayPath } from './paths'
 export { limitConditions, sayLimit, whatCounts } from './say-limit'

@@ -68,6 +68,23 @@ test('the bindery’s words become a design whose parts say which need asked for
   ])
 })
 
+test('the number that words speak of is what a table is told apart by, not a second one', () => {
+  const book = accept(
+    bookOf(['A plot has a number and a size. An order has a number and a date. A boat has a boat number and a name.']),
+  )
+  expect(book.tables.map(({ name, fields, key }) => [name, fields.map((field) => field.name), key.length])).toEqual([
+    ['Plot', ['Plot number', 'Size'], 1],
+    ['Order', ['Order number', 'Date'], 1],
+    ['Boat', ['Boat number', 'Name'], 1],
+  ])
+  const keys = book.tables.map(({ fields, key }) => fields.find(({ id }) => id === key[0])!.kind)
+  // Plots and boats bear theirs; orders get them from the book.
+  expect(keys).toEqual(['code', 'running', 'code'])
+  const boat = book.tables.at(-1)!
+  expect(boat.knownBy).toEqual([boat.fields.find((field) => field.name === 'Name')!.id])
+  expect(book.needs[0]!.metBy).toEqual(expect.arrayContaining(book.tables.map(({ key }) => key[0])))
+})
+
 test('one fact alone brings its table, a fact of a tie the tie and its ends', () => {
   const book = bookOf([
     'A parcel has a date and contains several items, with the quantity of each. Each item has a name.',

@@ -48,6 +48,12 @@ test('what something is made of, and how much of each, is between the two', () =
   expect(tie(reading, 'Glaze', 'Material')).toMatchObject({ kind: 'n-n', fields: [{ name: 'Grams', kind: 'decimal' }] })
 })
 
+test('where something stands is a tie, also after its facts', () => {
+  const reading = read('A shelf has a number and stands in one room. A room has a name.')
+  expect(tableIn(reading, 'Shelf')).toEqual({ Number: 'code' })
+  expect(tie(reading, 'Room', 'Shelf')).toMatchObject({ kind: '1-n', mandatory: true })
+})
+
 test('what is told of each of them makes a thing, whatever it is called', () => {
   const reading = read('Each firing of the kiln is on a day, at a temperature, and holds pieces of several members.')
   expect(tableIn(reading, 'Firing')).toMatchObject({ Day: 'date', Temperature: 'decimal' })

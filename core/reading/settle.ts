@@ -1,4 +1,4 @@
-import { owning } from './knowledge/frames'
+import { belonging, owning } from './knowledge/frames'
 import { usuallyThings } from './knowledge/verbs'
 import { infinitive } from './lemma'
 import { isPlural } from '../words'
@@ -49,7 +49,12 @@ function settled(
       const objectNext =
         ['article', 'number', 'each', 'possessive'].includes(after.is) ||
         after.lower === 'to' ||
-        /^(consists?|holds|contains|includes|comprises)$/.test(lower)
+        /^(consists?|holds|contains|includes|comprises)$/.test(lower) ||
+        // "a number and stands in one room"
+        (belonging.has(infinitive(lower)) &&
+          after.is === 'preposition' &&
+          afterNext !== undefined &&
+          ['article', 'number', 'each'].includes(afterNext.is))
       if (objectNext && done.some((one) => one.is === 'verb' || one.is === 'be' || one.is === 'have')) return 'verb'
     }
     // "films have", "repairs are": a plural at the head of a clause, before what only a subject can have.

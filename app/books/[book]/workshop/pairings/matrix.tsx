@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, useEffect, useRef } from 'react'
 import type { Table } from '@/core/book'
-import { feetFor, pairState } from '@/core/pairings'
+import { feetFor, type PairOfTables, pairState } from '@/core/pairings'
 import { classNames } from '@/ui/kit'
 import { FootLine } from '@/ui/drawing/crows-foot'
 import { useWorkshop } from '../workshop-context'
@@ -10,11 +10,14 @@ import { useWorkshop } from '../workshop-context'
 interface Props {
   readonly tables: readonly Table[]
   readonly chosen: readonly [string, string] | undefined
+  /** Pairs that needn't be asked about. */
+  readonly apart: readonly PairOfTables[]
   readonly onChoose: (a: string, b: string) => void
 }
 
 /** Half a square of tables against tables: each pair once, each table with itself on the diagonal. */
-export function Matrix({ tables, chosen, onChoose }: Props) {
+export function Matrix({ tables, chosen, apart, onChoose }: Props) {
+  const alone = new Set(apart.flatMap(({ a, b }) => [`${a.id}~${b.id}`, `${b.id}~${a.id}`]))
   const body = useRef<HTMLTableSectionElement>(null)
   const onKeyDown = (event: KeyboardEvent) => {
     const step = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key]
@@ -25,7 +28,13 @@ export function Matrix({ tables, chosen, onChoose }: Props) {
     body.current?.querySelector<HTMLElement>(`[data-at="${at}"]`)?.focus()
   }
   return (
-    <div className="max-h-[max(240px,calc(100vh-570px))] overflow-auto pb-1">
+    <div
+      className={classNames(
+        'overflow-auto pb-1',
+        // The chosen pair's questions stand below.
+        chosen ? 'max-h-[max(240px,calc(100vh-570px))]' : 'max-h-[max(240px,calc(100vh-300px))]',
+      )}
+    >
       <table className="border-separate border-spacing-[3px]">
         <thead>
           <tr>
@@ -57,6 +66,7 @@ export function Matrix({ tables, chosen, onChoose }: Props) {
                     b={b}
                     at={`${row}.${column}`}
                     first={row === 0}
+                    alone={alone.has(`${a.id}~${b.id}`)}
                     here={chosen?.[0] === a.id && chosen[1] === b.id}
                     onChoose={() => onChoose(a.id, b.id)}
                   />
@@ -75,11 +85,12 @@ interface CellProps {
   readonly b: Table
   readonly at: string
   readonly first: boolean
+  readonly alone: boolean
   readonly here: boolean
   readonly onChoose: () => void
 }
 
-function Cell({ a, b, at, first, here, onChoose }: CellProps) {
+function Cell({ a, b, at, first, alone, here, onChoose }: CellProps) {
   const { book } = useWorkshop()
   const button = useRef<HTMLButtonElement>(null)
   useEffect(() => {
@@ -92,7 +103,9 @@ function Cell({ a, b, at, first, here, onChoose }: CellProps) {
       ? `${state.ties.length} ${state.ties.length === 1 ? 'tie' : 'ties'}`
       : state.kind === 'none'
         ? 'no direct tie'
-        : 'not answered'
+        : alone
+          ? 'left alone'
+          : 'not answered'
   return (
     <button
       ref={button}
@@ -103,14 +116,14 @@ function Cell({ a, b, at, first, here, onChoose }: CellProps) {
       aria-pressed={here}
       onClick={onChoose}
       className={classNames(
-        'relative flex h-[34px] w-[92px] items-center justify-center rounded-md',
-        state.kind === 'ask' ? 'bg-brass-tint text-brass' : 'bg-ash-1 text-ink hover:bg-ash-2',
+        'relative flex h-[34px] w-[92px] scroll-mt-10 items-center justify-center rounded-md',
+        state.kind === 'ask' && !alone ? 'bg-brass-tint text-brass' : 'bg-ash-1 text-ink hover:bg-ash-2',
         a === b && state.kind === 'none' && 'border border-dashed border-ash-3 bg-paper',
         here && 'bg-spruce-tint outline-2 outline-spruce',
       )}
     >
       {feet && <FootLine left={feet.atA} right={feet.atB} width={54} />}
-      {state.kind === 'ask' && 'ask'}
+      {state.kind === 'ask' && <span className={alone ? 'text-ash-5' : undefined}>ask</span>}
       {state.kind === 'none' && <span className="text-ash-5">{a === b ? '' : '—'}</span>}
       {state.kind === 'tied' && state.ties.length > 1 && (
         <span className="absolute top-0 right-1 text-[11px] font-bold text-ash-6">{state.ties.length}</span>

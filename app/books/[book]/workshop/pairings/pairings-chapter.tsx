@@ -86,7 +86,7 @@ export function PairingsChapter() {
           )}
         </div>
       </div>
-      <Matrix tables={tables} chosen={a && b ? [a.id, b.id] : undefined} onChoose={show} />
+      <Matrix tables={tables} chosen={a && b ? [a.id, b.id] : undefined} apart={apart} onChoose={show} />
       {a && b ? (
         <PairSheet key={`${a.id}~${b.id}`} a={a} b={b} onNext={ask.length > 0 ? showNext : undefined} />
       ) : (
