@@ -1,4 +1,4 @@
-import { type Book, type Edit, freeName, numberName } from '../book'
+import { type Book, type Edit, freeName, limits, numberName } from '../book'
 import { hintedKind } from '../kinds'
 import { isPlainNumber, type Proposal, tableCalled } from './proposals'
 import type { ReadField, ReadTie } from './reading'
@@ -106,7 +106,13 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       if (limit && per) edits.push({ kind: 'limitLink', link: per, limits: [{ id: freshId(), most: limit.most }] })
       // Rows that hold what something has several of are part of it.
       const rows = chosen.some((one) => one.kind === 'table' && one.what.rowsOf === what.from && one.table === what.to)
-      if (rows) edits.push({ kind: 'changeLink', link: ids.links[0], onRemove: 'remove' })
+      const says = joined ? undefined : what.says
+      const more = {
+        ...(rows && { onRemove: 'remove' as const }),
+        ...readsAs(says?.there, 'label'),
+        ...readsAs(says?.back, 'back'),
+      }
+      if (Object.keys(more).length > 0) edits.push({ kind: 'changeLink', link: ids.links[0], ...more })
     }
   }
   for (const proposal of sorted) {
@@ -125,6 +131,10 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
   }
   return [...edits, ...keyed]
 }
+
+/** How a tie reads, where a book takes words that long. */
+const readsAs = (words: string | undefined, as: 'label' | 'back') =>
+  words && words.length <= limits.nameLength ? { [as]: words } : {}
 
 /** "A plot has a number": what plots are told apart by, typed as it stands on the plot. A document's the book gives. */
 function numberHolds(table: string, read: ReadField): 'code' | 'whole' | undefined {

@@ -38,6 +38,8 @@ export interface ReadTie {
   readonly limit?: { readonly most: number; readonly per: string; readonly of: string }
   readonly fields: readonly ReadField[]
   readonly verb: string
+  /** How it reads from `from` to `to`, and back. */
+  readonly says?: { readonly there?: string; readonly back?: string }
   readonly evidence: readonly Evidence[]
 }
 

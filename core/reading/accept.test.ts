@@ -85,6 +85,11 @@ test('the number that words speak of is what a table is told apart by, not a sec
   expect(book.needs[0]!.metBy).toEqual(expect.arrayContaining(book.tables.map(({ key }) => key[0])))
 })
 
+test('ties read as their needs say it', () => {
+  const book = accept(bookOf(['Each shelf is rented by one member. A member has a name. A shelf has a colour.']))
+  expect(book.links.map(({ label, back }) => [label, back])).toEqual([['rents', 'is rented by']])
+})
+
 test('one fact alone brings its table, a fact of a tie the tie and its ends', () => {
   const book = bookOf([
     'A parcel has a date and contains several items, with the quantity of each. Each item has a name.',

@@ -1,5 +1,6 @@
 import type { Evidence } from '../needs'
 import type { KindName } from '../kinds'
+import type { TieWords } from './tie-words'
 import type { Quantity } from './knowledge/quantities'
 
 /** A fact as it was named, before it has an owner. */
@@ -31,6 +32,8 @@ export type Fact =
       readonly perA: Quantity
       readonly loose?: boolean
       readonly verb: string
+      /** How it reads from `a` to `b` and back. */
+      readonly says?: TieWords
       readonly at: Evidence
     }
   /** A fact about two things together. */

@@ -9,6 +9,7 @@ import { hintedKind } from '../kinds'
 import { namedBy } from './items'
 import type { Phrase } from './phrases'
 import { readPairList } from './read-list'
+import { tieWords, turned } from './tie-words'
 
 /** "A member borrows tools", "is booked for one premises on a day": ties to things, and facts told on the way. */
 export function readDoing(clause: Clause, subject: Phrase, context: Context): Fact[] {
@@ -141,7 +142,22 @@ function weighed({ name, quantity: said, det, plural }: Phrase, prep: string, ve
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
 
+/** A tie told by a verb, with how it reads from either end. */
 function tie(
+  clause: Clause,
+  subject: Phrase,
+  a: string,
+  phrase: Phrase,
+  b: string,
+  prep: string,
+  context: Context,
+): Fact {
+  const told = tieTold(clause, subject, a, phrase, b, prep, context)
+  const says = tieWords(clause.doing!, prep)
+  return told.kind === 'tie' && says.there ? { ...told, says: told.a === a ? says : turned(says) } : told
+}
+
+function tieTold(
   clause: Clause,
   subject: Phrase,
   a: string,

@@ -2,6 +2,7 @@ import type { Evidence, ReadTie } from '../needs'
 import type { Fact, Named } from './facts'
 import { happenings, sharingVerbs } from './knowledge/frames'
 import { type Pair, pairsIn } from './ties'
+import { turned } from './tie-words'
 
 /** "the quantity of each treatment" belongs to the one tie that treatments share with others. */
 export function placed(facts: readonly Fact[]): Fact[] {
@@ -60,6 +61,12 @@ export function throughHappenings(pairs: readonly Pair[], things: ReadonlySet<st
 
 /** Settles a pair from what was said of either side; what one side leaves open is guessed, and asked. */
 export function tieOf(pair: Pair): ReadTie {
+  const tie = settledTie(pair)
+  if (!pair.says || tie.kind === 'n-n') return tie
+  return { ...tie, says: tie.from === pair.a ? pair.says : turned(pair.says) }
+}
+
+function settledTie(pair: Pair): ReadTie {
   const { a, b, perA, perB, evidence } = pair
   const base = { fields: [], verb: pair.verbs[0] ?? 'have', evidence }
   const limit = perA.limit

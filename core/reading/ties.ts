@@ -1,3 +1,4 @@
+import { type TieWords, turned } from './tie-words'
 import type { Quantity } from './knowledge/quantities'
 import type { Fact, Named } from './facts'
 import type { Evidence } from '../needs'
@@ -12,6 +13,8 @@ export interface Pair {
   readonly perA: Side
   readonly perB: Side
   readonly verbs: readonly string[]
+  /** How it reads from `a` to `b` and back. */
+  readonly says?: TieWords
   readonly facts: readonly {
     readonly named: Named
     readonly limit?: { readonly most: number; readonly per: string }
@@ -56,10 +59,19 @@ export function pairsIn(facts: readonly Fact[]): Pair[] {
         ? { several: true, loose: false, least: 0, limit: undefined }
         : sideOf(told.filter((tie) => tie.a === b)),
       verbs: [...new Set(told.map((tie) => tie.verb))],
+      ...(!self && saysOf(told, a)),
       facts: pairFacts,
       evidence: told.map((tie) => tie.at),
     }
   })
+}
+
+/** How two things are said to be tied, each way as it was said first. */
+function saysOf(told: readonly TieFact[], a: string): { says?: TieWords } {
+  const said = told.flatMap((tie) => (tie.says ? [tie.a === a ? tie.says : turned(tie.says)] : []))
+  const there = said.find((one) => one.there)?.there
+  const back = said.find((one) => one.back)?.back
+  return there || back ? { says: { ...(there && { there }), ...(back && { back }) } } : {}
 }
 
 /** Sentences may say the same in other words; the one that says more counts. */
