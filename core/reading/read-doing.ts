@@ -9,7 +9,7 @@ import { hintedKind } from '../kinds'
 import { namedBy } from './items'
 import type { Phrase } from './phrases'
 import { readPairList } from './read-list'
-import { tieWords, turned } from './tie-words'
+import { type TieWords, tieWords, turned } from './tie-words'
 
 /** "A member borrows tools", "is booked for one premises on a day": ties to things, and facts told on the way. */
 export function readDoing(clause: Clause, subject: Phrase, context: Context): Fact[] {
@@ -49,7 +49,7 @@ export function readDoing(clause: Clause, subject: Phrase, context: Context): Fa
         // "writes notes on a ticket": the note is on the ticket.
         context.lastTie = { a: made, b: other }
         facts.push({ kind: 'tie', a: made, b: other, perA: quantity(phrase), verb: doing.verb, at: context.at(phrase) })
-      } else facts.push(tie(clause, subject, self, phrase, other, prep, context))
+      } else facts.push(saying(tie(clause, subject, self, phrase, other, prep, context), self, tieWords(doing, prep)))
       if (prep === '' && makingVerbs.has(doing.verb) && !doing.passive) made = other
       if (prep === '' && !doing.passive) context.lastOwner = other
       facts.push(...context.thingFact(phrase, weighed(phrase, prep, doing.verb)))
@@ -142,22 +142,11 @@ function weighed({ name, quantity: said, det, plural }: Phrase, prep: string, ve
 const quantity = ({ quantity: said, plural, det }: Phrase): Quantity =>
   said ?? (plural ? { least: undefined, most: 'several' } : { least: det === 'no' ? undefined : 1, most: 1 })
 
-/** A tie told by a verb, with how it reads from either end. */
-function tie(
-  clause: Clause,
-  subject: Phrase,
-  a: string,
-  phrase: Phrase,
-  b: string,
-  prep: string,
-  context: Context,
-): Fact {
-  const told = tieTold(clause, subject, a, phrase, b, prep, context)
-  const says = tieWords(clause.doing!, prep)
-  return told.kind === 'tie' && says.there ? { ...told, says: told.a === a ? says : turned(says) } : told
-}
+/** A tie with how it reads from either end; `says` begins at `from`. */
+const saying = (told: Fact, from: string, says: TieWords): Fact =>
+  told.kind === 'tie' && says.there ? { ...told, says: told.a === from ? says : turned(says) } : told
 
-function tieTold(
+function tie(
   clause: Clause,
   subject: Phrase,
   a: string,
