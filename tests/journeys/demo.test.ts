@@ -79,6 +79,8 @@ test('the keyboard goes to the next record, the previous one, a new one, and rep
   await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00418'), 8000)
   await clerk.type(Key.chord(Key.ALT, 'n'))
   await clerk.read('New visit')
+  // One begins to type at once.
+  await clerk.driver.wait(async () => (await clerk.focused()).startsWith('Premises'), 5000)
   await (await clerk.box('Ladder height')).click()
   await clerk.type(Key.chord(Key.ALT, 'r'))
   await holds(clerk, 'Ladder height', '7.5')

@@ -5,6 +5,7 @@ import { Dialog as Radix } from 'radix-ui'
 import { type ReactNode, useEffect, useState } from 'react'
 import { IconButton } from './button'
 import { classNames } from './class-names'
+import { firstToFill } from './first-to-fill'
 
 interface Props {
   readonly open: boolean
@@ -25,7 +26,9 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(12_16_15/0.45)]" />
         <Radix.Content
           onOpenAutoFocus={(event) => {
-            const wanted = firstToFill(event.currentTarget as HTMLElement)
+            const dialog = event.currentTarget as HTMLElement
+            // Without a box, the first thing to decide.
+            const wanted = firstToFill(dialog) ?? dialog.querySelector<HTMLElement>('[data-actions] button')
             if (!wanted) return
             event.preventDefault()
             wanted.focus()
@@ -58,16 +61,6 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>
-  )
-}
-
-const boxes = 'input:not([type=hidden], [type=checkbox], [type=radio], [type=file]), textarea, select'
-
-/** Where one goes on typing: the first box that is empty, or the first one; without any, the first thing to decide. */
-function firstToFill(dialog: HTMLElement): HTMLElement | undefined {
-  const all = [...dialog.querySelectorAll<HTMLInputElement>(boxes)].filter((box) => !box.disabled && !box.readOnly)
-  return (
-    all.find((box) => !box.value) ?? all[0] ?? dialog.querySelector<HTMLElement>('[data-actions] button') ?? undefined
   )
 }
 

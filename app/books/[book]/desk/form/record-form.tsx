@@ -17,7 +17,7 @@ import { InsetGrid } from './inset-grid'
 import { LiveFactsOf } from './live-facts'
 import { useLinkedValues } from './linked-values'
 import { officeNow } from '@/app/office-now'
-import { expectOwnPage, leaveFocus, takeFocus } from './keep-focus'
+import { beginTyping, expectOwnPage, leaveFocus, takeFocus } from './keep-focus'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
 import { useTyping } from './use-typing'
@@ -69,12 +69,15 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   const [busy, setBusy] = useState(false)
   const frame = useRef<HTMLFormElement>(null)
   const typing = useTyping(form, start, { book: id, table: tableId, row: stored?.row, frame, drafts: !nested })
+  const ref = stored?.row.ref
   // A new record's own page takes the place of this one; one goes on typing there where one was.
   useLayoutEffect(() => {
     const own = frame.current
-    if (!nested) takeFocus()
+    if (nested) return
+    if (ref === undefined) beginTyping(own)
+    else takeFocus(ref)
     return () => leaveFocus(own)
-  }, [nested])
+  }, [nested, ref])
   // Read here, because the form library only keeps up what a component reads while it draws.
   const { isDirty, errors } = form.formState
   const wrong = problemPaths(errors).length + whole.length
@@ -136,7 +139,7 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     }
     typing.sent(text)
     rememberLast(tableId, text)
-    if (!nested && outcome.record.row.ref !== stored?.row.ref) expectOwnPage()
+    if (!nested && outcome.record.row.ref !== stored?.row.ref) expectOwnPage(outcome.record.row.ref)
     onSaved(outcome.record)
     return true
   }

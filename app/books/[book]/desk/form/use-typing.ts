@@ -35,7 +35,7 @@ export function useTyping(form: UseFormReturn<FormText>, start: FormText, place:
     sent.current = undefined
     form.reset(structuredClone(text) as FormText)
     if (typed) form.reset(typed, { keepDefaultValues: true })
-    setFound(typed !== undefined && !before && !takesOver())
+    setFound(typed !== undefined && !before && !takesOver(row?.ref))
     if (!drafts) return
     if (before && before.row !== row) {
       clearDraft(book, table, before.row)
