@@ -16,8 +16,7 @@ interface MadeTable {
  */
 export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: () => string): Edit[] {
   const edits: Edit[] = []
-  // Told last: a table is known by its first name rather than by its number, as long as the book gives that.
-  const keyed: Edit[] = []
+  const keyed: { readonly table: string; readonly edit: Edit }[] = []
   const made = new Map<string, MadeTable>()
   const numbers = new Map<string, string>()
   const tie = (needs: readonly number[], part: string) => {
@@ -60,7 +59,7 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
     }
     const of = numbers.get(id)
     const holds = of && numberHolds(of, read)
-    if (holds) keyed.push({ kind: 'changeField', field: id, to: { kind: holds } })
+    if (holds) keyed.push({ table: table.id, edit: { kind: 'changeField', field: id, to: { kind: holds } } })
     numbers.delete(id)
     tie(needs, id)
     return id
@@ -129,8 +128,16 @@ export function acceptEdits(book: Book, chosen: readonly Proposal[], freshId: ()
       limits: [...all, { id: freshId(), most: limit.most, when: { field: id, is: '1' } }],
     })
   }
-  return [...edits, ...keyed]
+  // What bears a number is known by it, or by its name; the book's numbers give way to the first words there are.
+  for (const { table, edit } of keyed) {
+    const hasName = edits.some((one) => one.kind === 'addField' && one.table === table && properName.test(one.name))
+    const from = edits.findIndex((one) => one.kind === 'addTable' && one.id === table)
+    edits.splice(hasName ? edits.length : from + 1, 0, edit)
+  }
+  return edits
 }
+
+const properName = /\b(name|title)$/i
 
 /** How a tie reads, where a book takes words that long. */
 const readsAs = (words: string | undefined, as: 'label' | 'back') =>

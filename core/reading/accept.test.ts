@@ -70,24 +70,32 @@ test('the bindery’s words become a design whose parts say which need asked for
 
 test('the number that words speak of is what a table is told apart by, not a second one', () => {
   const book = accept(
-    bookOf(['A plot has a number and a size. An order has a number and a date. A boat has a boat number and a name.']),
+    bookOf([
+      'A plot has a number and a colour. An order has a number and a date. A boat has a boat number and a name.',
+    ]),
   )
   expect(book.tables.map(({ name, fields, key }) => [name, fields.map((field) => field.name), key.length])).toEqual([
-    ['Plot', ['Plot number', 'Size'], 1],
+    ['Plot', ['Plot number', 'Colour'], 1],
     ['Order', ['Order number', 'Date'], 1],
     ['Boat', ['Boat number', 'Name'], 1],
   ])
   const keys = book.tables.map(({ fields, key }) => fields.find(({ id }) => id === key[0])!.kind)
   // Plots and boats bear theirs; orders get them from the book.
   expect(keys).toEqual(['code', 'running', 'code'])
-  const boat = book.tables.at(-1)!
-  expect(boat.knownBy).toEqual([boat.fields.find((field) => field.name === 'Name')!.id])
+  const known = book.tables.map(({ fields, knownBy }) => fields.find(({ id }) => id === knownBy[0])!.name)
+  expect(known).toEqual(['Plot number', 'Order number', 'Name'])
   expect(book.needs[0]!.metBy).toEqual(expect.arrayContaining(book.tables.map(({ key }) => key[0])))
 })
 
 test('ties read as their needs say it', () => {
   const book = accept(bookOf(['Each shelf is rented by one member. A member has a name. A shelf has a colour.']))
   expect(book.links.map(({ label, back }) => [label, back])).toEqual([['rents', 'is rented by']])
+})
+
+test('rows go with what they are rows of', () => {
+  const book = accept(bookOf(['An order has a date and its lines, each with a material and a price.']))
+  expect(book.tables.map(({ name }) => name)).toEqual(['Order', 'Order line'])
+  expect(book.links.map(({ onRemove }) => onRemove)).toEqual(['remove'])
 })
 
 test('one fact alone brings its table, a fact of a tie the tie and its ends', () => {

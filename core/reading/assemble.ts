@@ -55,6 +55,9 @@ export function assemble(
         : tie,
     )
   }
+  const rowsOf = new Map(
+    facts.flatMap((fact) => (fact.kind === 'thing' && fact.rowsOf ? [[fact.name, fact.rowsOf]] : [])),
+  )
   const tables: ReadTable[] = []
   for (const name of things) {
     const evidence = facts.flatMap((fact) =>
@@ -62,7 +65,8 @@ export function assemble(
     )
     const own = (fields.get(name) ?? []).filter((field) => field.name.toLowerCase() !== name || field.kind !== 'line')
     if (own.length === 0 && !ties.some((tie) => tie.from === name || tie.to === name) && evidence.length < 2) continue
-    tables.push({ name, fields: own, evidence })
+    const of = rowsOf.get(name)
+    tables.push({ name, fields: own, ...(of && { rowsOf: of }), evidence })
   }
   for (const { owner, named, at } of rows) {
     const plain = singular(named.name)

@@ -21,6 +21,8 @@ export type Fact =
       readonly name: string
       readonly weight: number
       readonly sure?: boolean
+      /** The thing that they are rows of. */
+      readonly rowsOf?: string
       readonly at: Evidence
     }
   | { readonly kind: 'fact'; readonly owner: string; readonly named: Named; readonly at: Evidence }

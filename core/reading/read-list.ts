@@ -79,7 +79,7 @@ function readRows(
   context.lastTie = { a: owner, b: name }
   return [
     ...facts,
-    { kind: 'thing', name, weight: 3, sure: true, at },
+    { kind: 'thing', name, weight: 3, sure: true, rowsOf: owner, at },
     {
       kind: 'tie',
       a: owner,
