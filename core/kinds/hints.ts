@@ -51,7 +51,7 @@ const kindHints: readonly (readonly [RegExp, KindName])[] = [
     /\b(note|description|comment|remark|instruction|allergy|allergies|summary|history|qualification|direction|diagnosis|detail|text|finding|biography|reason for|message|feedback|recommendation|abstract|wish|requirement|condition report|special request)s?$/,
     'passage',
   ],
-  [/\b(description|note|notes|details) (of|on|about)\b|^(done|found|said|agreed)$/, 'passage'],
+  [/\b(description|note|notes|details) (of|on|about)\b|^(done|found|said|agreed)$|^what is /, 'passage'],
 ]
 
 /** The kind that a fact's name tells of; undefined where the name says nothing. */

@@ -153,7 +153,9 @@ function asked({ asking, tail }: Item): Named | undefined {
       const verb = rest.find((element) => element.kind === 'doing')
       if (verb?.kind !== 'doing') return undefined
       const clock = /^(arrive|leave|start|end|begin|finish|open|close)$/.test(verb.doing.verb)
-      return { name: verb.doing.form === 'is' ? words(rest) || 'date' : words(rest), kind: clock ? 'time' : 'date' }
+      // "when it is to be ready"
+      const name = words(rest).replace(/^to /, '')
+      return { name: verb.doing.form === 'is' ? name || 'date' : name, kind: clock ? 'time' : 'date' }
     }
     case 'who': {
       const verb = rest.find((element) => element.kind === 'doing')
@@ -169,7 +171,10 @@ function asked({ asking, tail }: Item): Named | undefined {
     case 'whose': {
       const thing = rest.find((element) => element.kind === 'thing')
       if (thing?.kind === 'thing') return { name: thing.phrase.name }
-      const name = words(rest)
+      const told = words(rest)
+      // "what is wrong": the word alone would say nothing.
+      const plain = rest.some((element) => element.kind === 'quality') && rest.length === 2
+      const name = plain ? `what is ${told}` : told
       const kind = hintedKind(name)
       return name ? { name, ...(kind && { kind }) } : undefined
     }

@@ -33,7 +33,7 @@ export function readList(
   if (together.length > 0 && single?.det === 'a' && !single.of?.quantity && doing) {
     // "gets an invoice with a number and a date": they are the invoice's.
     const other = context.of(single) ?? single.name
-    if (context.may(single.name)) facts.push(...context.thingFact(single, 1))
+    if (context.may(single.name)) facts.push(...context.thingFact(single, itemsOf(together).length > 1 ? 2 : 1))
     if (tie || !context.of(single))
       facts.push(...itemsOf(together).flatMap((item) => readItem(item, other, context, undefined, undefined)))
   } else if (together.length > 0 && context.lastTie)
@@ -174,8 +174,10 @@ export function readPairList(elements: readonly Element[], a: string, b: string,
   return itemsOf(elements).flatMap((item): Fact[] => {
     const named = namedBy(item)
     if (!named || /^(each|one|them)$/.test(named.name)) return []
-    const name = named.name.replace(/^how /, '')
-    if (wordsOf(item) === '') return []
+    // "several parts, with how many": how many of them.
+    const howMany = item.asking === 'how' && named.kind === 'whole' && named.name === 'number'
+    const name = howMany ? 'quantity' : named.name.replace(/^how /, '')
+    if (wordsOf(item) === '' && !howMany) return []
     return [{ kind: 'pairFact', a, b, named: { ...named, name }, at: context.at(item) }]
   })
 }

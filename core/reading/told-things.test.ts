@@ -55,3 +55,28 @@ test('what is done again and again and noted down is a thing, with who did it', 
   expect(tie(reading, 'Boat', 'Check')).toBeDefined()
   expect(tableIn(read('Each shelf has a number, and we keep who had it before.'), 'Shelf')).toEqual({ Number: 'code' })
 })
+
+test('an invoice with facts of its own is a thing; how many of a part stands between', () => {
+  const reading = read(
+    'For each repair we note what is wrong and when it is to be ready.',
+    'A repair uses several parts, with how many and the price charged. A part has a name.',
+    'Every repair gets an invoice with an invoice number, a date and whether it is paid.',
+  )
+  expect(tableIn(reading, 'Repair')).toEqual({ 'What is wrong': 'longtext', Ready: 'date' })
+  expect(tableIn(reading, 'Invoice')).toEqual({ 'Invoice number': 'running', Date: 'date', Paid: 'boolean' })
+  expect(tie(reading, 'Repair', 'Part')?.fields).toEqual([
+    { name: 'Quantity', kind: 'integer' },
+    { name: 'Price charged', kind: 'money' },
+  ])
+})
+
+test('what is lent goes through the hires that are told of', () => {
+  const reading = read(
+    'A customer has a name. Bikes are lent to customers. A bike has a size.',
+    'Each hire has a day out and a deposit. A hire is of one bike by one customer.',
+  )
+  expect(reading.links.map(({ from, to, kind }) => `${from} ${kind} ${to}`).sort()).toEqual([
+    'Bike 1-n Hire',
+    'Customer 1-n Hire',
+  ])
+})

@@ -19,7 +19,7 @@ export const belonging = set('belong live stand sit work hang lie part')
  */
 export const happenings: Readonly<Record<string, readonly string[]>> = {
   borrow: ['loan', 'borrowing'],
-  lend: ['loan'],
+  lend: ['loan', 'hire', 'rental'],
   loan: ['loan'],
   book: ['booking', 'reservation'],
   reserve: ['reservation', 'booking'],
