@@ -40,6 +40,9 @@ function settled(
   if (is === 'adjective' && lower.endsWith('ed') && before?.is === 'be') return 'participle'
   // "is run by", "was put in": after "is" and before "by" stands what is done.
   if ((is === 'noun' || is === 'verb') && before?.is === 'be' && after?.lower === 'by') return 'participle'
+  if (lower === 'done' && before?.is === 'be') return 'participle'
+  // "is let to", "was put in"
+  if (is === 'verb' && before?.is === 'be' && after?.is === 'preposition' && !isPlural(lower)) return 'participle'
   if (is === 'verb') {
     if (before && opensPhrase.has(before.is)) return 'noun'
     if (before?.is === 'modal' || before?.lower === 'to') return 'verb'

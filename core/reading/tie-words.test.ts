@@ -12,6 +12,10 @@ const said = (words: string, prep: string) => {
 test.each([
   ['A booking is made by one member', 'by', { there: 'is made by', back: 'makes' }],
   ['A course is looked after by one keeper', 'by', { there: 'is looked after by', back: 'looks after' }],
+  ['A piece is glazed by one member', 'by', { there: 'is glazed by', back: 'glazes' }],
+  ['A repair is done by one mechanic', 'by', { there: 'is done by', back: 'does' }],
+  ['A plot is let to one tenant', 'to', { there: 'is let to' }],
+  ['A hire is by one customer', 'by', {}],
   ['A member borrows tools', '', { there: 'borrows', back: 'is borrowed by' }],
   ['Members write letters', '', { there: 'writes', back: 'is written by' }],
   ['A teacher runs courses', '', { there: 'runs', back: 'is run by' }],

@@ -13,13 +13,21 @@ interface Forms {
   readonly Participle?: string
 }
 
-type Conjugate = (verb: string, model: unknown) => Forms
-const english = nlp as unknown as {
-  methods: () => { two: { transform: { verb: { conjugate: Conjugate } } } }
-  model: () => unknown
+interface Verbs {
+  readonly conjugate: (verb: string, model: unknown) => Forms
+  readonly toInfinitive: (form: string, model: unknown, tense: string) => string
 }
+const english = nlp as unknown as { methods: () => { two: { transform: { verb: Verbs } } }; model: () => unknown }
+const verbs = () => english.methods().two.transform.verb
 
-const formsOf = (verb: string): Forms => english.methods().two.transform.verb.conjugate(verb, english.model())
+const formsOf = (verb: string): Forms => verbs().conjugate(verb, english.model())
+
+/** What the doer does: "glazes" where something is glazed; undefined where the form tells no verb for certain. */
+function actsAs(verb: string, form: string): string | undefined {
+  const plain = form.endsWith('ed') ? verbs().toInfinitive(form, english.model(), 'PastTense') : verb
+  const { PresentTense, PastTense, Participle } = formsOf(plain)
+  return [PastTense, Participle, ...(likePlain.has(plain) ? [plain] : [])].includes(form) ? PresentTense : undefined
+}
 
 /** Participles that are like the plain form, which past tenses don't tell. */
 const likePlain = new Set(['run', 'come', 'become', 'overcome'])
@@ -30,7 +38,7 @@ const participle = (verb: string) => {
 }
 
 /** Say nothing of how two things are tied beyond that they are. */
-const empty = new Set(['have', 'get', 'receive', 'do', 'need', 'want', 'share'])
+const empty = new Set(['have', 'get', 'receive', 'need', 'want', 'share'])
 
 /**
  * "A booking is made by one member": a booking "is made by" a member, who "makes" it. `prep` stands between the
@@ -38,16 +46,15 @@ const empty = new Set(['have', 'get', 'receive', 'do', 'need', 'want', 'share'])
  */
 export function tieWords({ verb, form, passive, not }: Doing, prep: string): TieWords {
   if (not || empty.has(verb)) return {}
-  if (verb === 'be') return prep ? { there: `is ${prep}` } : {}
+  if (verb === 'be') return prep && prep !== 'by' ? { there: `is ${prep}` } : {}
   const [plain, particle] = form.split(' ')
   const words = (...all: (string | undefined)[]) => all.filter(Boolean).join(' ')
+  if (passive) {
+    const acts = prep === 'by' ? actsAs(verb, plain!) : undefined
+    return { there: words('is', plain, particle, prep), ...(acts && { back: words(acts, particle) }) }
+  }
   const acts = words(formsOf(verb).PresentTense, particle)
-  if (passive)
-    return {
-      there: words('is', plain, particle, prep),
-      ...(prep === 'by' && formsOf(verb).PresentTense && { back: acts }),
-    }
-  if (!formsOf(verb).PresentTense) return {}
+  if (!acts) return {}
   const done = participle(verb)
   return { there: words(acts, prep), ...(!prep && done && { back: words('is', done, particle, 'by') }) }
 }
