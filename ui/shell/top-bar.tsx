@@ -1,6 +1,6 @@
 'use client'
 
-import { Check, Keyboard, LogOut, Moon, Sun, SunMoon } from 'lucide-react'
+import { Check, Keyboard, LogOut, Moon, Search, Sun, SunMoon } from 'lucide-react'
 import Link from 'next/link'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
@@ -36,7 +36,7 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
     .join('')
     .toUpperCase()
   return (
-    <header className="on-soot flex h-11 shrink-0 items-center gap-4 bg-soot px-4 text-on-soot">
+    <header className="on-soot flex h-11 shrink-0 items-center gap-4 bg-soot px-4 text-on-soot max-md:gap-2 max-md:px-2">
       <Link href="/books" className="flex items-center gap-2.5 rounded-sm font-bold">
         <Ember />
         <span className="whitespace-nowrap max-md:sr-only">Hearth Table</span>
@@ -45,7 +45,7 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
         <Menu
           label={`Book: ${book.name}`}
           trigger={
-            <span className="flex min-h-7 max-w-[240px] items-center gap-1.5 rounded-md bg-soot-2 px-2.5">
+            <span className="flex min-h-7 max-w-[240px] items-center max-md:max-w-[26vw] gap-1.5 rounded-md bg-soot-2 px-2.5">
               <span className="truncate">{book.name}</span>
               <span aria-hidden>▾</span>
             </span>
@@ -69,7 +69,7 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
               href={side.href}
               aria-current={side.here ? 'page' : undefined}
               className={classNames(
-                'flex min-h-7 items-center rounded-md px-4',
+                'flex min-h-7 items-center rounded-md px-4 max-md:px-2.5',
                 side.here ? 'bg-on-soot font-bold text-[#1d2422]' : 'text-on-soot-2 hover:text-on-soot',
               )}
             >
@@ -78,14 +78,15 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
           ))}
         </nav>
       )}
-      <div className="ml-auto flex items-center gap-4">
+      <div className="ml-auto flex items-center gap-4 max-md:gap-2">
         {onFind && (
           <button
             type="button"
             onClick={onFind}
             className="flex min-h-7 w-[230px] items-center justify-between rounded-md bg-soot-2 px-2.5 text-on-soot-2 max-lg:w-auto max-lg:gap-3"
           >
-            <span className="whitespace-nowrap">Find or do…</span>
+            <Search size={16} aria-hidden className="md:hidden" />
+            <span className="whitespace-nowrap max-md:sr-only">Find or do…</span>
             <kbd className="font-mono text-xs whitespace-nowrap max-md:hidden">Ctrl K</kbd>
           </button>
         )}
