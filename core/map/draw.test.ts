@@ -71,7 +71,31 @@ describe('whatever the cards and wherever they are put', () => {
       ),
       {
         numRuns: 40,
+        // Maps in which a line once had no way.
         examples: [
+          [
+            4,
+            20,
+            925,
+            [
+              { x: -1206, y: 0 },
+              { x: -1586, y: -1656 },
+            ],
+          ],
+          [2, 10, 760, [{ x: 1073, y: 2102 }]],
+          [
+            11,
+            25,
+            189,
+            [
+              { x: -102, y: 2995 },
+              { x: 9, y: 2600 },
+              { x: 2458, y: 152 },
+              { x: -4, y: 414 },
+              { x: -2433, y: -2026 },
+              { x: -1086, y: 560 },
+            ],
+          ],
           [
             5,
             13,

@@ -10,13 +10,16 @@ import { Search } from './search'
 const room = 200
 const near = 160
 const far = 600
+/** How often everything is laid afresh where lines are without a way, and up to how many lines. */
+const afresh = 4
+const few = 200
 /** What a step through what other lines need costs, where one looks for those that are in the way. */
 const through = 150
 
 /**
  * Routes for all lines round all cards: short ones first, each as cheap as those before it leave room for. Those
- * that find no way have others make room for them (rip-up and reroute, as for circuit boards), and what crosses
- * others or takes long ways round is laid once more. The same cards and lines always give the same routes. Boxes
+ * that find no way have others make room for them (rip-up and reroute, as for circuit boards) or are laid before
+ * them, and what crosses others or takes long ways round is laid once more. The same cards and lines always give the same routes. Boxes
  * stand on the grid.
  */
 export class Router {
@@ -42,9 +45,26 @@ export class Router {
     const away = (line: MapLine) => distance(this.boxes.get(line.one)!, this.boxes.get(line.many)!)
     const ordered = [...drawn].sort((a, b) => away(a) - away(b) || (a.id < b.id ? -1 : 1))
     for (const line of ordered) this.lay(line)
-    this.makeRoom(ordered.filter((line) => !this.laid.has(line.id)))
+    this.makeRoom(this.without(ordered))
+    for (let turn = 0; turn < afresh && drawn.length <= few && this.without(ordered).length > 0; turn++)
+      this.beginWith(this.without(ordered), ordered)
     for (const line of ordered) if (this.isPoor(line)) this.layAgain(line)
     return new Map(drawn.map((line) => [line.id, this.laid.get(line.id)?.route ?? this.straight(line)]))
+  }
+
+  private without(lines: readonly MapLine[]): MapLine[] {
+    return lines.filter((line) => !this.laid.has(line.id))
+  }
+
+  /** Lays everything afresh, these lines first; it stays only where fewer are without a way then. */
+  private beginWith(first: readonly MapLine[], all: readonly MapLine[]): void {
+    const before = [...this.laid.values()]
+    for (const laid of before) this.takeUp(laid)
+    for (const line of [...first, ...all.filter((one) => !first.includes(one))]) this.lay(line, 'close')
+    this.makeRoom(this.without(all))
+    if (this.without(all).length < first.length) return
+    for (const laid of [...this.laid.values()]) this.takeUp(laid)
+    for (const laid of before) this.put(laid)
   }
 
   private lay(line: MapLine, elbow: Elbow = 'ample'): void {
@@ -83,11 +103,8 @@ export class Router {
   private endsOf(line: MapLine, elbow: Elbow): [Port[], Port[]] {
     const [starts, ends] = [this.ports(line.one, undefined, elbow), this.ports(line.many, line.field, elbow)]
     if (line.one !== line.many) return [starts, ends]
-    const wide = elbow !== 'ample'
-    return [
-      starts.filter(({ side }) => side === 'right' || (wide && side === 'left')),
-      ends.filter(({ side }) => side === 'bottom' || (wide && side === 'top')),
-    ]
+    if (elbow !== 'ample') return [starts, ends]
+    return [starts.filter(({ side }) => side === 'right'), ends.filter(({ side }) => side === 'bottom')]
   }
 
   private find(starts: readonly Port[], ends: readonly Port[]) {
