@@ -11,7 +11,7 @@ const room = 200
 const near = 160
 const far = 600
 /** How often everything is laid afresh where lines are without a way, and up to how many lines. */
-const afresh = 4
+const afresh = 2
 const few = 200
 /** What a step through what other lines need costs, where one looks for those that are in the way. */
 const through = 150
