@@ -70,7 +70,7 @@ describe('whatever the cards and wherever they are put', () => {
         },
       ),
       {
-        numRuns: 25,
+        numRuns: 40,
         // Maps in which a line once had no way.
         examples: [
           [

@@ -13,7 +13,7 @@ export {
 } from './depends'
 export { type DrawnMap, drawMap, type MapWish } from './draw'
 export { around, type Box, inflated, overlap, type Point, step } from './geometry'
-export { textWidth } from './letters'
+export { mapTypefaces, textWidth } from './letters'
 export { labelSize, type MapLabel } from './labels'
 export { type MapLine, mapLines } from './lines'
 export { type PaperName, type PaperPlan, papers, type PaperWish, planPaper, readable } from './paper'

@@ -19,8 +19,8 @@ const through = 150
 /**
  * Routes for all lines round all cards: short ones first, each as cheap as those before it leave room for. Those
  * that find no way have others make room for them (rip-up and reroute, as for circuit boards) or are laid before
- * them, and what crosses others or takes long ways round is laid once more. The same cards and lines always give the same routes. Boxes
- * stand on the grid.
+ * them, and what crosses others or takes long ways round is laid once more. The same cards and lines always give the
+ * same routes. Boxes stand on the grid.
  */
 export class Router {
   private readonly ground: Ground

@@ -13,7 +13,7 @@ export type Typed = Readonly<Record<string, string>>
 export interface RowText {
   /** Null for a row not yet saved. */
   readonly ref: string | null
-  /** What a row that was new in its form goes by there, also once it is saved. */
+  /** What a row goes by in its form that was new there, or whose key has been changed there, also once it is saved. */
   readonly mark?: string
   readonly rev: number | null
   readonly text: Typed

@@ -114,6 +114,16 @@ test('rows that were new keep their marks once they are saved, and when they are
   expect(again.insets.lines).toEqual([{ ...kept, rev: 2, mark: 'a' }])
 })
 
+test('a row whose key was changed goes by the key it had, unless another row has that now', () => {
+  const sent = row('SWEEP', { code: 'SMOKE', price: '62' })
+  const stored = row('SMOKE', { code: 'SMOKE', price: '62' })
+  const once = marked(withRows(sent), withRows(stored))
+  expect(once.insets.lines).toEqual([{ ...stored, mark: 'SWEEP' }])
+  expect(marked(once, withRows({ ...stored, rev: 2 })).insets.lines).toEqual([{ ...stored, rev: 2, mark: 'SWEEP' }])
+  const others = row('SWEEP', { code: 'SWEEP', price: '1' }, { rev: 7 })
+  expect(marked(once, withRows(stored, others)).insets.lines).toEqual([stored, others])
+})
+
 test('whatever is typed since, no row added is lost and no saved one doubled', () => {
   const words = fc.constantFrom('', 'SWEEP', 'SMOKE', 'CAP')
   const rows = fc.array(fc.record({ item: words, note: words }), { maxLength: 5 })

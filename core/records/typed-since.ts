@@ -17,15 +17,24 @@ export function typedSince(sent: FormText, now: FormText, saved: FormText): Form
   }
 }
 
-/** A saved record's form whose rows go by the marks of the rows that they were sent as: the same rows go on. */
+/**
+ * A saved record's form whose rows go by what the rows that they were sent as went by, also where their keys were
+ * changed: the same rows go on.
+ */
 export function marked(sent: FormText, saved: FormText): FormText {
   const insets = Object.entries(saved.insets).map(([link, rows]): [string, readonly RowText[]] => {
     const savedFrom = sources(sent.insets[link] ?? [], rows)
+    const names = rows.map((row) => {
+      const source = savedFrom.get(row)
+      return source?.mark ?? source?.ref ?? row.ref
+    })
+    // Somebody else's row may have the key by now that one of ours went by.
+    const isOwn = (name: string) => names.indexOf(name) === names.lastIndexOf(name)
     return [
       link,
-      rows.map((row) => {
-        const mark = savedFrom.get(row)?.mark
-        return mark === undefined ? row : { ...row, mark }
+      rows.map((row, at) => {
+        const mark = names[at]
+        return mark && mark !== row.ref && isOwn(mark) ? { ...row, mark } : row
       }),
     ]
   })

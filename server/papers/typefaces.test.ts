@@ -11,6 +11,7 @@ test('words with letters that the typeface doesn’t have are set in the other o
       '<tspan font-family="Noto Sans">Жук</tspan></text><text><tspan>漢</tspan></text></svg>',
   )
   expect([...missing]).toEqual(['漢'])
+  expect([...dressLetters('<svg><text>👩\u200d🔧\ufe0f \ud83d</text></svg>').missing]).toEqual(['👩', '🔧'])
 })
 
 test('the widths that the map reckons with are those of the typefaces', () => {

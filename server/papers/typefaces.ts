@@ -1,9 +1,9 @@
 import { join } from 'node:path'
 import { type Font, openSync } from 'fontkit'
+import { mapTypefaces } from '@/core/map'
 
 /** The typeface of everything, and the one for letters that it doesn't have: Greek, Cyrillic, Vietnamese. */
-export const family = 'Atkinson Hyperlegible Next'
-export const further = 'Noto Sans'
+export const [family, further] = mapTypefaces
 
 const packages = join(process.cwd(), 'node_modules', '@expo-google-fonts')
 const fileOf = (folder: string, name: string, face: string) =>
@@ -42,6 +42,9 @@ export interface Dressed {
   readonly missing: ReadonlySet<string>
 }
 
+/** Joiners, accents by themselves and halves of signs have no shape of their own that one could miss. */
+const isSeen = /[\p{L}\p{N}\p{P}\p{S}]/u
+
 /**
  * Says of each word with letters that the typeface of everything doesn't have that it is set in the other one: a word
  * of one typeface reads better than one of two.
@@ -50,7 +53,7 @@ export function dressLetters(svg: string): Dressed {
   const missing = new Set<string>()
   const dressed = (word: string) => {
     const lacking = [...word].filter((letter) => !has(family, letter))
-    for (const letter of lacking) if (!has(further, letter)) missing.add(letter)
+    for (const letter of lacking) if (!has(further, letter) && isSeen.test(letter)) missing.add(letter)
     const helps = lacking.some((letter) => has(further, letter))
     return helps ? `<tspan font-family="${further}">${word}</tspan>` : word
   }

@@ -159,12 +159,24 @@ test('a row that is begun while its record is being saved stays, and one goes on
   const box = () =>
     clerk.driver.executeScript<string>('return location.pathname + " " + document.activeElement.ariaLabel')
   await clerk.driver.wait(async () => /record.* Number, row 1$/.test(await box()), 10_000)
+  // One is still at it: nothing is told of drafts, and none is left for the next new contact.
+  expect(await clerk.read('')).not.toContain('as you left it')
   await clerk.type(' 471')
   expect(await clerk.value('Number, row 1')).toBe('01632 960 471')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
   await clerk.read('Saved.')
   await clerk.driver.navigate().refresh()
   expect(await clerk.value('Number, row 1')).toBe('01632 960 471')
+  // The number is part of the row's key; changing it leaves one in the same box.
+  await clerk.fill('Number, row 1', '01632 960 472')
+  await clerk.driver.executeScript('document.activeElement.dataset.seen = "same"')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('Saved.')
+  await clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), 10_000)
+  expect(await clerk.driver.executeScript('return document.activeElement.dataset.seen')).toBe('same')
+  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.see('input')
+  expect(await clerk.value('Name')).toBe('')
 })
 
 /** Letters one after the other, wherever they may land: as fast as a quick hand, without a look at the screen. */
@@ -255,6 +267,9 @@ test('the administrator’s chapters show the demo’s design, sound and accessi
   await administrator.go(`${emberly}/office/people`)
   await administrator.read('Who may use this book')
   expect(await faults(administrator)).toEqual([])
+  // A narrow window shows all of it without scrolling sideways.
+  await administrator.resize({ width: 480, height: 800 })
+  expect(await administrator.driver.executeScript('return document.documentElement.scrollWidth')).toBe(480)
   expect(await administrator.complaints()).toEqual([])
 })
 

@@ -186,6 +186,12 @@ test('what is saved is what is seen: an SVG with its letters, a PNG, and a PDF t
   const onScreen = await script<string[]>(
     "return [...document.querySelectorAll('.react-flow__node[data-id=visit] text')].map(t => t.textContent)",
   )
+  await save('Drawing (SVG)')
+  const plain = join(downloads, 'Emberly Flue Care.svg')
+  expect(readFileSync(plain, 'utf8').match(/font-family:'[^']+'/g)).toEqual([
+    "font-family:'Atkinson Hyperlegible Next'",
+  ])
+  rmSync(plain)
   await browser.press('Save picture')
   await browser.answer('What kind of file', 'For paper (PDF)')
   await browser.read('too small to read well')

@@ -18,6 +18,8 @@ A trip may have several sweeps, and a sweep comes up in many trips. We note the 
 })
 
 test('a limit is set by hand, one with a condition beside it, and lifted', async () => {
+  // They come together through trips, and nobody need be asked.
+  await browser.named('Van and Sweep: left alone')
   await browser.press('Van and Trip: 1 tie')
   await browser.fill('How many trips at most for each van', '3')
   await browser.press('Set the limit')

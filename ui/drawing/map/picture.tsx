@@ -1,5 +1,14 @@
 import type { Area, Remark } from '@/core/book'
-import { around, type Bow, type Box, type DrawnMap, inflated, type MapCard, type MapLine } from '@/core/map'
+import {
+  around,
+  type Bow,
+  type Box,
+  type DrawnMap,
+  inflated,
+  type MapCard,
+  type MapLine,
+  mapTypefaces,
+} from '@/core/map'
 import { BowDrawing } from './bow-drawing'
 import { CardDrawing } from './card-drawing'
 import { AreaDrawing, areaBox, RemarkDrawing, remarkBox } from './ground-drawing'
@@ -63,7 +72,7 @@ export function MapPicture({ pictured, theme, words, view, style, size, children
       viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
       width={size?.width ?? shown.width}
       height={size?.height ?? shown.height}
-      fontFamily={size ? 'inherit' : "'Atkinson Hyperlegible Next', 'Noto Sans', sans-serif"}
+      fontFamily={size ? 'inherit' : `${mapTypefaces.map((name) => `'${name}'`).join(', ')}, sans-serif`}
       role="img"
       aria-label={words?.title ?? 'Map'}
     >

@@ -1,7 +1,9 @@
-/** The typefaces of a drawing, by the names they go by in it; the page itself has them as variable ones. */
-const families = ['Atkinson Hyperlegible Next', 'Noto Sans']
+import { mapTypefaces } from '@/core/map'
 
-/** Those of the page's typefaces that a drawing needs for its letters, as a style sheet that carries them. */
+/**
+ * Those of the page's typefaces that a drawing needs for its letters, as a style sheet that carries them. In the
+ * drawing they go by their plain names; the page has them as variable ones.
+ */
 export async function typefacesFor(drawing: string): Promise<string> {
   const letters = new Set([...drawing].map((letter) => letter.codePointAt(0)!))
   const rules = [...document.styleSheets]
@@ -10,7 +12,7 @@ export async function typefacesFor(drawing: string): Promise<string> {
   // A letter that an earlier typeface has isn't looked for in a later one.
   let wanted = letters
   const faces: Promise<string>[] = []
-  for (const family of families) {
+  for (const family of mapTypefaces) {
     const own = rules.filter(
       ({ style }) =>
         style.getPropertyValue('font-family').includes(family) &&
