@@ -101,12 +101,18 @@ function stretched(row: PlacedField[]): PlacedField[] {
   }))
 }
 
+const isPart = (book: Book, table: Table) => linksFrom(book, table.id).some((link) => isPartOf(book, link))
+
+/**
+ * Whether the key of a stored record stays as it is. Rows that are part of another record may change theirs: a phone
+ * number put right is still the same row.
+ */
+export const keyStays = (book: Book, table: Table): boolean => !isPart(book, table)
+
 /** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */
 export function deskTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
-  const owned = (table: Table) =>
-    linksFrom(book, table.id).some((link) => link.onRemove === 'remove' && link.one !== table.id)
   return {
-    main: book.tables.filter((table) => table.role === undefined && !owned(table)),
+    main: book.tables.filter((table) => table.role === undefined && !isPart(book, table)),
     lists: book.tables.filter((table) => table.role === 'pick-list'),
   }
 }

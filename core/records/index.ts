@@ -1,5 +1,5 @@
 export { checkRecord, type Problems, readTyped, type Values } from './check-record'
-export { deskTables, formLayout, type Inset, insetLimit } from './form-layout'
+export { deskTables, formLayout, type Inset, insetLimit, keyStays } from './form-layout'
 export { keyOfRef, refOf } from './ref'
 export { marked, typedSince } from './typed-since'
 export {

@@ -193,6 +193,59 @@ test('the same pair can’t be entered twice in a joining table', async () => {
   expect(Object.keys(twice.kind === 'refused' ? twice.problems.rows : {})).toEqual([`${link}/1`])
 })
 
+test('a row that is part of a record may change its key, and goes by the new one', async () => {
+  const link = live.book.links.find(({ many, one }) => many === 'contact-phone' && one === 'contact')!.id
+  const number = 'contact-phone__number'
+  const made = await saved({
+    table: 'contact',
+    values: { contact__name: 'Tansy Orme' },
+    children: [{ link, rows: [{ ref: null, rev: null, values: { [number]: '01632 960 471' } }] }],
+  })
+  const [row] = made.children[link]!
+  const request = { table: 'contact', ref: made.row.ref, rev: made.row.rev, values: {} }
+  const change = { ref: row!.ref, rev: row!.rev, values: { [number]: '01632 960 472' } }
+  const changed = await saved({ ...request, children: [{ link, rows: [change] }] })
+  expect(changed.children[link]!.map(({ values }) => values[number])).toEqual(['01632 960 472'])
+  // The same on a page of its own, for a joining row too.
+  const own = changed.children[link]![0]!
+  const alone = await saved({
+    table: 'contact-phone',
+    ref: own.ref,
+    rev: own.rev,
+    values: { [number]: '01632 960 473' },
+  })
+  expect(alone.row.values[number]).toBe('01632 960 473')
+  expect(alone.row.ref).not.toBe(own.ref)
+  const house = await premises('10 Tern Court')
+  const [one, other] = [
+    await saved({ table: 'technician', values: { technician__name: 'Ruan Teal' } }),
+    await saved({ table: 'technician', values: { technician__name: 'Ruan Orme' } }),
+  ]
+  const goes = live.book.links.find(({ many, one: of }) => many === 'visit-technician' && of === 'visit')!.id
+  const technician = 'visit-technician__technician'
+  const visit = await saved({
+    table: 'visit',
+    values: visitValues(house.row.ref),
+    children: [{ link: goes, rows: [{ ref: null, rev: null, values: { [technician]: one.row.ref } }] }],
+  })
+  const going = visit.children[goes]![0]!
+  const moved = await saved({
+    table: 'visit-technician',
+    ref: going.ref,
+    rev: going.rev,
+    values: { [technician]: other.row.ref },
+  })
+  expect(moved.row.ref).toBe(`${visit.row.ref}~${other.row.ref}`)
+  // What stands by itself keeps its key.
+  const kept = await saved({
+    table: 'service-item',
+    ref: 'SWEEP1',
+    rev: 1,
+    values: { 'service-item__key': 'SWEEP2', 'service-item__what-it-is': 'Sweep' },
+  })
+  expect(kept.row.ref).toBe('SWEEP1')
+})
+
 test('a hand-typed statement from another tool meets the same rules', async () => {
   const insert = (height: string) =>
     run(

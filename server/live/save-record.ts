@@ -207,8 +207,9 @@ async function writeParent(
   const held = await holdRow(db, live, table, ref, transaction)
   if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, table).name })
   if (held.rev !== rev) throw new Conflict(held.by)
-  losing.push(...(await changeRow(db, live, table, ref, values, who, transaction)))
-  return ref
+  const changed = await changeRow(db, live, table, ref, values, who, transaction)
+  losing.push(...changed.losing)
+  return changed.ref
 }
 
 async function writeChild(
@@ -226,10 +227,11 @@ async function writeChild(
   if (!held && row.removed) return undefined
   if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, link.many).name })
   if (held.rev !== row.rev) throw new Conflict(held.by)
-  losing.push(
-    ...(row.removed
-      ? await dropRow(db, live, link.many, row.ref, transaction)
-      : await changeRow(db, live, link.many, row.ref, values, who, transaction)),
-  )
-  return row.removed ? undefined : row.ref
+  if (row.removed) {
+    losing.push(...(await dropRow(db, live, link.many, row.ref, transaction)))
+    return undefined
+  }
+  const changed = await changeRow(db, live, link.many, row.ref, values, who, transaction)
+  losing.push(...changed.losing)
+  return changed.ref
 }

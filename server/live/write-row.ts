@@ -2,7 +2,7 @@ import { type Field, fieldOf, tableOf } from '@/core/book'
 import { keyColumns, leafOf } from '@/core/lists'
 import { isTyped, kindOf, type Value } from '@/core/kinds'
 import { quoteName } from '@/core/names'
-import { keyOfRef, refOf, type Values } from '@/core/records'
+import { keyOfRef, keyStays, refOf, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { run, select, type Transaction } from '../database'
@@ -97,11 +97,22 @@ async function insert(
   return refFrom(live, tableId, columns)
 }
 
-/** The reference that a row with these columns goes by. */
-export function refFrom(live: Live, tableId: string, columns: readonly StoredColumn[]): string {
+/** The reference that a row with these columns goes by; what isn't among them is as it was in the key it had. */
+export function refFrom(
+  live: Live,
+  tableId: string,
+  columns: readonly StoredColumn[],
+  before: readonly string[] = [],
+): string {
   const byName = new Map(columns.map((column) => [column.name, column.value]))
   const key = keyColumns(tableOf(live.book, tableId), namesOf(live))
-  return refOf(key.map((column) => kindOf(leafOf(live.book, column.leaf).kind).load(byName.get(column.name) ?? '')))
+  return refOf(
+    key.map((column, at) =>
+      byName.has(column.name)
+        ? kindOf(leafOf(live.book, column.leaf).kind).load(byName.get(column.name) ?? '')
+        : (before[at] ?? ''),
+    ),
+  )
 }
 
 export interface Held {
@@ -124,10 +135,14 @@ export async function holdRow(
   return row && { rev: row.rev, by: row.by ?? 'Another tool' }
 }
 
-/**
- * Changes a row that is held; the records that lost it and may need another. Only joining rows may
- * change the fields of their key.
- */
+export interface Changed {
+  /** What the row goes by now. */
+  readonly ref: string
+  /** The records that lost it and may need another. */
+  readonly losing: readonly Losing[]
+}
+
+/** Changes a row that is held, its key only where that needn't stay. */
 export async function changeRow(
   db: Catalogue,
   live: Live,
@@ -136,13 +151,13 @@ export async function changeRow(
   values: Values,
   who: string,
   transaction: Transaction,
-): Promise<readonly Losing[]> {
+): Promise<Changed> {
   const table = tableOf(live.book, tableId)
   const changed = Object.fromEntries(
-    Object.entries(values).filter(([id]) => table.role === 'joining' || !table.key.includes(id)),
+    Object.entries(values).filter(([id]) => !table.key.includes(id) || !keyStays(live.book, table)),
   )
   const columns = columnsFor(live, tableId, changed)
-  if (columns.length === 0) return []
+  if (columns.length === 0) return { ref, losing: [] }
   const sets = [
     ...columns.map((column) => `${quoteName(column.name)} = ?`),
     '`row_rev` = `row_rev` + 1',
@@ -169,7 +184,7 @@ export async function changeRow(
   } catch (cause) {
     throw asRefusal(live, tableId, cause)
   }
-  return losing
+  return { ref: refFrom(live, tableId, columns, key), losing }
 }
 
 const rowOf = (live: Live, tableId: string) =>

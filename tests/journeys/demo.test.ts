@@ -174,6 +174,8 @@ test('a row that is begun while its record is being saved stays, and one goes on
   await clerk.read('Saved.')
   await clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), 10_000)
   expect(await clerk.driver.executeScript('return document.activeElement.dataset.seen')).toBe('same')
+  await clerk.driver.navigate().refresh()
+  expect(await clerk.value('Number, row 1')).toBe('01632 960 472')
   await clerk.go(`${emberly}/desk/contact/new`)
   await clerk.see('input')
   expect(await clerk.value('Name')).toBe('')

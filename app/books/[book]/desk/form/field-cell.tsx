@@ -4,8 +4,9 @@ import type { CSSProperties } from 'react'
 import { useController, useFormContext } from 'react-hook-form'
 import { type Field, mustHold, type Table } from '@/core/book'
 import { isDerived } from '@/core/kinds'
-import type { FormText } from '@/core/records'
+import { type FormText, keyStays } from '@/core/records'
 import { Labelled } from '@/ui/kit'
+import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
 import { DerivedBox } from './derived-box'
 import { useDerivedText } from './live-facts'
@@ -14,7 +15,7 @@ interface Props {
   readonly table: Table
   readonly field: Field
   readonly span: number
-  /** Already in the database: its key stays as it is. */
+  /** Already in the database. */
   readonly stored: boolean
   readonly readOnly: boolean
 }
@@ -37,10 +38,11 @@ function DerivedCell({ field, span }: Props) {
 }
 
 function TypedCell({ table, field, span, stored, readOnly }: Props) {
+  const { book } = useDesk()
   const { control } = useFormContext<FormText>()
   const { fieldState } = useController({ control, name: `text.${field.id}` })
   const problem = fieldState.error?.message
-  const fixed = stored && table.key.includes(field.id) && table.role !== 'joining'
+  const fixed = stored && table.key.includes(field.id) && keyStays(book, table)
   return (
     <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
       <Labelled label={field.name} htmlFor={field.id} hint={field.note} problem={problem} must={mustHold(table, field)}>
