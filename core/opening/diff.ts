@@ -6,7 +6,7 @@ import { carryOver } from './carry'
 import { createTableSql } from './ddl'
 import { physicalNames } from './columns'
 import { diffColumns } from './diff-columns'
-import { attach, detach } from './attach'
+import { askAgain, attach, detach, keepOut, letIn } from './attach'
 import { changeKey, fasten, fastenKeys, loosen, loosenKeys } from './fasten'
 import { fillKept } from './fill-kept'
 import { firstWords, wordsMissing } from './first-words'
@@ -15,10 +15,11 @@ import { numberRows } from './numbering'
 import { isStaying, pairTables, type TablePair } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 import { renameColumns, renameTables } from './renames'
-import type { LiveSchema, LiveTable } from './schema'
+import type { LiveAttached, LiveTable } from './schema'
 
 interface Changes {
   readonly steps: readonly OpeningStep[]
+  readonly drops: readonly OpeningStep[]
   readonly questions: readonly LiveCheckQuestion[]
 }
 
@@ -27,19 +28,45 @@ interface Changes {
  * Order matters: what holds columns fast goes first, then names, then new columns, then records that move,
  * then what holds columns fast again. What goes is dropped last, so that nothing can fail after it.
  */
-export function diffSchemas(before: Book, after: Book): Changes {
+export function diffSchemas(before: Book, after: Book): Omit<Changes, 'drops'> {
   const [old, fresh] = [liveSchema(before), liveSchema(after)]
-  const { steps, questions } = diffTables(before, after, pairTables(old.tables, fresh.tables))
-  // What is attached may stand on any table: while tables change, all of it is off.
-  const still = new Set(steps.length > 0 ? [] : attachedIn(old, fresh))
-  const going = old.attached.filter((one) => !still.has(one))
-  const coming = fresh.attached.filter((one) => ![...still].some((same) => same.name === one.name))
-  return { steps: [...going.map(detach), ...steps, ...coming.map(attach)], questions }
+  const pairs = pairTables(old.tables, fresh.tables)
+  const { steps, drops, questions } = diffTables(before, after, pairs)
+  const same = (one: LiveAttached, all: readonly LiveAttached[]) =>
+    all.some((other) => other.name === one.name && other.sql === one.sql && other.table === one.table)
+  const changed = new Set(
+    [old, fresh].flatMap((schema, at, both) =>
+      schema.attached.filter((one) => !same(one, both[1 - at]!.attached)).map((one) => one.table),
+    ),
+  )
+  for (const { was, is } of pairs) if (!sameTable(was, is)) changed.add((is ?? was)!.id)
+  // Triggers of tables that stay as they are stay too: their rules never rest.
+  const stays = (one: LiveAttached) => same(one, old.attached) && same(one, fresh.attached) && !changed.has(one.table)
+  const going = old.attached.filter((one) => !stays(one))
+  const coming = fresh.attached.filter((one) => !stays(one))
+  if (steps.length + drops.length + going.length + coming.length === 0) return { steps: [], questions }
+  const closed = pairs.flatMap(({ was, then }) => (was && changed.has(was.id) ? [{ was, then: then! }] : []))
+  return {
+    steps: [
+      ...keepOut(closed.map(({ was }) => was)),
+      askAgain('questions'),
+      ...going.map(detach),
+      ...steps,
+      ...coming.map(attach),
+      ...letIn(closed.filter(({ was }) => fresh.tables.some((table) => table.id === was.id))),
+      ...drops,
+    ],
+    questions,
+  }
 }
 
-/** What is attached in both and the same. */
-const attachedIn = (old: LiveSchema, fresh: LiveSchema) =>
-  old.attached.filter((one) => fresh.attached.some((other) => other.name === one.name && other.sql === one.sql))
+/** Whether a table is the same but for what is said of it. */
+const sameTable = (was: LiveTable | undefined, is: LiveTable | undefined) => unsaid(was) === unsaid(is)
+
+const unsaid = (table: LiveTable | undefined) =>
+  JSON.stringify(
+    table && { ...table, title: '', comment: '', columns: table.columns.map((column) => ({ ...column, title: '' })) },
+  )
 
 function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Changes {
   const staying = pairs.filter(isStaying)
@@ -65,6 +92,8 @@ function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Cha
       ...pairs.flatMap(fastenKeys),
       ...staying.flatMap((pair) => fillKept(after, physicalNames(after), pair)),
       ...carried.beforeDrops,
+    ],
+    drops: [
       ...columns.flatMap((change) => change.drop),
       ...gone.map(({ was, then }) => ({
         say: `Take the empty table ${was.title} away`,

@@ -1,5 +1,5 @@
 import type { Book } from '../book'
-import { attach, detach } from './attach'
+import { askAgain, attach, detach, keepOut } from './attach'
 import { diffSchemas } from './diff'
 import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } from './ddl'
 import { firstWords } from './first-words'
@@ -14,6 +14,8 @@ export interface OpeningStep {
   readonly sql: string
   /** What takes it back, where something has to. */
   readonly undo?: string
+  /** Before it the records are asked, now that nobody writes: whether there are none, or none that stand in the way. */
+  readonly asks?: 'no-records' | 'questions'
 }
 
 /** Something to count in the live rows first. Any count above nought stands in the way. */
@@ -39,7 +41,16 @@ export function planOpening(before: Book | undefined, after: Book, hasRecords: b
   const changes = diffSchemas(before, after)
   if (changes.steps.length === 0) return { kind: 'nothing', steps: [], questions: [] }
   if (hasRecords) return { kind: 'change', ...changes }
-  return { kind: 'afresh', steps: [...clearing(before), ...creation(after)], questions: [] }
+  return {
+    kind: 'afresh',
+    steps: [
+      ...keepOut(liveSchema(before).tables, ['INSERT']),
+      askAgain('no-records'),
+      ...clearing(before),
+      ...creation(after),
+    ],
+    questions: [],
+  }
 }
 
 const dropTable = (name: string) => `DROP TABLE IF EXISTS ${quoteName(name)}`

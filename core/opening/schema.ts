@@ -8,6 +8,8 @@ export interface LiveSchema {
 export interface LiveAttached {
   readonly kind: 'VIEW' | 'TRIGGER'
   readonly name: string
+  /** The id of the table that it stands on. */
+  readonly table: string
   /** What making it does, in plain words. */
   readonly say: string
   /** What makes it, also where there is an older one. */

@@ -34,6 +34,7 @@ export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
     return {
       kind: 'TRIGGER',
       name,
+      table: table.id,
       say: `Let the database itself keep the rules and the copies of ${table.name}`,
       sql: `CREATE OR REPLACE TRIGGER ${quoteName(name)} ${timing} ${event} ON ${names.quoted(table.id)} FOR EACH ROW BEGIN\n  ${lines.join('\n  ')}\nEND`,
     }

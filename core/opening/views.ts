@@ -13,6 +13,7 @@ export const viewsOf = (book: Book, names: PhysicalNames): LiveAttached[] =>
   book.tables.filter(needsView).map((table) => ({
     kind: 'VIEW',
     name: names.view(table.id),
+    table: table.id,
     say: `Show ${table.name} with what is derived`,
     sql: viewSql(book, names, table),
   }))

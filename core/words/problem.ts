@@ -43,6 +43,8 @@ export type RecordProblem =
   | { readonly kind: 'key-fixed'; readonly field: string }
   | { readonly kind: 'changed-meanwhile'; readonly by: string }
   | { readonly kind: 'database-refused' }
+  | { readonly kind: 'form-outdated'; readonly table: string }
+  | { readonly kind: 'being-opened'; readonly book: string }
   /** In megabytes: what is free, and what must stay so. */
   | { readonly kind: 'disk-full'; readonly free: number; readonly least: number }
   | { readonly kind: 'file-too-big'; readonly megabytes: number }

@@ -98,6 +98,10 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return 'The file did not arrive whole. Choose it again.'
     case 'not-open':
       return `${problem.book} has not been opened yet. Open it in the Workshop first.`
+    case 'form-outdated':
+      return `The book was opened with a changed design meanwhile, and ${inSentence(problem.table)} has no place for something you typed here. Note it down, load the page again, and enter it where it belongs now.`
+    case 'being-opened':
+      return `${problem.book} is being opened with a changed design just now. Nothing you typed is lost; try again in a moment.`
     case 'disk-full':
       return `The disk on which Hearth Table keeps its records is nearly full: ${problem.free} MB are free, and ${problem.least} MB must stay so. Nothing can be saved until there is room again. What you typed is still here; tell whoever looks after this computer.`
     case 'not-allowed':

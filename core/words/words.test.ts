@@ -88,6 +88,8 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'already-started': { kind: 'already-started' },
   'last-administrator': { kind: 'last-administrator' },
   'signed-out': { kind: 'signed-out' },
+  'form-outdated': { kind: 'form-outdated', table: 'Visit' },
+  'being-opened': { kind: 'being-opened', book: 'Emberly Flue Care' },
   'disk-full': { kind: 'disk-full', free: 12, least: 64 },
   unexpected: { kind: 'unexpected' },
 }

@@ -19,6 +19,8 @@ export interface StoredBook {
   readonly liveSchema: string
   /** The book that this one is a dry run of. */
   readonly dryOf: string | undefined
+  /** The opening that is under way, if one is. */
+  readonly opening: number | undefined
 }
 
 export interface ShelfEntry {
@@ -70,17 +72,23 @@ export async function addBook(db: Catalogue, account: Account, book: Book, dryOf
       dry_of: dryOf ?? null,
     }
     await db.books.create(row, { transaction })
+    await db.gates.create({ book_id: id, part: '', opening: null, opened_revision: null }, { transaction })
     await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
   })
   return id
 }
 
-export async function findBook({ books }: Catalogue, id: string): Promise<StoredBook | undefined> {
-  const row = await books.findByPk(id)
-  return row ? storedBook(row.get({ plain: true })) : undefined
+export async function findBook(db: Catalogue, id: string): Promise<StoredBook | undefined> {
+  const [row] = await select<BookRow & { opening: number | null }>(
+    db,
+    `SELECT b.id, b.name, b.design, b.revision, b.opened, b.opened_revision, b.live_schema, b.created_at, b.dry_of, g.opening
+     FROM \`${db.catalogue}\`.books b LEFT JOIN \`${db.catalogue}\`.gates g ON g.book_id = b.id AND g.part = '' WHERE b.id = ?`,
+    [id],
+  )
+  return row && storedBook(row, row.opening)
 }
 
-export function storedBook(row: BookRow): StoredBook {
+export function storedBook(row: BookRow, opening: number | null = null): StoredBook {
   return {
     id: row.id,
     book: parsed(row.design),
@@ -89,13 +97,15 @@ export function storedBook(row: BookRow): StoredBook {
     openedRevision: row.opened_revision ?? undefined,
     liveSchema: row.live_schema,
     dryOf: row.dry_of ?? undefined,
+    opening: opening ?? undefined,
   }
 }
 
 // Designs are parsed once for each text: the Desk reads the same opened design at every request.
 const recent = new Map<string, Book>()
 
-function parsed(json: string): Book {
+/** A design from its stored text. */
+export function parsed(json: string): Book {
   const known = recent.get(json)
   if (known) return known
   const book = readBook(JSON.parse(json))

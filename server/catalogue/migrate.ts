@@ -2,10 +2,12 @@ import { Umzug, type UmzugStorage } from 'umzug'
 import { type Database, run, select, transact } from '../database'
 import { up as first } from './migrations/001-first'
 import { up as dryRuns } from './migrations/002-dry-runs'
+import { up as gates } from './migrations/003-gates'
 
 const migrations = [
   { name: '001-first', up: first },
   { name: '002-dry-runs', up: dryRuns },
+  { name: '003-gates', up: gates },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

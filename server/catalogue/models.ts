@@ -49,6 +49,14 @@ export interface EditRow {
   about: number | null
   undone: boolean
 }
+export interface GateRow {
+  book_id: string
+  /** The id of a rule; empty for the book itself. */
+  part: string
+  /** On the book's own row, the opening that is under way. */
+  opening: number | null
+  opened_revision: number | null
+}
 export interface OpeningRow {
   id?: number
   book_id: string
@@ -104,6 +112,12 @@ export function modelsOn({ sequelize, catalogue }: Database) {
       steps: DataTypes.TEXT,
       about: DataTypes.INTEGER,
       undone: DataTypes.BOOLEAN,
+    }),
+    gates: define<GateRow>('gates', {
+      book_id: key(),
+      part: key(),
+      opening: DataTypes.INTEGER,
+      opened_revision: DataTypes.INTEGER,
     }),
     openings: define<OpeningRow>('openings', {
       id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },

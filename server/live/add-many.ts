@@ -4,13 +4,15 @@ import { quoteName } from '@/core/names'
 import { checkRecord, type Problems, type Values } from '@/core/records'
 import { ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { run, transact } from '../database'
+import { run } from '../database'
+import { changeRecords } from './gate'
 import { type Live, namesOf } from './live'
 import { refusalOf } from './refusals'
 import { holdCount, keepCount } from './running-numbers'
 import { columnsFor, refFrom, wholeValues } from './write-row'
 
 const rowsAtOnce = 400
+const noRules = () => new Map<string, never>()
 
 /** Copied facts as they were at the time, for records that are older than the book; the others are taken now. */
 function copiesGiven(live: Live, tableId: string, rows: readonly Values[], row: Values): Values {
@@ -39,14 +41,14 @@ export async function addMany(
   who: string,
   momentOf: (row: Values) => string,
 ): Promise<Result<string[], RowProblem>> {
-  const running = tableOf(live.book, tableId).fields.filter((field) => field.kind === 'running')
-  const checked: Record<string, Value>[] = []
-  for (const [at, row] of rows.entries()) {
-    const whole = checkRecord(live.book, tableId, wholeValues(live, tableId, row))
-    if (!whole.ok) return { ok: false, problem: { at, problems: whole.problem } }
-    checked.push({ ...whole.value, ...copiesGiven(live, tableId, rows, row) })
-  }
-  const added = transact(db, async (transaction) => {
+  const added = changeRecords(db, live, noRules, async (live, transaction) => {
+    const running = tableOf(live.book, tableId).fields.filter((field) => field.kind === 'running')
+    const checked: Record<string, Value>[] = []
+    for (const [at, row] of rows.entries()) {
+      const whole = checkRecord(live.book, tableId, wholeValues(live, tableId, row))
+      if (!whole.ok) return { ok: false as const, problem: { at, problems: whole.problem } }
+      checked.push({ ...whole.value, ...copiesGiven(live, tableId, rows, row) })
+    }
     for (const field of running) {
       const counts = new Map<string, number>()
       for (const [at, values] of checked.entries()) {

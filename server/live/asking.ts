@@ -1,14 +1,15 @@
-import { findLink, linkOf, linksFrom, type Link, tableOf } from '@/core/book'
+import { findLink, linksFrom, type Link, tableOf } from '@/core/book'
 import { expressionSql } from '@/core/expressions'
 import { keyColumns, leafOf } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { brokenSql, concernedSql, rowColumns } from '@/core/opening'
 import { refOf, type Values } from '@/core/records'
-import { type AskedRule, askedRules, isPartOf, ownRules, type Watch } from '@/core/rules'
+import { type AskedRule, isPartOf, ownRules, type Watch } from '@/core/rules'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { run, select, selectRows, type Transaction } from '../database'
+import { select, selectRows, type Transaction } from '../database'
+import { holdKey, lookingAt, touches } from './holding'
 import { type Live, namesOf } from './live'
 import { keyCondition, keyParams } from './rows'
 
@@ -18,11 +19,6 @@ type Params = readonly (string | number | null)[]
 export interface BrokenRecord {
   readonly asked: AskedRule
   readonly ref: string
-}
-
-interface Looking {
-  readonly asked: AskedRule
-  readonly watch: Watch
 }
 
 /**
@@ -39,36 +35,20 @@ export class Asking {
     private readonly transaction: Transaction,
   ) {}
 
-  private looking(tableId: string): Looking[] {
-    return askedRules(this.live.book).flatMap((asked) =>
-      asked.watches.filter(({ table }) => table.id === tableId).map((watch) => ({ asked, watch })),
-    )
-  }
-
-  /**
-   * Before a row is added (no reference), changed, or removed (no values): holds what many writers have in
-   * common, and notes on which records the row hangs until now.
-   */
+  /** Before a row is changed, or removed (no values): notes on which records the row hangs until now. */
   async before(tableId: string, ref: string | null, values: Values | undefined): Promise<void> {
-    for (const { asked, watch } of this.looking(tableId)) {
-      const last = watch.hops.at(-1)
+    if (ref === null) return
+    for (const { asked, watch } of lookingAt(this.live, tableId)) {
       // What is asked of new records alone isn't asked again when their rows change.
-      if (asked.own.rule.onlyNew && last) continue
-      if (ref !== null && values && !touches(watch, values)) continue
-      if (last?.to === 'rows') {
-        const link = linkWith(this.live, last.link)
-        if (watch.hops.length === 1 && values?.[link.field]) await this.hold(link, values[link.field]!)
-        if (ref === null) continue
-        const stands = await this.row(tableId, ref, this.columns(asked, watch))
-        if (watch.hops.length === 1 && stands) await this.holdKey(link, stands)
-        this.ask(asked, watch, stands)
-      } else if (!last && asked.reading.kind !== 'holds' && values) await this.holdSame(asked, tableId, ref, values)
+      if (asked.own.rule.onlyNew || watch.hops.at(-1)?.to !== 'rows') continue
+      if (values && !touches(watch, values)) continue
+      this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
     }
   }
 
   /** After a row was written: its rules, and those of the records that look at it. */
   async after(tableId: string, ref: string, values: Values, isNew: boolean): Promise<void> {
-    for (const { asked, watch } of this.looking(tableId)) {
+    for (const { asked, watch } of lookingAt(this.live, tableId)) {
       if (!isNew && (asked.own.rule.onlyNew || !touches(watch, values))) continue
       const last = watch.hops.at(-1)
       if (last && asked.own.rule.onlyNew) continue
@@ -85,7 +65,7 @@ export class Asking {
    */
   async beforeFollowing(link: Link, fate: 'remove' | 'leave', rows: string, params: Params): Promise<void> {
     const key = keyColumns(tableOf(this.live.book, link.many), namesOf(this.live)).map((column) => column.name)
-    for (const { asked, watch } of this.looking(link.many)) {
+    for (const { asked, watch } of lookingAt(this.live, link.many)) {
       const last = watch.hops.at(-1)
       const isBehind = last?.to === 'rows' && last.link !== link.id
       if (asked.own.rule.onlyNew || (fate === 'remove' ? !isBehind : !watch.fields.has(link.field))) continue
@@ -124,47 +104,11 @@ export class Asking {
     return row
   }
 
-  private async hold(link: Link, ref: string): Promise<void> {
-    const key = keyParams(this.live, link.one, ref)
-    if (key) await this.holdKey(link, key)
-  }
-
   private async holdKey(link: Link, key: Params): Promise<void> {
     const name = JSON.stringify([link.one, key.map(String)])
     if (key.includes(null) || this.held.has(name)) return
     this.held.add(name)
-    const sql = `SELECT 1 FROM ${namesOf(this.live).quoted(link.one)} WHERE ${keyCondition(this.live, link.one)} FOR UPDATE`
-    await select(this.db, sql, key, this.transaction)
-  }
-
-  /** Records that may stand in each other's way are written one after the other. */
-  private async holdSame(
-    { own, reading }: AskedRule,
-    tableId: string,
-    ref: string | null,
-    values: Values,
-  ): Promise<void> {
-    const same = reading.kind === 'apart' ? reading.same : reading.kind === 'together' ? reading.fields : []
-    const linked = same.find((field) => field.kind === 'link')
-    if (!linked) return this.holdRule(own.rule.id)
-    const link = linkOf(this.live.book, linked.id)
-    const given = values[linked.id]
-    if (given) return this.hold(link, given)
-    const columns = namesOf(this.live)
-      .columns(tableId, linked.id)
-      .map((column) => column.name)
-    const key = ref === null ? undefined : await this.row(tableId, ref, columns)
-    if (key) await this.holdKey(link, key)
-  }
-
-  /** Where records have no linked one in common, all that the rule is for are written one after the other. */
-  private async holdRule(ruleId: string): Promise<void> {
-    await run(
-      this.db,
-      `INSERT INTO ${quoteName(this.db.catalogue)}.counts (book_id, field_id, period, last) VALUES (?, ?, 'rule', 0) ON DUPLICATE KEY UPDATE last = last`,
-      [this.live.id, ruleId],
-      this.transaction,
-    )
+    await holdKey(this.db, this.live, link.one, key as readonly (string | number)[], this.transaction)
   }
 
   /** What is broken; one record a question. Warnings that were read and passed over are left out. */
@@ -252,6 +196,3 @@ function questionOf(live: Live, asked: AskedRule, watch: Watch) {
   bySchema.set(live.schema, { concerned, sql })
   return { concerned, sql }
 }
-
-/** Whether any of the facts that matter is among those that are written. */
-const touches = ({ fields }: Watch, values: Values) => [...fields].some((id) => id in values)

@@ -18,33 +18,20 @@ export interface Bounded {
   readonly key: Key
 }
 
-/**
- * The records that a row about to be written will hang on, where that is limited. Each is locked first, before
- * the row is there, so that of many writers at once one counts after the other. `held` is a link whose
- * record this transaction holds already.
- */
-export async function holdBounded(
+/** The records that a row about to be written will hang on, where that is limited; the transaction holds them. */
+export async function boundedBy(
   db: Catalogue,
   live: Live,
   tableId: string,
   ref: string | null,
   values: Values,
   transaction: Transaction,
-  held?: string,
 ): Promise<Bounded[]> {
   const bounded: Bounded[] = []
   for (const link of linksFrom(live.book, tableId)) {
     const concerned = (link.limits ?? []).filter((limit) => touches(link, limit, ref, values))
     const key = concerned.length > 0 ? await keyOf(db, live, link, ref, values, transaction) : undefined
-    if (!key) continue
-    if (link.id !== held)
-      await select(
-        db,
-        `SELECT 1 FROM ${namesOf(live).quoted(link.one)} WHERE ${keyCondition(live, link.one)} FOR UPDATE`,
-        key,
-        transaction,
-      )
-    bounded.push({ link, limits: concerned, key })
+    if (key) bounded.push({ link, limits: concerned, key })
   }
   return bounded
 }

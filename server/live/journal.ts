@@ -1,36 +1,46 @@
-import { quoteName } from '@/core/names'
-import type { OpeningStep } from '@/core/opening'
+import { collation, quoteName } from '@/core/names'
+import { openingMark, type OpeningStep } from '@/core/opening'
+import { findBook, parsed, type StoredBook } from '../books'
 import type { Catalogue, OpeningRow } from '../catalogue'
 import { stamp } from '../clock'
 import { run, select, transact, type Transaction } from '../database'
 import { log } from '../log'
+import { inTheWay } from './in-the-way'
+import { databaseErrorOf } from './refusals'
 
 /** Where a crash can find a step: not begun, carried out but not marked in the journal, or marked. */
 export type Moment = 'before' | 'unmarked' | 'after'
 
-/** For tests of crashes: called at each moment of each step. */
 export interface Hooks {
+  /** For tests of crashes: called at each moment of each step. */
   readonly between?: (position: number, moment: Moment) => Promise<void> | void
+}
+
+/** How an opening stands: carried to its end, taken back, or in the hands of another server. */
+export interface Outcome {
+  readonly state: 'done' | 'taken-back' | 'busy'
+  /** What stood in the way once nobody wrote any more, in words; then it was taken back. */
+  readonly blocked: readonly string[]
 }
 
 /**
  * Carries a journalled opening to its end from wherever it stands. A step that the database refuses
- * takes all the steps before it back. One server at a time: a named lock, held by one connection.
+ * takes all the steps before it back. One server at a time: a named lock, held by one connection; another waits
+ * for it so many seconds.
  */
-export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}): Promise<'done' | 'taken-back'> {
+export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}, waits = 120): Promise<Outcome> {
   return transact(db, async (transaction) => {
     const lock = `${db.catalogue}-opening-${id}`
-    const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, 120) AS got', [lock], transaction)
-    if (got?.got !== 1) throw new Error('Another server is still opening this book.')
+    const [got] = await select<{ got: number }>(db, 'SELECT GET_LOCK(?, ?) AS got', [lock, waits], transaction)
+    if (got?.got !== 1) {
+      if (waits === 0) return { state: 'busy', blocked: [] }
+      throw new Error('Another server is still opening this book.')
+    }
     try {
-      const entry = (await db.openings.findByPk(id))!.get({ plain: true })
-      if (entry.state !== 'running') return entry.state
-      const [book] = await select<{ live_schema: string }>(
-        db,
-        `SELECT live_schema FROM ${quoteName(db.catalogue)}.books WHERE id = ?`,
-        [entry.book_id],
-      )
-      return await carryOut(db, entry, book!.live_schema, transaction, hooks)
+      const entry = (await db.openings.findByPk(id))?.get({ plain: true })
+      if (entry?.state !== 'running') return { state: entry?.state ?? 'taken-back', blocked: [] }
+      const book = await findBook(db, entry.book_id)
+      return await carryOut(db, entry, book!, transaction, hooks)
     } finally {
       await select(db, 'SELECT RELEASE_LOCK(?)', [lock], transaction)
     }
@@ -40,38 +50,61 @@ export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}
 async function carryOut(
   db: Catalogue,
   entry: OpeningRow,
-  schema: string,
+  book: StoredBook,
   connection: Transaction,
   hooks: Hooks,
-): Promise<'done' | 'taken-back'> {
+): Promise<Outcome> {
+  const schema = book.liveSchema
   const steps = JSON.parse(entry.steps) as OpeningStep[]
+  await db.sequelize.query(
+    `CREATE DATABASE IF NOT EXISTS ${quoteName(schema)} CHARACTER SET utf8mb4 COLLATE ${collation}`,
+  )
   await run(db, `USE ${quoteName(schema)}`, [], connection)
-  // A record left open at some desk must not hold an opening up for ever.
-  await run(db, 'SET SESSION lock_wait_timeout = 60', [], connection)
-  for (let position = entry.position; position < steps.length; position++) {
-    await hooks.between?.(position, 'before')
-    try {
-      await run(db, steps[position]!.sql, [], connection)
-    } catch (cause) {
-      log.error(
-        { cause, opening: entry.id, step: steps[position]!.sql },
-        'a step of an opening was refused; taking the others back',
-      )
-      await putBack(db, entry, steps.slice(0, position), connection)
-      return 'taken-back'
+  // A record left open in some other tool must not hold an opening up for ever.
+  await run(db, `SET SESSION lock_wait_timeout = 60, ${openingMark} = 1`, [], connection)
+  try {
+    for (let position = entry.position; position < steps.length; position++) {
+      await hooks.between?.(position, 'before')
+      const step = steps[position]!
+      const blocked = step.asks ? await inTheWay(db, book, parsed(entry.design), step.asks) : []
+      if (blocked.length > 0) {
+        await putBack(db, entry, steps.slice(0, position), connection)
+        return { state: 'taken-back', blocked }
+      }
+      try {
+        await run(db, step.sql, [], connection)
+      } catch (cause) {
+        // Where the connection broke nobody knows whether the step was done: who comes next does it again.
+        if (databaseErrorOf(cause).fatal) throw cause
+        log.error(
+          { cause, opening: entry.id, step: step.sql },
+          'a step of an opening was refused; taking the others back',
+        )
+        await putBack(db, entry, steps.slice(0, position), connection)
+        return { state: 'taken-back', blocked: [] }
+      }
+      await hooks.between?.(position, 'unmarked')
+      await mark(db, entry.id!, position + 1, connection)
+      await hooks.between?.(position, 'after')
     }
-    await hooks.between?.(position, 'unmarked')
-    await mark(db, entry.id!, position + 1, connection)
-    await hooks.between?.(position, 'after')
+    await end(db, entry, 'done')
+    return { state: 'done', blocked: [] }
+  } finally {
+    await run(db, `SET ${openingMark} = NULL`, [], connection).catch(() => undefined)
   }
+}
+
+/** The end of an opening: the design that is in force from now on, and the gate open again, at one moment. */
+async function end(db: Catalogue, entry: OpeningRow, state: 'done' | 'taken-back'): Promise<void> {
   await db.sequelize.transaction(async (transaction) => {
-    await db.books.update(
-      { opened: entry.design, opened_revision: entry.revision },
-      { where: { id: entry.book_id }, transaction },
+    const book = { where: { id: entry.book_id }, transaction }
+    if (state === 'done') await db.books.update({ opened: entry.design, opened_revision: entry.revision }, book)
+    await db.openings.update({ state, ended_at: stamp() }, { where: { id: entry.id! }, transaction })
+    await db.gates.update(
+      { opening: null, ...(state === 'done' && { opened_revision: entry.revision }) },
+      { where: { book_id: entry.book_id, part: '' }, transaction },
     )
-    await db.openings.update({ state: 'done', ended_at: stamp() }, { where: { id: entry.id! }, transaction })
   })
-  return 'done'
 }
 
 /**
@@ -95,5 +128,5 @@ async function putBack(
     await run(db, step.undo, [], connection)
     await mark(db, entry.id!, at, connection)
   }
-  await db.openings.update({ state: 'taken-back', ended_at: stamp() }, { where: { id: entry.id! } })
+  await end(db, entry, 'taken-back')
 }

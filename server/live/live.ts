@@ -8,12 +8,16 @@ export interface Live {
   readonly id: string
   readonly book: Book
   readonly schema: string
+  /** The revision of the design that is open. */
+  readonly revision: number
 }
 
 /** The opened book, or a problem while it has never been opened. */
-export function liveOf(stored: StoredBook): Result<Live> {
+export function liveOf(
+  stored: Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'liveSchema'>,
+): Result<Live> {
   if (!stored.opened) return fail({ kind: 'not-open', book: stored.book.name })
-  return ok({ book: stored.opened, schema: stored.liveSchema, id: stored.id })
+  return ok({ book: stored.opened, schema: stored.liveSchema, id: stored.id, revision: stored.openedRevision ?? 0 })
 }
 
 // Derived once for each opened design; requests share the parsed book object.

@@ -1,17 +1,14 @@
 import { type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
-import { collation, quoteName } from '@/core/names'
 import { derivedInTheWay } from '@/core/expressions'
 import { rulesInTheWay } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
 import { findBook, type StoredBook, storedBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
-import { run, select, transact } from '../database'
 import { roomProblem } from '../disk-room'
 import { log } from '../log'
-import { rulesBroken } from './breakers'
+import { hasRecords, liveProblems } from './in-the-way'
 import { resumeOpening } from './journal'
-import { liveOf } from './live'
 
 export interface OpeningSheet {
   readonly kind: OpeningPlan['kind']
@@ -30,12 +27,7 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
     blocked.push(`${table.name} has no key. Choose one in Tables first.`)
   }
   blocked.push(...wordsInTheWay(stored.book), ...derivedInTheWay(stored.book), ...rulesInTheWay(stored.book))
-  for (const question of blocked.length > 0 ? [] : plan.questions) {
-    const { count, examples } = await countIn(db, stored.liveSchema, question.sql)
-    if (count > 0) blocked.push(question.blocked(count, examples))
-  }
-  const live = records && blocked.length === 0 ? liveOf(stored) : undefined
-  if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, stored.book)))
+  if (blocked.length === 0) blocked.push(...(await liveProblems(db, stored, stored.book, plan.questions, records)))
   return { kind: plan.kind, steps: plan.steps, blocked }
 }
 
@@ -72,19 +64,17 @@ export async function openBook(db: Catalogue, bookId: string, accountId: string)
       },
       { transaction },
     )
-    return entry.get('id') as number
+    const opening = entry.get('id') as number
+    // Whoever is saving is let through first; whoever comes later waits until the opening is done.
+    await db.gates.update({ opening }, { where: { book_id: bookId, part: '' }, transaction })
+    return opening
   })
   if (id === undefined) return fail({ kind: 'stale', what: 'The book' })
-  await makeSchema(db, current.liveSchema)
-  const outcome = await resumeOpening(db, id)
-  if (outcome === 'taken-back')
-    return ok({
-      ...sheet,
-      blocked: [
-        'The database refused a step, and everything was put back as it was. Look at the design and try again.',
-      ],
-    })
-  return ok(sheet)
+  const { state, blocked } = await resumeOpening(db, id)
+  if (state === 'done') return ok(sheet)
+  const refused =
+    'The database refused a step, and everything was put back as it was. Look at the design and try again.'
+  return ok({ ...sheet, blocked: blocked.length > 0 ? blocked : [refused] })
 }
 
 /** Finishes, or takes back, what an earlier run left half done. Called when the server starts. */
@@ -95,34 +85,8 @@ export async function resumeOpenings(db: Catalogue, bookId?: string): Promise<vo
   })
   for (const entry of left) {
     const { id, book_id } = entry.get({ plain: true })
-    const stored = await findBook(db, book_id)
-    if (!stored || id === undefined) continue
+    if (id === undefined) continue
     log.info({ book: book_id, opening: id }, 'finishing an opening that was interrupted')
-    await makeSchema(db, stored.liveSchema)
     await resumeOpening(db, id)
   }
 }
-
-const makeSchema = (db: Catalogue, schema: string) =>
-  db.sequelize.query(`CREATE DATABASE IF NOT EXISTS ${quoteName(schema)} CHARACTER SET utf8mb4 COLLATE ${collation}`)
-
-async function hasRecords(db: Catalogue, schema: string): Promise<boolean> {
-  const tables = await select<{ name: string }>(
-    db,
-    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? AND TABLE_TYPE = ?',
-    [schema, 'BASE TABLE'],
-  )
-  for (const { name } of tables) {
-    const rows = await select(db, `SELECT 1 FROM ${quoteName(schema)}.${quoteName(name)} LIMIT 1`)
-    if (rows.length > 0) return true
-  }
-  return false
-}
-
-/** The plan's statements name tables alone; they are run with the live schema as the current one. */
-const countIn = (db: Catalogue, schema: string, sql: string): Promise<{ count: number; examples: string }> =>
-  transact(db, async (transaction) => {
-    await run(db, `USE ${quoteName(schema)}`, [], transaction)
-    const [row] = await select<{ count: number; examples?: string | null }>(db, sql, [], transaction)
-    return { count: Number(row?.count ?? 0), examples: row?.examples ?? '' }
-  })

@@ -12,6 +12,8 @@ export interface Refusal {
 interface DatabaseError {
   readonly errno?: number
   readonly sqlMessage?: string
+  /** The connection is gone. */
+  readonly fatal?: boolean
 }
 
 export function databaseErrorOf(cause: unknown): DatabaseError {

@@ -1,13 +1,15 @@
-import { fieldOf, type Link, linksTo, tableOf } from '@/core/book'
+import { fieldOf, findTable, type Link, linksTo, tableOf } from '@/core/book'
 import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Problem, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { type Database, select, transact, type Transaction } from '../database'
+import { type Database, select, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'
 import { Asking } from './asking'
 import { holdLosing, leftWithout, type Losing } from './at-least-one'
 import { closedAmong } from './closed-rows'
+import { BeingOpened, changeRecords } from './gate'
+import { followingChanges, holdRecords, ruleGates } from './holding'
 import { type Live, namesOf } from './live'
 import { databaseErrorOf, refusalOf } from './refusals'
 import { keyParams } from './rows'
@@ -142,7 +144,11 @@ export async function removeRecord(
   const full = await roomProblem(db)
   if (full) return fail(full)
   try {
-    return await transact(db, async (transaction) => {
+    const change = { table: tableId, ref, values: undefined }
+    const gates = (one: Live) => ruleGates(one, [change, ...followingChanges(one, tableId)])
+    return await changeRecords(db, live, gates, async (live, transaction) => {
+      if (!findTable(live.book, tableId)) return fail({ kind: 'gone', what: 'table' })
+      await holdRecords(db, live, [change], transaction)
       const held = await holdRow(db, live, tableId, ref, transaction)
       if (!held) return fail({ kind: 'no-such-record', table: name })
       if (held.rev !== rev) return fail({ kind: 'changed-meanwhile', by: held.by })
@@ -163,6 +169,7 @@ export async function removeRecord(
     })
   } catch (cause) {
     if (cause instanceof RowRefused) return fail(cause.problem)
+    if (cause instanceof BeingOpened) return fail({ kind: 'being-opened', book: live.book.name })
     const refusal = refusalOf(live, tableId, cause)
     if (refusal) return fail(refusal.problem)
     if (databaseErrorOf(cause).errno !== 1451) throw cause

@@ -4,14 +4,15 @@ import type { Value } from '@/core/kinds'
 import { checkRecord, type Problems, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { transact, type Transaction } from '../database'
+import type { Transaction } from '../database'
 import { roomProblem } from '../disk-room'
 import type { Live } from './live'
 import { Asking } from './asking'
 import { leftWithout, type Losing } from './at-least-one'
-import { beyondLimit, holdBounded } from './at-most'
+import { beyondLimit, boundedBy } from './at-most'
 import { freeze, unfrozen } from './freezing'
-import { isPassing } from './refusals'
+import { BeingOpened, changeRecords } from './gate'
+import { followingChanges, holdRecords, type RowChange, ruleGates } from './holding'
 import { countRemoval } from './remove-record'
 import { At, noProblems, refuseBroken, refuseClosed, type SaveProblems, Warned, type Warning } from './save-problems'
 import { type Row, type SaveRequest } from './save-request'
@@ -21,6 +22,8 @@ import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly record: LiveRecord }
   | { readonly kind: 'refused'; readonly problems: SaveProblems }
+  /** The book is being opened with a changed design; the same may be sent again. */
+  | { readonly kind: 'waits' }
   /** Nothing is saved yet; it may be, despite these. */
   | { readonly kind: 'warned'; readonly warnings: readonly Warning[] }
   /** Somebody saved the record in the meantime; theirs, to choose from. */
@@ -34,26 +37,58 @@ class Conflict extends Error {
 
 /** Saves a record with its inset rows: all of it or nothing, checked by the same code as the form. */
 export async function saveRecord(db: Catalogue, live: Live, who: string, request: SaveRequest): Promise<SaveOutcome> {
-  if (!findTable(live.book, request.table)) return refusedWhole({ kind: 'gone', what: 'table' })
   const full = await roomProblem(db)
   if (full) return refusedWhole(full)
-  const checked = check(live, request)
-  if ('whole' in checked) return { kind: 'refused', problems: checked }
-  for (let attempt = 0; ; attempt++) {
-    try {
-      const record = await transact(db, (transaction) => write(db, live, who, request, checked, transaction))
-      return { kind: 'saved', record }
-    } catch (cause) {
-      if (isPassing(cause) && attempt < 4) continue
-      if (cause instanceof Conflict) {
-        const theirs = await readRecord(db, live, request.table, request.ref!)
-        return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : refusedWhole(theirs.problem)
-      }
-      if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
-      if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
-      throw cause
+  const checked = onceFor((one) => check(one, request))
+  const changes = onceFor((one) => changesIn(one, request, checked(one)))
+  let current = live
+  try {
+    const record = await changeRecords(
+      db,
+      live,
+      (one) => ruleGates(one, changes(one)),
+      async (one, transaction) => {
+        current = one
+        await holdRecords(db, one, changes(one), transaction)
+        return write(db, one, who, request, checked(one), transaction)
+      },
+    )
+    return { kind: 'saved', record }
+  } catch (cause) {
+    if (cause instanceof Conflict) {
+      const theirs = await readRecord(db, current, request.table, request.ref!)
+      return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : refusedWhole(theirs.problem)
     }
+    if (cause instanceof BeingOpened) return { kind: 'waits' }
+    if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
+    if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
+    throw cause
   }
+}
+
+/** A design that comes into force meanwhile is worked with anew; the same one only once. */
+function onceFor<T>(work: (live: Live) => T): (live: Live) => T {
+  let last: { readonly live: Live; readonly value: T } | undefined
+  return (live) => {
+    if (last?.live !== live) last = { live, value: work(live) }
+    return last.value
+  }
+}
+
+/** The rows that a save is about to write; a row that hangs on a new record hangs on none that is there yet. */
+function changesIn(live: Live, request: SaveRequest, { values, rows }: Checked): RowChange[] {
+  return [
+    { table: request.table, ref: request.ref, values },
+    ...request.children.flatMap(({ link: id, rows: sent }) => {
+      const link = findLink(live.book, id)!
+      return sent.flatMap((row, at): RowChange[] => {
+        if (!row.removed)
+          return [{ table: link.many, ref: row.ref, values: { ...rows.get(`${id}/${at}`), [link.field]: request.ref } }]
+        if (row.ref === null) return []
+        return [{ table: link.many, ref: row.ref, values: undefined }, ...followingChanges(live, link.many)]
+      })
+    }),
+  ]
 }
 
 const refusedWhole = (problem: Problem): SaveOutcome => ({
@@ -66,8 +101,9 @@ interface Checked {
   readonly rows: ReadonlyMap<string, Values>
 }
 
-/** The check before anything is touched: every problem at once, not the first alone. */
-function check(live: Live, request: SaveRequest): Checked | SaveProblems {
+/** The check before anything is touched; throws every problem at once, not the first alone. */
+function check(live: Live, request: SaveRequest): Checked {
+  if (!findTable(live.book, request.table)) throw new At({ ...noProblems, whole: [{ kind: 'gone', what: 'table' }] })
   const rowProblems: Record<string, Problems> = {}
   const rows = new Map<string, Values>()
   const known = onlyKnown(live, request.table, request.values)
@@ -78,7 +114,7 @@ function check(live: Live, request: SaveRequest): Checked | SaveProblems {
   )
   for (const { link: linkId, rows: sent } of request.children) {
     const link = findLink(live.book, linkId)
-    if (!link || link.one !== request.table) return { ...noProblems, whole: [{ kind: 'gone', what: 'link' }] }
+    if (!link || link.one !== request.table) throw new At({ ...noProblems, whole: [{ kind: 'gone', what: 'link' }] })
     sent.forEach((row, at) => {
       if (row.removed) return
       const own = onlyKnown(live, link.many, row.values)
@@ -93,11 +129,15 @@ function check(live: Live, request: SaveRequest): Checked | SaveProblems {
     })
   }
   if (parent.ok && Object.keys(rowProblems).length === 0) return { values: parent.value, rows }
-  return { fields: parent.ok ? {} : parent.problem, rows: rowProblems, whole: [] }
+  throw new At({ fields: parent.ok ? {} : parent.problem, rows: rowProblems, whole: [] })
 }
 
+/** The values that the table has fields for. A form of an older design may send others: what is typed there is not dropped. */
 function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, Value>>): Record<string, Value> {
-  const known = new Set(tableOf(live.book, tableId).fields.map((field) => field.id))
+  const table = tableOf(live.book, tableId)
+  const known = new Set(table.fields.map((field) => field.id))
+  if (Object.entries(values).some(([id, value]) => !known.has(id) && value !== null))
+    throw new At({ ...noProblems, whole: [{ kind: 'form-outdated', table: table.name }] })
   return Object.fromEntries(Object.entries(values).filter(([id]) => known.has(id)))
 }
 
@@ -113,7 +153,7 @@ async function write(
   await refuseClosed(live, asking, request, values, rows)
   const losing: Losing[] = []
   const freezing = await unfrozen(db, live, request.table, request.ref, values, transaction)
-  const bounded = await holdBounded(db, live, request.table, request.ref, values, transaction)
+  const bounded = await boundedBy(db, live, request.table, request.ref, values, transaction)
   await asking.before(request.table, request.ref, values)
   const ref = await placed(
     (field, problem) => (field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] }),
@@ -129,8 +169,7 @@ async function write(
     for (const [at, row] of order) {
       const name = `${linkId}/${at}`
       const written = { ...rows.get(name), [link.field]: ref }
-      if (!row.removed)
-        bounded.push(...(await holdBounded(db, live, link.many, row.ref, written, transaction, link.id)))
+      if (!row.removed) bounded.push(...(await boundedBy(db, live, link.many, row.ref, written, transaction)))
       await asking.before(link.many, row.ref, row.removed ? undefined : written)
       if (row.removed && row.ref !== null) {
         const following = await countRemoval(db, live, link.many, row.ref, { asking, transaction })

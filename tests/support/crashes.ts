@@ -31,7 +31,9 @@ export async function journalled(
     started_at: stamp(),
     ended_at: null,
   })
-  return { entry: entry.get('id') as number, steps: plan.steps.length }
+  const opening = entry.get('id') as number
+  await db.gates.update({ opening }, { where: { book_id: id, part: '' } })
+  return { entry: opening, steps: plan.steps.length }
 }
 
 /** Goes on with an opening until it is killed at one moment of one step, as a crash would. */
@@ -53,5 +55,5 @@ export async function refusedAtLast(
   const steps = wanted ?? (JSON.parse((await db.openings.findByPk(entry))!.get('steps') as string) as OpeningStep[])
   const planned = steps.with(-1, { ...steps.at(-1)!, sql: 'SELECT nonsense FROM nowhere' })
   await db.openings.update({ steps: JSON.stringify(planned) }, { where: { id: entry } })
-  return resumeOpening(db, entry)
+  return (await resumeOpening(db, entry)).state
 }

@@ -40,6 +40,11 @@ const holds =
 export const rulings: Readonly<Record<string, Ruling>> = {
   within: { table: 'hire', words: 'It ends before it begins.', says: holds('hire', '"To day" >= "From day"') },
   across: { table: 'hire', words: 'The room has fewer seats.', says: holds('hire', 'Guests <= Room.Seats') },
+  twoLinks: {
+    table: 'extra',
+    words: 'An extra costs no more than there are seats.',
+    says: holds('extra', 'Cost <= Hire.Room.Seats'),
+  },
   gathered: {
     table: 'hire',
     words: 'The extras cost more than the hire.',

@@ -2,12 +2,12 @@ import { notFound } from 'next/navigation'
 import { type AtBook, bookPage } from '@/app/door'
 import { findTable } from '@/core/book'
 import type { Role } from '@/server/catalogue'
-import { type Live, liveOf } from '@/server/live'
+import { type Live, openedBook } from '@/server/live'
 
 /** For the Desk's pages: the live book, and the table one asked for if it is there. */
 export async function deskPage(book: string, table: string, asked: Role = 'reader'): Promise<AtBook & { live: Live }> {
   const at = await bookPage(book, asked)
-  const live = liveOf(at.stored)
+  const live = await openedBook(at.db, at.stored)
   if (!live.ok || !findTable(live.value.book, table)) notFound()
   return { ...at, live: live.value }
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { bookPage } from '@/app/door'
 import { booksOf } from '@/server/books'
-import { liveOf } from '@/server/live'
+import { openedBook } from '@/server/live'
 import { DeskRoom } from './desk'
 import { NotOpen } from './not-open'
 
@@ -13,7 +13,7 @@ interface Props {
 export default async function DeskLayout({ children, params }: Props) {
   const { db, account, role, stored } = await bookPage((await params).book, 'reader')
   const books = (await booksOf(db, account.id)).map(({ id, name }) => ({ id, name }))
-  const live = liveOf(stored)
+  const live = await openedBook(db, stored)
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
   // What the office wrote down is for those who design; it isn't sent to the Desk.

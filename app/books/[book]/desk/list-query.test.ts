@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { readListQuery } from './list-query'
 
-const live = { id: 'book', book: emberlyDesign().book, schema: 'live' }
+const live = { id: 'book', book: emberlyDesign().book, schema: 'live', revision: 1 }
 const read = (query: string) => readListQuery(live, 'visit', new URLSearchParams(query))
 
 test('what an address asks for is read', () => {

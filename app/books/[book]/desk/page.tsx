@@ -1,14 +1,14 @@
 import type { Metadata } from 'next'
 import { bookPage } from '@/app/door'
 import { deskTables } from '@/core/records'
-import { countRows, liveOf } from '@/server/live'
+import { countRows, openedBook } from '@/server/live'
 import { DeskHome } from './desk-home'
 
 export const metadata: Metadata = { title: 'Desk' }
 
 export default async function DeskPage({ params }: { readonly params: Promise<{ book: string }> }) {
   const { db, stored } = await bookPage((await params).book, 'reader')
-  const live = liveOf(stored)
+  const live = await openedBook(db, stored)
   if (!live.ok) return null
   const { main, lists } = deskTables(live.value.book)
   const counts = await Promise.all(

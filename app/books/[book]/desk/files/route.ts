@@ -1,13 +1,13 @@
 import { bookRoute, refused } from '@/app/door'
 import { fail } from '@/core/words'
-import { liveOf, storeFile } from '@/server/live'
+import { openedBook, storeFile } from '@/server/live'
 
 // A little over the largest file a field can allow, for what surrounds it in the message.
 const mostBytes = 26 * 1024 * 1024
 
 /** Takes a file for a field, checks what it really is, and answers with its hash. */
 export const POST = bookRoute('staff', async ({ db, stored }, request) => {
-  const live = liveOf(stored)
+  const live = await openedBook(db, stored)
   if (!live.ok) return refused(409, live)
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes)
     return refused(413, fail({ kind: 'file-too-big', megabytes: 25 }))

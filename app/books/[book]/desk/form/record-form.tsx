@@ -1,6 +1,7 @@
 'use client'
 
-import { Lock } from 'lucide-react'
+import { Hourglass, Lock } from 'lucide-react'
+import { useRouter } from 'next/navigation'
 import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
@@ -8,7 +9,6 @@ import { tableOf } from '@/core/book'
 import { changedRecord, checkForm, type FormText, formLayout, formTextOf } from '@/core/records'
 import { wordProblem } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
-import { save } from '../actions'
 import { useDesk } from '../desk-context'
 import { type Clash, ConflictDialog } from './conflict-dialog'
 import { FieldCell } from './field-cell'
@@ -20,6 +20,7 @@ import { officeNow } from '@/app/office-now'
 import { beginTyping, expectOwnPage, leaveFocus, takeFocus } from './keep-focus'
 import { focusFirst, formResolver, problemPaths } from './problems'
 import { repeatValue, rememberLast } from './repeat-last'
+import { saveWhenOpen } from './save-when-open'
 import { useTyping } from './use-typing'
 import { WarningDialog } from './warning-dialog'
 
@@ -67,6 +68,8 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   const [clash, setClash] = useState<Clash>()
   const [warned, setWarned] = useState<Warned>()
   const [busy, setBusy] = useState(false)
+  const [waiting, setWaiting] = useState(false)
+  const router = useRouter()
   const frame = useRef<HTMLFormElement>(null)
   const typing = useTyping(form, start, { book: id, table: tableId, row: stored?.row, frame, drafts: !nested })
   const ref = stored?.row.ref
@@ -96,7 +99,8 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     }
     const { values, children, places } = changedRecord(book, tableId, stored && start, text, checked, now)
     setBusy(true)
-    const result = await save(id, {
+    let waited = false
+    const request = {
       table: tableId,
       ref: stored?.row.ref ?? null,
       rev: revs?.own ?? stored?.row.rev ?? null,
@@ -106,13 +110,20 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
         rows: child.rows.map((row) => ({ ...row, rev: revs?.rows.get(row.ref ?? '') ?? row.rev })),
       })),
       ...(despite.length > 0 && { despite: [...despite] }),
-    }).catch(() => undefined)
+    }
+    const result = await saveWhenOpen({ id, name: book.name }, request, () => setWaiting((waited = true))).catch(
+      () => undefined,
+    )
     setBusy(false)
+    setWaiting(false)
+    // The screen still shows the form as it was before.
+    if (waited) router.refresh()
     if (!result?.ok) {
       setWhole([wordProblem(result?.problem ?? { kind: 'unexpected' })])
       return false
     }
     const outcome = result.value
+    if (outcome.kind === 'waits') return false
     if (outcome.kind === 'conflict') {
       setClash({ by: outcome.by, theirs: outcome.theirs, mine: text, start })
       return false
@@ -171,6 +182,12 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
             <Lock size={14} aria-hidden className="flex-none" /> {rule.words}
           </p>
         ))}
+        {waiting && (
+          <p role="status" className="flex items-center gap-2 rounded-md bg-brass-tint px-3 py-1.5 text-brass">
+            <Hourglass size={14} aria-hidden className="flex-none" /> The book is being opened with a changed design.
+            This record is saved as soon as that is done.
+          </p>
+        )}
         {whole.length > 0 && (
           <div role="alert" className="rounded-md border border-ember bg-ember-tint px-3 py-2">
             {whole.map((words) => (

@@ -1,10 +1,10 @@
 import { bookRoute, refused } from '@/app/door'
 import { fail } from '@/core/words'
-import { fileContents, findFile, liveOf } from '@/server/live'
+import { fileContents, findFile, openedBook } from '@/server/live'
 
 /** A stored file as a download, or its small picture. Never something that a browser would run. */
 export const GET = bookRoute<{ book: string; hash: string }>('reader', async ({ db, stored }, request, { hash }) => {
-  const live = liveOf(stored)
+  const live = await openedBook(db, stored)
   if (!live.ok) return refused(409, live)
   const small = new URL(request.url).searchParams.has('small')
   const file = /^[\da-f]{64}$/.test(hash) ? await findFile(db, live.value, hash) : undefined
