@@ -14,7 +14,9 @@ const saving = '@hearth_saving'
 const signal = (words: string) => `SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = ${quoteText(words)};`
 /** Other rows as they are now, whenever a tool's transaction began, and held until it ends. */
 const now = lockSql('held')
-const refuse = (condition: string, words: string) => `IF ${condition} THEN ${signal(words)} END IF;`
+/** MariaDB takes no totals of totals in the condition of an IF, but does where a value is set. */
+const refuse = (condition: string, words: string) =>
+  `SET @hearth_broken = ${condition}; IF @hearth_broken THEN ${signal(words)} END IF;`
 const row =
   (which: 'NEW' | 'OLD'): RowOf =>
   (column) =>
