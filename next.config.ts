@@ -5,7 +5,11 @@ const config: NextConfig = {
   reactStrictMode: true,
   devIndicators: false,
   serverExternalPackages: ['sequelize', 'mariadb', 'umzug', 'sharp', '@node-rs/argon2', 'pino', 'pdfmake'],
-  experimental: { serverActions: { bodySizeLimit: '16mb' } },
+  experimental: {
+    // A little over what is promised, for what surrounds a record and a file on their way.
+    serverActions: { bodySizeLimit: '18mb' },
+    proxyClientMaxBodySize: '28mb',
+  },
   // Type and lint errors are found by `npm test`, once.
   typescript: { ignoreBuildErrors: true },
 }

@@ -117,6 +117,7 @@ export function bookRoute<Params extends { book: string }>(
   return async (request: Request, { params }: { params: Promise<Params> }): Promise<Response> => {
     try {
       const known = await params
+      if (isFromElsewhere(request)) return refused(403, fail({ kind: 'not-allowed' }))
       if (!(await currentAccount())) return refused(401, fail({ kind: 'signed-out' }))
       const at = await enter(known.book, asked)
       return at ? await answer(at, request, known) : refused(403, fail({ kind: 'not-allowed' }))
@@ -125,6 +126,15 @@ export function bookRoute<Params extends { book: string }>(
       return refused(500, fail({ kind: 'unexpected' }))
     }
   }
+}
+
+/** Whether another site's page sent a request that changes or makes something. Server actions are guarded so by Next itself. */
+function isFromElsewhere(request: Request): boolean {
+  if (request.method === 'GET' || request.method === 'HEAD') return false
+  const origin = request.headers.get('origin')
+  if (!origin) return request.headers.get('sec-fetch-site') === 'cross-site'
+  const own = request.headers.get('x-forwarded-host') ?? request.headers.get('host')
+  return !URL.canParse(origin) || new URL(origin).host !== own
 }
 
 export const refused = (status: number, result: Result<never>) => Response.json(result, { status })

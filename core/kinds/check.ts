@@ -4,6 +4,7 @@ import { type KindName, kindOf } from './registry'
 import type { Now, Value } from './kind'
 import type { Look } from './look'
 import type { FieldSettings } from './settings'
+import { isBlank } from './text'
 
 /** A field as this room needs it: a kind and its settings. */
 export type KindedField = FieldSettings & { readonly name: string; readonly kind: KindName }
@@ -14,9 +15,9 @@ export type KindedField = FieldSettings & { readonly name: string; readonly kind
  */
 export function readValue(typed: string, field: KindedField, look: Look, now?: Now): Result<Value> {
   const kind = kindOf(field.kind)
-  if (typed.trim() === '') return checkValue(kind.control === 'tick' ? '0' : null, field, look)
   // Two million characters are more than any kind holds; not reading them keeps a huge paste quick.
   if (typed.length > 2_000_000) return fail({ kind: 'too-long', limit: field.length ?? 50_000, length: typed.length })
+  if (isBlank(typed)) return checkValue(kind.control === 'tick' ? '0' : null, field, look)
   const read = kind.read(typed, field, look, now)
   if (!read.ok) return read
   return checkValue(read.value, field, look)

@@ -1,7 +1,7 @@
 import { fit, longest, patternSource, sayPattern, specimenOf } from '../patterns'
 import { fail, ok } from '../words'
 import type { FieldKind } from './kind'
-import { lengthOf, quoteText, readLine, textKind } from './text'
+import { lengthOf, lineChecks, quoteText, readLine, textKind } from './text'
 
 const lengthSet = (length: number | undefined) => length ?? 10
 
@@ -29,18 +29,19 @@ export const code: FieldKind = {
     return fail({ kind: 'not-length', length: lengthSet(length), found: lengthOf(text.value) })
   },
   sqlType: ({ length, pattern }) => `VARCHAR(${pattern ? Math.min(700, longest(pattern)) : lengthSet(length)})`,
-  checks: ({ length, exactLength, pattern }) => [
+  checks: ({ length, exactLength, pattern }) =>
     pattern
-      ? // Capitals matter in a pattern, whatever the column's collation makes of them.
-        {
-          name: 'shape',
-          sql: (column) => `${column} REGEXP ${quoteText(`(?-i)\\A(?:${patternSource(pattern)})\\z`)}`,
-          shape: patternSource(pattern),
-        }
+      ? [
+          // Capitals matter in a pattern, whatever the column's collation makes of them.
+          {
+            name: 'shape',
+            sql: (column) => `${column} REGEXP ${quoteText(`(?-i)\\A(?:${patternSource(pattern)})\\z`)}`,
+            shape: patternSource(pattern),
+          },
+        ]
       : exactLength
-        ? { name: 'length', sql: (column) => `CHAR_LENGTH(${column}) = ${lengthSet(length)}` }
-        : { name: 'not_blank', sql: (column) => `${column} <> ''` },
-  ],
+        ? [{ name: 'length', sql: (column) => `CHAR_LENGTH(${column}) = ${lengthSet(length)}` }, ...lineChecks]
+        : lineChecks,
   specimen: ({ example, length, pattern }) =>
     example ?? (pattern ? specimenOf(pattern) : undefined) ?? 'AB-0042719358'.slice(0, lengthSet(length)),
   summary: ({ length, exactLength, pattern }) =>

@@ -1,6 +1,14 @@
 import { fail, ok } from '../words'
 import type { FieldKind } from './kind'
-import { readLine, textKind } from './text'
+import { lineChecks, matches, quoteText, readLine, textKind } from './text'
+
+const emailShape = String.raw`[^\s@<>"(),;]+@[^\s@<>"(),;.]+(\.[^\s@<>"(),;.]+)+`
+const phoneShape = String.raw`\+?[\d\s().\-/]+(\s?(x|ext\.?)\s?\d{1,6})?`
+const phoneDigits = { least: 4, most: 21 }
+const webShape = String.raw`https?://[^\s/?#.]+(\.[^\s/?#.]+)+(:\d{1,5})?([/?#]\S*)?`
+
+const wholly = (shape: string) => new RegExp(`^(?:${shape})$`, 'i')
+const [isEmail, isPhone, isWeb] = [wholly(emailShape), wholly(phoneShape), wholly(webShape)]
 
 /** An e-mail address: something, one @, and a domain with a dot. */
 export const email: FieldKind = {
@@ -13,11 +21,14 @@ export const email: FieldKind = {
   starts: {},
   read(typed) {
     const text = readLine(typed, 254)
-    if (!text.ok || /^[^\s@<>"(),;]+@[^\s@<>"(),;.]+(\.[^\s@<>"(),;.]+)+$/.test(text.value)) return text
+    if (!text.ok || isEmail.test(text.value)) return text
     return fail({ kind: 'not-email', text: text.value })
   },
   sqlType: () => 'VARCHAR(254)',
-  checks: () => [{ name: 'address', sql: (column) => `${column} LIKE '_%@_%._%'` }],
+  checks: () => [
+    { name: 'address', sql: (column) => `${column} LIKE '_%@_%._%'` },
+    { name: 'shape', sql: (column) => matches(column, emailShape), mariadb: true },
+  ],
   specimen: () => 'averil.teal@otterby.example',
   summary: () => 'E-mail address',
 }
@@ -35,10 +46,19 @@ export const phone: FieldKind = {
     const text = readLine(typed, 40)
     if (!text.ok) return text
     const digits = text.value.replace(/\D/g, '').length
-    if (/^\+?[\d\s().\-/]+(\s?(x|ext\.?)\s?\d{1,6})?$/i.test(text.value) && digits >= 4 && digits <= 21) return text
+    if (isPhone.test(text.value) && digits >= phoneDigits.least && digits <= phoneDigits.most) return text
     return fail({ kind: 'not-phone', text: text.value })
   },
   sqlType: () => 'VARCHAR(40)',
+  checks: () => [
+    ...lineChecks,
+    {
+      name: 'shape',
+      sql: (column) =>
+        `${matches(column, phoneShape)} AND CHAR_LENGTH(REGEXP_REPLACE(${column}, ${quoteText('\\D')}, '')) BETWEEN ${phoneDigits.least} AND ${phoneDigits.most}`,
+      mariadb: true,
+    },
+  ],
   specimen: () => '01555 0142',
   summary: () => 'Phone number',
 }
@@ -60,11 +80,14 @@ export const web: FieldKind = {
         ? text.value
         : `https://${text.value}`
     // Only http and https: a script address in a record must never become something to click.
-    if (/^https?:\/\/[^\s/?#.]+(\.[^\s/?#.]+)+(:\d{1,5})?([/?#]\S*)?$/i.test(address)) return ok(address)
+    if (isWeb.test(address)) return ok(address)
     return fail({ kind: 'not-web', text: text.value })
   },
   sqlType: () => 'VARCHAR(708)',
-  checks: () => [{ name: 'address', sql: (column) => `${column} LIKE 'http%://_%'` }],
+  checks: () => [
+    { name: 'address', sql: (column) => `${column} LIKE 'http%://_%'` },
+    { name: 'shape', sql: (column) => matches(column, webShape), mariadb: true },
+  ],
   specimen: () => 'https://emberly.example',
   summary: () => 'Web address',
 }

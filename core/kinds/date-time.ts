@@ -1,6 +1,6 @@
 import { fail, ok } from '../words'
 import { readClock, readDay, showDay } from './calendar'
-import { boundChecks, boundWords } from './decimal'
+import { boundChecks, boundWords, wholeDay, wholeMinute } from './decimal'
 import type { FieldKind } from './kind'
 import type { Look } from './look'
 import { compareCanonical, quoteText } from './text'
@@ -32,7 +32,11 @@ export const dateTime: FieldKind = {
   show: (value, _settings, look) => show(value, look),
   compare: compareCanonical,
   sqlType: () => 'DATETIME',
-  checks: (settings) => boundChecks(settings, (value) => quoteText(value.replace('T', ' '))),
+  checks: (settings) => [
+    wholeDay,
+    wholeMinute,
+    ...boundChecks(settings, (value) => quoteText(value.replace('T', ' '))),
+  ],
   load: (stored) => String(stored).slice(0, 16).replace(' ', 'T'),
   store: (value) => value.replace('T', ' '),
   specimen: ({ least }) => least ?? '2027-03-12T09:30',

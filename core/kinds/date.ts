@@ -1,5 +1,5 @@
 import { readDay, showDay } from './calendar'
-import { boundChecks, boundWords } from './decimal'
+import { boundChecks, boundWords, wholeDay } from './decimal'
 import type { FieldKind } from './kind'
 import { compareCanonical, quoteText } from './text'
 
@@ -17,7 +17,7 @@ export const date: FieldKind = {
   show: (value, _settings, look) => showDay(value, look),
   compare: compareCanonical,
   sqlType: () => 'DATE',
-  checks: (settings) => boundChecks(settings, quoteText),
+  checks: (settings) => [wholeDay, ...boundChecks(settings, quoteText)],
   load: (stored) => String(stored).slice(0, 10),
   store: (value) => value,
   specimen: ({ least }) => least ?? '2027-03-12',

@@ -48,6 +48,16 @@ export function showDecimal(value: string, look: Look): string {
 
 export const compareNumber = (a: string, b: string) => new Decimal(a).cmp(new Decimal(b))
 
+/** Of a day all parts are there: MariaDB lets tools that ask for it write "2027-00-00". */
+export const wholeDay: ColumnCheck = {
+  name: 'day',
+  sql: (column) => `YEAR(${column}) > 0 AND MONTH(${column}) > 0 AND DAYOFMONTH(${column}) > 0`,
+  mariadb: true,
+}
+
+/** Times go to the minute. */
+export const wholeMinute: ColumnCheck = { name: 'minute', sql: (column) => `SECOND(${column}) = 0`, mariadb: true }
+
 /** The bounds of a number column. */
 export function boundChecks({ least, most }: FieldSettings, literal = (value: string) => value): ColumnCheck[] {
   const checks: ColumnCheck[] = []

@@ -2,7 +2,7 @@ import { fail, ok } from '../words'
 import type { FieldKind } from './kind'
 import { compareCanonical } from './text'
 
-/** A stored picture or document; the value is the SHA-256 of its contents, 64 hex digits. */
+/** A stored picture or document; the value is the SHA-256 of its name and contents, 64 hex digits. */
 export const file: FieldKind = {
   title: 'File',
   short: 'file',

@@ -36,6 +36,8 @@ export interface ColumnCheck {
   readonly sql: (column: string) => string
   /** The regular expression that the whole value must match, where that is what the condition asks. */
   readonly shape?: string
+  /** Said in MariaDB's words alone; other databases go without. */
+  readonly mariadb?: true
 }
 
 /** One kind of field. Nothing outside this room asks which kind it has before it. */

@@ -1,3 +1,4 @@
+import { Decimal } from 'decimal.js'
 import { fail, ok } from '../words'
 import { boundChecks, boundWords, compareNumber, readDecimal, showDecimal, unitWords } from './decimal'
 import type { FieldKind } from './kind'
@@ -30,8 +31,5 @@ export const measured: FieldKind = {
     `Measured number${unitWords(settings.unit)}${boundWords(settings, (value) => showDecimal(value, look))}`,
 }
 
-/** Without an exponent, so that what is shown can be typed again. */
-function plain(float: number): string {
-  const text = String(float === 0 ? 0 : float)
-  return text.includes('e') ? float.toFixed(20).replace(/0+$/, '').replace(/\.$/, '') : text
-}
+/** Without an exponent, so that what is shown can be typed again, and with every digit it has. */
+const plain = (float: number): string => new Decimal(float === 0 ? 0 : float).toFixed()

@@ -1,5 +1,5 @@
 import type { FieldKind } from './kind'
-import { readText, textKind } from './text'
+import { readText, seenCheck, textKind } from './text'
 
 const limit = 50_000
 
@@ -15,7 +15,10 @@ export const passage: FieldKind = {
   starts: {},
   read: (typed) => readText(typed.replace(/\r\n?/g, '\n').replaceAll('\t', '  '), limit),
   sqlType: () => 'MEDIUMTEXT',
-  checks: () => [{ name: 'length', sql: (column) => `CHAR_LENGTH(${column}) BETWEEN 1 AND ${limit}` }],
+  checks: () => [
+    { name: 'length', sql: (column) => `CHAR_LENGTH(${column}) BETWEEN 1 AND ${limit}` },
+    seenCheck('[\\x00-\\x08\\x0b\\x0c\\x0e-\\x1f\\x7f]'),
+  ],
   specimen: ({ example }) => example ?? 'A few sentences, as long as they need to be.',
   summary: () => 'Passage of text',
 }

@@ -29,6 +29,13 @@ export const pick: FieldKind = {
             name: 'choice',
             sql: (column) => `${column} IN (${choices.map((choice) => quoteText(choice.word)).join(', ')})`,
           },
+          {
+            // To the letter: other tools may not write another capital, or a blank behind.
+            name: 'word',
+            sql: (column) =>
+              `CAST(${column} AS BINARY) IN (${choices.map((choice) => `CAST(${quoteText(choice.word)} AS BINARY)`).join(', ')})`,
+            mariadb: true,
+          },
         ],
   load: String,
   store: (value) => value,

@@ -1,6 +1,6 @@
 import type { FieldKind } from './kind'
 import type { FieldSettings } from './settings'
-import { compareCanonical, quoteText, readLine } from './text'
+import { compareCanonical, lineChecks, quoteText, readLine } from './text'
 
 const widthOf = ({ width }: FieldSettings) => width ?? 5
 
@@ -49,7 +49,7 @@ export const running: FieldKind = {
   show: (value) => value,
   compare: (a, b) => a.length - b.length || compareCanonical(a, b),
   sqlType: (settings) => (isWritten(settings) ? 'VARCHAR(40)' : 'BIGINT UNSIGNED'),
-  checks: (settings) => (isWritten(settings) ? [{ name: 'not_blank', sql: (column) => `${column} <> ''` }] : []),
+  checks: (settings) => (isWritten(settings) ? lineChecks : []),
   load: String,
   store: (value) => value,
   specimen: (settings) => writeRunning(418, settings, '2027'),

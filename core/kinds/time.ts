@@ -1,5 +1,5 @@
 import { readClock } from './calendar'
-import { boundChecks, boundWords } from './decimal'
+import { boundChecks, boundWords, wholeMinute } from './decimal'
 import type { FieldKind } from './kind'
 import { compareCanonical, quoteText } from './text'
 
@@ -20,6 +20,7 @@ export const time: FieldKind = {
   // MariaDB's TIME also holds durations, up to 838 hours.
   checks: (settings) => [
     { name: 'clock', sql: (column) => `${column} BETWEEN '00:00:00' AND '23:59:59'` },
+    wholeMinute,
     ...boundChecks(settings, quoteText),
   ],
   load: (stored) => String(stored).slice(0, 5),

@@ -15,4 +15,4 @@ export function csvCell(book: Book, field: Field, value: Value, label?: string):
   return guardFormula(control === 'tick' ? show(value, face, book.look) : (label ?? value))
 }
 
-const guardFormula = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
+export const guardFormula = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)

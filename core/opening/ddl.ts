@@ -30,9 +30,9 @@ export function createTableSql(table: LiveTable): string {
   return `CREATE TABLE IF NOT EXISTS ${quoteName(table.name)} (\n  ${lines.join(',\n  ')}\n) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=${collation} COMMENT=${quoteText(table.comment)}`
 }
 
-/** Where files and pictures lie, once for each content. */
+/** Where files and pictures lie. */
 export const createFileTableSql = `CREATE TABLE IF NOT EXISTS ${quoteName(ownTable)} (
-  \`hash\` CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'SHA-256 of the contents',
+  \`hash\` CHAR(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'SHA-256 of name and contents',
   \`file_name\` VARCHAR(200) NOT NULL,
   \`media_type\` VARCHAR(100) NOT NULL,
   \`size\` INT UNSIGNED NOT NULL COMMENT 'bytes',
@@ -40,7 +40,7 @@ export const createFileTableSql = `CREATE TABLE IF NOT EXISTS ${quoteName(ownTab
   \`thumbnail\` MEDIUMBLOB NULL COMMENT 'a small WebP, for pictures',
   \`stored_at\` DATETIME NOT NULL DEFAULT CURRENT_TIMESTAMP,
   PRIMARY KEY (\`hash\`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=${collation} COMMENT='Files and pictures, each kept once'`
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=${collation} COMMENT='Files and pictures'`
 
 export const addForeignKeySql = (table: string, key: LiveForeignKey) =>
   `ALTER TABLE ${quoteName(table)} ADD ${foreignKeySql(key).replace('FOREIGN KEY', 'FOREIGN KEY IF NOT EXISTS')}`

@@ -9,6 +9,7 @@ import { diffColumns } from './diff-columns'
 import { askAgain, attach, detach, keepOut, letIn } from './attach'
 import { changeKey, fasten, fastenKeys, loosen, loosenKeys } from './fasten'
 import { fillKept } from './fill-kept'
+import { asMadeBy } from './edition'
 import { firstWords, wordsMissing } from './first-words'
 import { liveSchema } from './live-schema'
 import { numberRows } from './numbering'
@@ -28,8 +29,8 @@ interface Changes {
  * Order matters: what holds columns fast goes first, then names, then new columns, then records that move,
  * then what holds columns fast again. What goes is dropped last, so that nothing can fail after it.
  */
-export function diffSchemas(before: Book, after: Book): Omit<Changes, 'drops'> {
-  const [old, fresh] = [liveSchema(before), liveSchema(after)]
+export function diffSchemas(before: Book, after: Book, madeBy: number): Omit<Changes, 'drops'> {
+  const [old, fresh] = [asMadeBy(madeBy, liveSchema(before)), liveSchema(after)]
   const pairs = pairTables(old.tables, fresh.tables)
   const { steps, drops, questions } = diffTables(before, after, pairs)
   const same = (one: LiveAttached, all: readonly LiveAttached[]) =>
@@ -39,7 +40,8 @@ export function diffSchemas(before: Book, after: Book): Omit<Changes, 'drops'> {
       schema.attached.filter((one) => !same(one, both[1 - at]!.attached)).map((one) => one.table),
     ),
   )
-  for (const { was, is } of pairs) if (!sameTable(was, is)) changed.add((is ?? was)!.id)
+  if (steps.length + drops.length > 0)
+    for (const { was, is } of pairs) if (!sameTable(was, is)) changed.add((is ?? was)!.id)
   // Triggers of tables that stay as they are stay too: their rules never rest.
   const stays = (one: LiveAttached) => same(one, old.attached) && same(one, fresh.attached) && !changed.has(one.table)
   const going = old.attached.filter((one) => !stays(one))
@@ -60,12 +62,17 @@ export function diffSchemas(before: Book, after: Book): Omit<Changes, 'drops'> {
   }
 }
 
-/** Whether a table is the same but for what is said of it. */
+/** Whether a table is the same but for what is said of it and the order of its columns. */
 const sameTable = (was: LiveTable | undefined, is: LiveTable | undefined) => unsaid(was) === unsaid(is)
 
 const unsaid = (table: LiveTable | undefined) =>
   JSON.stringify(
-    table && { ...table, title: '', comment: '', columns: table.columns.map((column) => ({ ...column, title: '' })) },
+    table && {
+      ...table,
+      title: '',
+      comment: '',
+      columns: table.columns.map((column) => JSON.stringify({ ...column, title: '' })).sort(),
+    },
   )
 
 function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Changes {

@@ -110,7 +110,7 @@ function checksOf({ book, names, dialect }: Making, table: LiveTable): string[] 
 }
 
 function kindCheck(dialect: Dialect, field: Field, check: ColumnCheck, column: string): string[] {
-  if (field.kind === 'tick' && dialect === postgresql) return []
+  if (check.mariadb || (field.kind === 'tick' && dialect === postgresql)) return []
   if (check.shape !== undefined)
     return dialect === postgresql ? [`${column} ~ ${dialect.quoteText(`^(?:${check.shape})$`)}`] : []
   const sql = plainText(check.sql(column))

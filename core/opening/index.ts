@@ -1,6 +1,7 @@
 export { openingMark } from './attach'
 export { physicalNames, type PhysicalNames } from './columns'
 export { wordsInTheWay } from './first-words'
+export { edition } from './edition'
 export { handoverScript } from './handover-script'
 export { liveSchema } from './live-schema'
 export { creationScript, type LiveCheckQuestion, type OpeningPlan, type OpeningStep, planOpening } from './plan'

@@ -2,6 +2,7 @@ import type { Book } from '../book'
 import { askAgain, attach, detach, keepOut } from './attach'
 import { diffSchemas } from './diff'
 import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } from './ddl'
+import { edition } from './edition'
 import { firstWords } from './first-words'
 import { liveSchema } from './live-schema'
 import { sayTable } from './say-table'
@@ -33,12 +34,17 @@ export interface OpeningPlan {
 }
 
 /**
- * Plans the opening of `after`. `before` is the book as it was last opened, if it was.
- * While the live database holds no record at all it is simply built again.
+ * Plans the opening of `after`. `before` is the book as it was last opened, if it was, and `madeBy` the edition that
+ * opened it. While the live database holds no record at all it is simply built again.
  */
-export function planOpening(before: Book | undefined, after: Book, hasRecords: boolean): OpeningPlan {
+export function planOpening(
+  before: Book | undefined,
+  after: Book,
+  hasRecords: boolean,
+  madeBy: number = edition,
+): OpeningPlan {
   if (!before) return { kind: 'first', steps: [placeForFiles, ...creation(after)], questions: [] }
-  const changes = diffSchemas(before, after)
+  const changes = diffSchemas(before, after, madeBy)
   if (changes.steps.length === 0) return { kind: 'nothing', steps: [], questions: [] }
   if (hasRecords) return { kind: 'change', ...changes }
   return {

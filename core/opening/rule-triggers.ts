@@ -10,12 +10,12 @@ import { brokenSql, changedSql, concernedSql, keyNames, linkPairs, type RowOf } 
 import type { Act } from './triggers'
 
 /** Set by a save of the application, which asks these rules itself once everything is written. */
-const saving = '@hearth_saving'
+export const saving = '@hearth_saving'
 const signal = (words: string) => `SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = ${quoteText(words)};`
 /** Other rows as they are now, whenever a tool's transaction began, and held until it ends. */
 const now = lockSql('held')
 /** MariaDB takes no totals of totals in the condition of an IF, but does where a value is set. */
-const refuse = (condition: string, words: string) =>
+export const refuse = (condition: string, words: string) =>
   `SET @hearth_broken = ${condition}; IF @hearth_broken THEN ${signal(words)} END IF;`
 const row =
   (which: 'NEW' | 'OLD'): RowOf =>

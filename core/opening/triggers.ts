@@ -2,7 +2,7 @@ import { type Book, type Field, type Table } from '../book'
 import { derivedOf, expressionSql } from '../expressions'
 import { quoteName } from '../names'
 import type { PhysicalNames } from './columns'
-import { refusing } from './rule-triggers'
+import { refuse, refusing, saving } from './rule-triggers'
 import type { LiveAttached } from './schema'
 
 type Event = 'INSERT' | 'UPDATE' | 'DELETE'
@@ -18,7 +18,12 @@ export interface Act {
 /** One trigger for each table and event that asks for any, so that who looks finds everything in one place. */
 export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
   const acts = [
-    ...book.tables.flatMap((table) => [...copying(book, table, names), ...freezing(book, table, names)]),
+    ...book.tables.flatMap((table) => [
+      revising(table),
+      ...numbering(table, names),
+      ...copying(book, table, names),
+      ...freezing(book, table, names),
+    ]),
     ...refusing(book, names),
   ]
   const places = new Map<string, Act[]>()
@@ -47,6 +52,35 @@ const soundFields = (book: Book, table: Table, wanted: (field: Field) => boolean
     return 'because' in made ? [] : [{ field, made }]
   })
 
+/**
+ * A change that another tool makes raises the revision too, so that nobody overwrites it who read the record before;
+ * and it is no longer said to be the last one's who changed it here.
+ */
+const revising = (table: Table): Act => ({
+  table,
+  timing: 'BEFORE',
+  event: 'UPDATE',
+  sql: `IF ${saving} IS NULL AND NEW.row_rev <=> OLD.row_rev THEN SET NEW.row_rev = OLD.row_rev + 1; IF NEW.changed_by <=> OLD.changed_by THEN SET NEW.changed_by = NULL; END IF; END IF;`,
+})
+
+const stays = (column: string, condition: string, words: string) =>
+  refuse(`${saving} IS NULL AND ${condition} AND NOT (NEW.${column} <=> OLD.${column})`, words)
+
+/** A running number stays as it was given. */
+const numbering = (table: Table, names: PhysicalNames): Act[] =>
+  table.fields
+    .filter(({ kind }) => kind === 'running')
+    .map((field) => ({
+      table,
+      timing: 'BEFORE',
+      event: 'UPDATE',
+      sql: stays(
+        quoteName(names.columns(table.id, field.id)[0]!.name),
+        'TRUE',
+        `${field.name} is a running number and stays as it was given.`,
+      ),
+    }))
+
 /** A copied fact is taken when the link is made and when it is made anew, unless another is given with it. */
 function copying(book: Book, table: Table, names: PhysicalNames): Act[] {
   return soundFields(book, table, ({ kind }) => kind === 'copied').flatMap(({ field, made }): Act[] => {
@@ -60,6 +94,12 @@ function copying(book: Book, table: Table, names: PhysicalNames): Act[] {
     return [
       { table, timing: 'BEFORE', event: 'INSERT', sql: `IF NEW.${own} IS NULL THEN ${take}; END IF;` },
       { table, timing: 'BEFORE', event: 'UPDATE', sql: `IF ${relinked} AND ${kept} THEN ${take}; END IF;` },
+      {
+        table,
+        timing: 'BEFORE',
+        event: 'UPDATE',
+        sql: stays(own, `NOT ${relinked}`, `${field.name} is copied when the link is made, and stays as it was then.`),
+      },
     ]
   })
 }
@@ -84,6 +124,12 @@ function freezing(book: Book, table: Table, names: PhysicalNames): Act[] {
         timing: 'BEFORE',
         event: 'UPDATE',
         sql: `IF NOT ${holds('NEW')} THEN ${thaw} ELSEIF NOT ${holds('OLD')} THEN ${freeze} END IF;`,
+      },
+      {
+        table,
+        timing: 'BEFORE',
+        event: 'UPDATE',
+        sql: stays(own, `${holds('NEW')} AND ${holds('OLD')}`, `${field.name} no longer changes.`),
       },
     ]
   })

@@ -1,5 +1,5 @@
 import { type Book, type Field, mustHold, type Table, tableOf } from '../book'
-import { checkValue, isTyped, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
+import { checkValue, isBlank, isTyped, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
 import { brokenRules } from '../rules'
 import { fail, ok, type Problem, type Result } from '../words'
 
@@ -35,7 +35,7 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
 function checkCanonical(look: Book['look'], plain: Book['look'], wanted: Field, value: Value): Result<Value> {
   const { control, read } = kindOf(wanted.kind)
   // Blanks are nothing here as they are in the form: a must isn't met by a space.
-  if (value === null || value.trim() === '') return checkValue(control === 'tick' ? '0' : null, wanted, look)
+  if (value === null || isBlank(value)) return checkValue(control === 'tick' ? '0' : null, wanted, look)
   const canonical = read(value, wanted, plain)
   return canonical.ok ? checkValue(canonical.value, wanted, look) : fail(canonical.problem)
 }

@@ -47,6 +47,7 @@ export type RecordProblem =
   | { readonly kind: 'being-opened'; readonly book: string }
   /** In megabytes: what is free, and what must stay so. */
   | { readonly kind: 'disk-full'; readonly free: number; readonly least: number }
+  | { readonly kind: 'save-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-not-picture'; readonly name: string }
   | { readonly kind: 'no-such-file' }

@@ -90,6 +90,8 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return `${problem.by} changed this record while you were typing. Choose what to keep.`
     case 'database-refused':
       return 'The database did not accept this record. Nothing was changed; check the values and save again.'
+    case 'save-too-big':
+      return `This is more than the ${problem.megabytes} MB that can be saved at once. Save part of the rows first, then add the others.`
     case 'file-too-big':
       return `The file is larger than the ${problem.megabytes} MB that fit here. Choose a smaller one.`
     case 'file-not-picture':

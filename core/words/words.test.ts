@@ -88,6 +88,7 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'already-started': { kind: 'already-started' },
   'last-administrator': { kind: 'last-administrator' },
   'signed-out': { kind: 'signed-out' },
+  'save-too-big': { kind: 'save-too-big', megabytes: 16 },
   'form-outdated': { kind: 'form-outdated', table: 'Visit' },
   'being-opened': { kind: 'being-opened', book: 'Emberly Flue Care' },
   'disk-full': { kind: 'disk-full', free: 12, least: 64 },

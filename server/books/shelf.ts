@@ -2,7 +2,7 @@ import { type Book, emptyBook, limits, readBook } from '@/core/book'
 import { plainLook } from '@/core/kinds'
 import { physicalName } from '@/core/names'
 import { fail, ok, type Result } from '@/core/words'
-import type { BookRow, Catalogue, Role } from '../catalogue'
+import type { BookRow, Catalogue, GateRow, Role } from '../catalogue'
 import { stamp } from '../clock'
 import { select } from '../database'
 import { roomProblem } from '../disk-room'
@@ -16,6 +16,8 @@ export interface StoredBook {
   readonly revision: number
   readonly opened: Book | undefined
   readonly openedRevision: number | undefined
+  /** The edition of the program that made the live database. */
+  readonly openedEdition: number | undefined
   readonly liveSchema: string
   /** The book that this one is a dry run of. */
   readonly dryOf: string | undefined
@@ -72,23 +74,28 @@ export async function addBook(db: Catalogue, account: Account, book: Book, dryOf
       dry_of: dryOf ?? null,
     }
     await db.books.create(row, { transaction })
-    await db.gates.create({ book_id: id, part: '', opening: null, opened_revision: null }, { transaction })
+    await db.gates.create(
+      { book_id: id, part: '', opening: null, opened_revision: null, opened_edition: null },
+      { transaction },
+    )
     await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
   })
   return id
 }
 
 export async function findBook(db: Catalogue, id: string): Promise<StoredBook | undefined> {
-  const [row] = await select<BookRow & { opening: number | null }>(
+  const [row] = await select<BookRow & Gate>(
     db,
-    `SELECT b.id, b.name, b.design, b.revision, b.opened, b.opened_revision, b.live_schema, b.created_at, b.dry_of, g.opening
+    `SELECT b.id, b.name, b.design, b.revision, b.opened, b.opened_revision, b.live_schema, b.created_at, b.dry_of, g.opening, g.opened_edition
      FROM \`${db.catalogue}\`.books b LEFT JOIN \`${db.catalogue}\`.gates g ON g.book_id = b.id AND g.part = '' WHERE b.id = ?`,
     [id],
   )
-  return row && storedBook(row, row.opening)
+  return row && storedBook(row, row)
 }
 
-export function storedBook(row: BookRow, opening: number | null = null): StoredBook {
+type Gate = Pick<GateRow, 'opening' | 'opened_edition'>
+
+export function storedBook(row: BookRow, gate?: Gate): StoredBook {
   return {
     id: row.id,
     book: parsed(row.design),
@@ -97,7 +104,8 @@ export function storedBook(row: BookRow, opening: number | null = null): StoredB
     openedRevision: row.opened_revision ?? undefined,
     liveSchema: row.live_schema,
     dryOf: row.dry_of ?? undefined,
-    opening: opening ?? undefined,
+    opening: gate?.opening ?? undefined,
+    openedEdition: gate?.opened_edition ?? undefined,
   }
 }
 

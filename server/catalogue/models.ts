@@ -56,6 +56,8 @@ export interface GateRow {
   /** On the book's own row, the opening that is under way. */
   opening: number | null
   opened_revision: number | null
+  /** What edition of the program made the live database. */
+  opened_edition: number | null
 }
 export interface OpeningRow {
   id?: number
@@ -118,6 +120,7 @@ export function modelsOn({ sequelize, catalogue }: Database) {
       part: key(),
       opening: DataTypes.INTEGER,
       opened_revision: DataTypes.INTEGER,
+      opened_edition: DataTypes.INTEGER,
     }),
     openings: define<OpeningRow>('openings', {
       id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },

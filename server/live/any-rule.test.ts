@@ -123,7 +123,9 @@ const isAllowed = (outcome: string) => !/^failed|database-refused|unexpected/.te
 async function tried(work: Promise<unknown>): Promise<string> {
   const outcome = await work.catch((cause: unknown) => cause)
   if (outcome instanceof Error)
-    return /Rule \d|foreign key constraint/.test(outcome.message) ? 'refused: Rule 0' : `failed: ${outcome.message}`
+    return /Rule \d|foreign key constraint|_rule_rule-\d/.test(outcome.message)
+      ? 'refused: Rule 0'
+      : `failed: ${outcome.message}`
   const { kind, ok, problems, problem } = outcome as Record<string, never>
   if (kind === 'refused' || ok === false)
     return `refused: ${JSON.stringify(problems ?? problem).replace(/.*?(Rule \d)/, '$1')}`

@@ -3,6 +3,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { wordProblem } from '@/core/words'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
+import { run, select } from '../database'
 import { csvOf, fileContents, findFile, type Live, saveRecord, storeFile } from '.'
 
 let db: Catalogue
@@ -18,6 +19,7 @@ beforeAll(async () => {
     { kind: 'addField', table: 'person', id: 'photo', name: 'Photo', holds: 'file' },
     { kind: 'changeField', field: 'photo', to: { picturesOnly: true, megabytes: 1 } },
     { kind: 'addField', table: 'person', id: 'letter', name: 'Letter', holds: 'file' },
+    { kind: 'addField', table: 'person', id: 'sum', name: '=Sum', holds: 'line' },
   ])
   live = await opened(db, account, id)
 })
@@ -29,12 +31,14 @@ const picture = (colour: string) =>
 const words = (result: Awaited<ReturnType<typeof storeFile>>) =>
   result.ok ? result.value : wordProblem(result.problem)
 
-test('a picture is kept once for each content, with a small one beside it', async () => {
+test('a picture is kept once for each name and content, with a small one beside it', async () => {
   const contents = await picture('#14625c')
   const first = await storeFile(db, live, 'photo', '../../flue.png', contents)
   expect(first).toMatchObject({ ok: true, value: { name: 'flue.png', mediaType: 'image/png', picture: true } })
   const hash = first.ok ? first.value.hash : ''
-  expect(await storeFile(db, live, 'photo', 'again.png', contents)).toMatchObject({ ok: true, value: { hash } })
+  expect(await storeFile(db, live, 'photo', 'flue.png', contents)).toMatchObject({ ok: true, value: { hash } })
+  const other = await storeFile(db, live, 'photo', 'again.png', contents)
+  expect(await findFile(db, live, other.ok ? other.value.hash : '')).toMatchObject({ name: 'again.png' })
   expect(await fileContents(db, live, hash, false)).toEqual(contents)
   const small = await sharp(await fileContents(db, live, hash, true)).metadata()
   expect([small.format, small.width]).toEqual(['webp', 320])
@@ -79,6 +83,38 @@ test('a record can only point to a file that is there', async () => {
   expect(refused.kind === 'refused' && Object.keys(refused.problems.fields)).toEqual(['photo'])
   const kept = await storeFile(db, live, 'photo', 'x.png', await picture('#123456'))
   expect((await save(kept.ok ? kept.value.hash : '')).kind).toBe('saved')
+  // What another field took is asked by the field it comes to.
+  const letter = await storeFile(db, live, 'letter', 'x.txt', Buffer.from('no picture'))
+  expect(await save(letter.ok ? letter.value.hash : '')).toMatchObject({
+    kind: 'refused',
+    problems: { fields: { photo: { kind: 'file-not-picture' } } },
+  })
+  const large = await storeFile(
+    db,
+    live,
+    'letter',
+    'x.png',
+    Buffer.concat([await picture('#654321'), Buffer.alloc(2 ** 20)]),
+  )
+  expect(await save(large.ok ? large.value.hash : '')).toMatchObject({
+    kind: 'refused',
+    problems: { fields: { photo: { kind: 'file-too-big' } } },
+  })
+})
+
+test('files that no record refers to go after a day', async () => {
+  const names = async () =>
+    (
+      await select<{ name: string }>(db, `SELECT file_name AS name FROM \`${live.schema}\`.stored_file ORDER BY 1`)
+    ).map((row) => row.name)
+  const used = await storeFile(db, live, 'letter', 'used.txt', Buffer.from('used'))
+  const letter = used.ok ? used.value.hash : ''
+  await saveRecord(db, live, 'A', { table: 'person', ref: null, rev: null, values: { letter }, children: [] })
+  await storeFile(db, live, 'letter', 'older.txt', Buffer.from('older'))
+  await run(db, `UPDATE \`${live.schema}\`.stored_file SET stored_at = stored_at - INTERVAL 2 DAY`)
+  await storeFile(db, live, 'letter', 'fresh.txt', Buffer.from('fresh'))
+  expect(await names()).toEqual(expect.arrayContaining(['fresh.txt', 'used.txt', 'x.png']))
+  expect(await names()).not.toContain('older.txt')
 })
 
 test('a list goes out as CSV that no spreadsheet runs and every program reads', async () => {
@@ -87,6 +123,7 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
     ['says "hello", twice', null],
     ['@home', '12.5'],
     ['שלום', '0'],
+    ['Flue;=1+1', '1'],
   ] as const) {
     await saveRecord(db, live, 'Averil', {
       table: 'person',
@@ -97,13 +134,14 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
     })
   }
   let csv = ''
-  for await (const part of csvOf(db, live, { table: 'person', fields: ['name', 'owed'] })) csv += part
-  expect(csv.startsWith('\ufeffName,Owed\r\n')).toBe(true)
-  expect(csv.split('\r\n').slice(2)).toEqual([
-    `'=1+1,-5.00`,
-    `"says ""hello"", twice",`,
-    `'@home,12.50`,
-    'שלום,0.00',
+  for await (const part of csvOf(db, live, { table: 'person', fields: ['name', 'owed', 'sum'] })) csv += part
+  expect(csv.startsWith('\ufeffName,Owed,\'=Sum\r\n')).toBe(true)
+  expect(csv.split('\r\n').slice(-6)).toEqual([
+    `'=1+1,-5.00,`,
+    `"says ""hello"", twice",,`,
+    `'@home,12.50,`,
+    'שלום,0.00,',
+    '"Flue;=1+1",1.00,',
     '',
   ])
 })

@@ -1,12 +1,13 @@
 import { createHash } from 'node:crypto'
 import { fileTypeFromBuffer } from 'file-type'
 import sharp from 'sharp'
-import { findField } from '@/core/book'
+import { type Field, findField } from '@/core/book'
+import { kindOf } from '@/core/kinds'
 import { ownTable, quoteName } from '@/core/names'
-import { fail, ok, type Result } from '@/core/words'
-import { type Database, run, select } from '../database'
+import { fail, ok, type Problem, type Result } from '@/core/words'
+import { type Database, run, select, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'
-import type { Live } from './live'
+import { type Live, namesOf } from './live'
 
 export interface StoredFile {
   readonly hash: string
@@ -19,7 +20,10 @@ export interface StoredFile {
 const pictures = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif'])
 const tableIn = (live: Live) => `${quoteName(live.schema)}.${quoteName(ownTable)}`
 
-/** Keeps a file by the hash of its contents. What it is comes from the contents, never from its name. */
+/**
+ * Keeps a file by the hash of its name and contents, so that it comes down under the name it was sent with. What it is
+ * comes from the contents, never from its name.
+ */
 export async function storeFile(
   db: Database,
   live: Live,
@@ -37,14 +41,52 @@ export async function storeFile(
   const mediaType = (await fileTypeFromBuffer(contents))?.mime ?? 'application/octet-stream'
   const thumbnail = pictures.has(mediaType) ? await makeThumbnail(contents) : undefined
   if (field.picturesOnly && !thumbnail) return fail({ kind: 'file-not-picture', name })
-  const hash = createHash('sha256').update(contents).digest('hex')
   const fileName = cleanName(name)
+  const hash = createHash('sha256').update(fileName).update('\0').update(contents).digest('hex')
   await run(
     db,
-    `INSERT INTO ${tableIn(live)} (hash, file_name, media_type, size, contents, thumbnail) VALUES (?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE hash = hash`,
+    `INSERT INTO ${tableIn(live)} (hash, file_name, media_type, size, contents, thumbnail) VALUES (?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE stored_at = CURRENT_TIMESTAMP`,
     [hash, fileName, mediaType, contents.length, contents, thumbnail ?? null],
   )
+  await dropUnused(db, live)
   return ok({ hash, name: fileName, mediaType, size: contents.length, picture: thumbnail !== undefined })
+}
+
+/** Whether a stored file may stand in a field: what it is and how large were asked for the field it was uploaded for. */
+export async function fileProblem(
+  db: Database,
+  live: Live,
+  field: Field,
+  hash: string,
+  transaction: Transaction,
+): Promise<Problem | undefined> {
+  const [row] = await select<{ file_name: string; size: number; drawn: number }>(
+    db,
+    `SELECT file_name, size, thumbnail IS NOT NULL AS drawn FROM ${tableIn(live)} WHERE hash = ?`,
+    [hash],
+    transaction,
+  )
+  const megabytes = field.megabytes ?? 10
+  if (!row) return { kind: 'no-such-file' }
+  if (row.size > megabytes * 1024 * 1024) return { kind: 'file-too-big', megabytes }
+  return field.picturesOnly && !row.drawn ? { kind: 'file-not-picture', name: row.file_name } : undefined
+}
+
+/** Files that no record refers to go after a day: somebody may still be filling in the form that they are for. */
+export async function dropUnused(db: Database, live: Live): Promise<number> {
+  const names = namesOf(live)
+  const used = live.book.tables.flatMap((table) =>
+    table.fields
+      .filter((field) => kindOf(field.kind).control === 'file')
+      .map((field) => {
+        const column = quoteName(names.columns(table.id, field.id)[0]!.name)
+        return `AND NOT EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS t WHERE t.${column} = f.hash)`
+      }),
+  )
+  return run(
+    db,
+    `DELETE f FROM ${tableIn(live)} AS f WHERE f.stored_at < CURRENT_TIMESTAMP - INTERVAL 1 DAY ${used.join(' ')}`,
+  )
 }
 
 /** A small WebP, or nothing where the picture can't be read: a broken picture is kept as a plain file. */

@@ -6,7 +6,7 @@ import { type Database, run, select, transact } from '../database'
 import { rulesBroken } from './breakers'
 import { liveOf } from './live'
 
-type Opened = Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'liveSchema'>
+type Opened = Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'openedEdition' | 'liveSchema'>
 
 /** What in the live records stands in the way of opening a design, in words. */
 export async function inTheWay(
@@ -18,7 +18,7 @@ export async function inTheWay(
   const records = await hasRecords(db, stored.liveSchema)
   if (asks === 'no-records')
     return records ? ['Somebody entered a record while the book was about to be built again. Open it once more.'] : []
-  const { questions } = planOpening(stored.opened, after, records)
+  const { questions } = planOpening(stored.opened, after, records, stored.openedEdition)
   return liveProblems(db, stored, after, questions, records)
 }
 

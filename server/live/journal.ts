@@ -1,5 +1,5 @@
 import { collation, quoteName } from '@/core/names'
-import { openingMark, type OpeningStep } from '@/core/opening'
+import { edition, openingMark, type OpeningStep } from '@/core/opening'
 import { findBook, parsed, type StoredBook } from '../books'
 import type { Catalogue, OpeningRow } from '../catalogue'
 import { stamp } from '../clock'
@@ -101,7 +101,7 @@ async function end(db: Catalogue, entry: OpeningRow, state: 'done' | 'taken-back
     if (state === 'done') await db.books.update({ opened: entry.design, opened_revision: entry.revision }, book)
     await db.openings.update({ state, ended_at: stamp() }, { where: { id: entry.id! }, transaction })
     await db.gates.update(
-      { opening: null, ...(state === 'done' && { opened_revision: entry.revision }) },
+      { opening: null, ...(state === 'done' && { opened_revision: entry.revision, opened_edition: edition }) },
       { where: { book_id: entry.book_id, part: '' }, transaction },
     )
   })

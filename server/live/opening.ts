@@ -20,7 +20,7 @@ export interface OpeningSheet {
 /** What opening the book now would do, and what in the live records stands in the way. */
 export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<OpeningSheet> {
   const records = stored.opened ? await hasRecords(db, stored.liveSchema) : false
-  const plan = planOpening(stored.opened, stored.book, records)
+  const plan = planOpening(stored.opened, stored.book, records, stored.openedEdition)
   const blocked: string[] = []
   if (stored.book.tables.length === 0) blocked.push('There are no tables yet. Make one in Tables first.')
   for (const table of stored.book.tables.filter((candidate) => candidate.key.length === 0)) {

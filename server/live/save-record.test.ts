@@ -250,7 +250,7 @@ test('a hand-typed statement from another tool meets the same rules', async () =
   const insert = (height: string) =>
     run(
       db,
-      `INSERT INTO \`${live.schema}\`.visit (visit_code, premises, booked_for, ladder_height) SELECT 'X-1', premises_number, NOW(), ${height} FROM \`${live.schema}\`.premises LIMIT 1`,
+      `INSERT INTO \`${live.schema}\`.visit (visit_code, premises, booked_for, ladder_height) SELECT 'X-1', premises_number, '2027-03-12 09:30', ${height} FROM \`${live.schema}\`.premises LIMIT 1`,
     )
   await expect(insert('15.2')).rejects.toThrow(/visit_ladder_height_most/)
   expect(await insert('6.5')).toBe(1)

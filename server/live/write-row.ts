@@ -7,6 +7,7 @@ import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { run, select, type Transaction } from '../database'
 import { changedLinks, holdLosing, type Losing } from './at-least-one'
+import { fileProblem } from './files'
 import { type Live, namesOf } from './live'
 import { catchUpNumbers, giveRunningNumber } from './running-numbers'
 import { isDuplicate, refusalOf } from './refusals'
@@ -52,6 +53,21 @@ function partsOf(field: Field, value: Value, columns: number): readonly Value[] 
   return parts
 }
 
+/** Files are kept once for each content, whatever field they were uploaded for: each is asked by the field it comes to. */
+async function checkFiles(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  values: Values,
+  transaction: Transaction,
+): Promise<void> {
+  for (const field of tableOf(live.book, tableId).fields) {
+    const hash = kindOf(field.kind).control === 'file' ? values[field.id] : undefined
+    const problem = hash && (await fileProblem(db, live, field, hash, transaction))
+    if (problem) throw new RowRefused(field.id, problem)
+  }
+}
+
 /** Adds a row and gives its running numbers; the new row's reference. */
 export async function addRow(
   db: Catalogue,
@@ -62,6 +78,7 @@ export async function addRow(
   transaction: Transaction,
 ): Promise<string> {
   const table = tableOf(live.book, tableId)
+  await checkFiles(db, live, tableId, values, transaction)
   const running = table.fields.filter((field) => field.kind === 'running')
   for (let attempt = 0; ; attempt++) {
     const given: Record<string, Value> = { ...values }
@@ -158,6 +175,7 @@ export async function changeRow(
   )
   const columns = columnsFor(live, tableId, changed)
   if (columns.length === 0) return { ref, losing: [] }
+  await checkFiles(db, live, tableId, changed, transaction)
   const sets = [
     ...columns.map((column) => `${quoteName(column.name)} = ?`),
     '`row_rev` = `row_rev` + 1',

@@ -17,12 +17,13 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       part: { type: DataTypes.STRING(40), primaryKey: true },
       opening: { type: DataTypes.INTEGER, allowNull: true },
       opened_revision: { type: DataTypes.INTEGER, allowNull: true },
+      opened_edition: { type: DataTypes.INTEGER, allowNull: true },
     },
     { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' } as never,
   )
   await tables.sequelize.query(
-    `INSERT INTO \`${schema}\`.gates (book_id, part, opening, opened_revision)
-     SELECT b.id, '', (SELECT MIN(o.id) FROM \`${schema}\`.openings o WHERE o.book_id = b.id AND o.state = 'running'), b.opened_revision
+    `INSERT INTO \`${schema}\`.gates (book_id, part, opening, opened_revision, opened_edition)
+     SELECT b.id, '', (SELECT MIN(o.id) FROM \`${schema}\`.openings o WHERE o.book_id = b.id AND o.state = 'running'), b.opened_revision, 1
      FROM \`${schema}\`.books b`,
   )
 }

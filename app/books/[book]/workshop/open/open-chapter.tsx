@@ -19,7 +19,7 @@ const heads = {
 const says = {
   first: 'A database of its own, on your server. Other tools that read MariaDB will find it well made.',
   afresh: 'There are no records yet, so the database is simply built again from the design.',
-  change: 'The records stay. Each step can be taken back if one fails.',
+  change: 'The records stay. Each step can be taken back if one fails. Whoever saves meanwhile waits until it is done.',
   nothing: 'The Desk works with the design as it stands.',
 }
 
@@ -72,7 +72,7 @@ export function OpenChapter() {
             Capital and small letters count as alike (“Oak” is “oak”), accents do not (“Café” is not “Cafe”).
           </Note>
           <Note mark="info" head="Nothing is half done">
-            If the power fails in the middle, the next start finishes the opening or puts everything back.
+            If the power fails in the middle, the opening is finished, or put back, as soon as somebody needs the book.
           </Note>
         </>
       }

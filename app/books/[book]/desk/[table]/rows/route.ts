@@ -7,7 +7,7 @@ const pageSize = 100
 /** A page of a list; with `count` also how many records there are in all. */
 export const GET = tableRoute('reader', async ({ db, live }, request, { table }) => {
   const query = new URL(request.url).searchParams
-  const limit = Math.min(pageSize, Math.max(1, Number(query.get('limit')) || pageSize))
+  const limit = Math.min(pageSize, Math.max(1, Math.trunc(Number(query.get('limit'))) || pageSize))
   const page = await readList(db, live, { ...readListQuery(live, table, query), limit })
   return Response.json({ ...page, ...(query.has('count') && { count: await countRows(db, live, table) }) })
 })
