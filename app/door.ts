@@ -17,18 +17,23 @@ interface Sealed {
 export async function sealedSession() {
   const password = process.env.HEARTH_SECRET
   if (!password) throw new Error('HEARTH_SECRET is not set; start the application with npm run demo or npm run dev.')
-  return getIronSession<Sealed>(await cookies(), {
+  const options = {
     cookieName: 'hearth-session',
     password,
     ttl: 0,
     cookieOptions: {
       httpOnly: true,
-      sameSite: 'lax',
+      sameSite: 'lax' as const,
       secure: process.env.HEARTH_HTTPS === '1',
       path: '/',
       maxAge: 7 * 24 * 3600,
     },
-  })
+  }
+  const store = await cookies()
+  // A seal that can't even be read is as good as none.
+  return getIronSession<Sealed>(store, options).catch(() =>
+    getIronSession<Sealed>({ get: () => undefined, set: store.set.bind(store) } as unknown as typeof store, options),
+  )
 }
 
 /** Who is at the door, if they are signed in. Asked once for each request. */

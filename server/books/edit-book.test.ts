@@ -3,6 +3,7 @@ import type { Edit } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { editAll, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
+import { select } from '../database'
 import { type Account, setRole } from '../people'
 import { editBook, goBackTo, historyOf, othersSince, redo, undo } from '.'
 
@@ -92,6 +93,32 @@ test('what others built on can’t be undone alone, and says so', async () => {
     /^What “Add the table Part” did has changed in the meantime/,
   )
   expect(await names(id)).toEqual(['Visit', 'Spare'])
+})
+
+test('going back and forth costs what it changes, however often', async () => {
+  const id = await bookWith('Forth', ...Array.from({ length: 12 }, (_, at) => table(`t${at}`)))
+  const steps = async () => {
+    const [row] = await select<{ length: number }>(
+      db,
+      `SELECT CHAR_LENGTH(steps) AS length FROM editing.edits WHERE book_id = ? ORDER BY revision DESC LIMIT 1`,
+      [id],
+    )
+    return row!.length
+  }
+  const all = await names(id)
+  let first = 0
+  for (let round = 0; round < 25; round++) {
+    expect((await goBackTo(db, id, rosa.id, 3)).ok).toBe(true)
+    expect(await names(id)).toEqual(all.slice(0, 3))
+    first ||= await steps()
+    expect((await goBackTo(db, id, rosa.id, 13)).ok).toBe(true)
+    expect(await names(id)).toEqual(all)
+  }
+  expect(await steps()).toBeLessThan(first * 1.2)
+  await undo(db, id, rosa.id)
+  expect(await names(id)).toEqual(all.slice(0, 3))
+  expect((await goBackTo(db, id, rosa.id, 1)).ok).toBe(true)
+  expect(await names(id)).toEqual(['Visit'])
 })
 
 test('the book goes back to any point, and that can be undone', async () => {

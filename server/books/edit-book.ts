@@ -109,13 +109,41 @@ export const goBackTo = (db: Catalogue, bookId: string, accountId: string, revis
       .map((entry) => entry.get({ plain: true }))
       .filter((entry) => entry.revision > revision)
     if (later.length === 0 || revision < 0) return fail({ kind: 'nothing-to-undo' })
-    const note: Undoing = {
+    const note: Undoing & { about: number } = {
       kind: 'edit',
       say: revision === 0 ? 'Go back to the beginning' : `Go back to edit ${revision}`,
       about: revision,
     }
-    return takeBack(db, row, accountId, later, note, transaction)
+    return takeBack(db, row, accountId, stillStanding(later, revision), note, transaction)
   })
+
+/**
+ * The entries, newest first, that lead from an earlier revision to the book as it stands. One that went back itself
+ * left the book as it stood after the revision that it went to, so what lies between those two is passed over; else
+ * going back and forth would cost twice as much each time.
+ */
+export function stillStanding<Entry extends Pick<EditRow, 'revision' | 'kind' | 'about'>>(
+  later: readonly Entry[],
+  revision: number,
+): Entry[] {
+  const byRevision = new Map(later.map((entry) => [entry.revision, entry]))
+  const standing: Entry[] = []
+  for (let at = later[0]?.revision ?? revision; at > revision;) {
+    const entry = byRevision.get(at)
+    if (!entry) break
+    const asAfter = standsAsAfter(entry)
+    if (asAfter === undefined || asAfter < revision) standing.push(entry)
+    at = asAfter === undefined || asAfter < revision ? at - 1 : asAfter
+  }
+  return standing
+}
+
+/** The earlier revision after which the book stood as it does after this entry, where one is known. */
+function standsAsAfter({ revision, kind, about }: Pick<EditRow, 'revision' | 'kind' | 'about'>): number | undefined {
+  if (about === null) return undefined
+  if (kind === 'edit') return about
+  return about === revision - 1 ? about - 1 : undefined
+}
 
 async function latest(
   db: Catalogue,

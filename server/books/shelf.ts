@@ -54,7 +54,7 @@ export async function makeBook(db: Catalogue, account: Account, typed: string): 
   return ok(await addBook(db, account, emptyBook(name, plainLook)))
 }
 
-/** Puts a book on the shelf, its maker as administrator, with a schema of its own for its records. */
+/** Puts a book on the shelf, its maker as administrator unless it is a dry run, with a schema of its own for its records. */
 export async function addBook(db: Catalogue, account: Account, book: Book, dryOf?: string): Promise<string> {
   const id = newId()
   await db.sequelize.transaction(async (transaction) => {
@@ -78,7 +78,9 @@ export async function addBook(db: Catalogue, account: Account, book: Book, dryOf
       { book_id: id, part: '', opening: null, opened_revision: null, opened_edition: null },
       { transaction },
     )
-    await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
+    // A dry run is its book's, and whose that is.
+    if (!dryOf)
+      await db.memberships.create({ account_id: account.id, book_id: id, role: 'administrator' }, { transaction })
   })
   return id
 }

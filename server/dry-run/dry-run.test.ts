@@ -9,7 +9,7 @@ import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
 import { select } from '../database'
 import { liveOf, readList } from '../live'
-import type { Account } from '../people'
+import { type Account, roleIn, setRole } from '../people'
 import { dryRunOf, makeDryRun, throwAway, throwOldAway } from '.'
 
 let db: Catalogue
@@ -50,6 +50,19 @@ test('the demo’s design is filled, every table, by every rule the database its
   const live = liveOf(await stored(db, id))
   const visits = await readList(db, live.ok ? live.value : (undefined as never), { table: 'visit', limit: 200 })
   expect(visits.rows.length).toBe(tables.find((table) => table.table === 'visit')?.records)
+})
+
+test('a dry run belongs to its book: who looks after that may use it, who made it no longer once removed', async () => {
+  const of = await testBook(db, account, 'Whose', pickTable.slice(0, 1))
+  const other = await testAccount(db, 'Oswin')
+  const clerk = await testAccount(db, 'Bram')
+  await setRole(db, of, other.id, 'administrator')
+  await setRole(db, of, clerk.id, 'staff')
+  const { id } = await tried(of)
+  expect([await roleIn(db, account.id, id), await roleIn(db, other.id, id)]).toEqual(['administrator', 'administrator'])
+  expect(await roleIn(db, clerk.id, id)).toBeUndefined()
+  await setRole(db, of, account.id, null)
+  expect(await roleIn(db, account.id, id)).toBeUndefined()
 })
 
 test('the same design is filled the same, and an earlier dry run is thrown away', async () => {

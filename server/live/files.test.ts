@@ -104,9 +104,9 @@ test('a record can only point to a file that is there', async () => {
 
 test('files that no record refers to go after a day', async () => {
   const names = async () =>
-    (
-      await select<{ name: string }>(db, `SELECT file_name AS name FROM \`${live.schema}\`.stored_file ORDER BY 1`)
-    ).map((row) => row.name)
+    (await select<{ name: string }>(db, `SELECT file_name AS name FROM \`${live.schema}\`.stored_file ORDER BY 1`)).map(
+      (row) => row.name,
+    )
   const used = await storeFile(db, live, 'letter', 'used.txt', Buffer.from('used'))
   const letter = used.ok ? used.value.hash : ''
   await saveRecord(db, live, 'A', { table: 'person', ref: null, rev: null, values: { letter }, children: [] })
@@ -135,7 +135,7 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
   }
   let csv = ''
   for await (const part of csvOf(db, live, { table: 'person', fields: ['name', 'owed', 'sum'] })) csv += part
-  expect(csv.startsWith('\ufeffName,Owed,\'=Sum\r\n')).toBe(true)
+  expect(csv.startsWith("\ufeffName,Owed,'=Sum\r\n")).toBe(true)
   expect(csv.split('\r\n').slice(-6)).toEqual([
     `'=1+1,-5.00,`,
     `"says ""hello"", twice",,`,

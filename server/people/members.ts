@@ -9,10 +9,18 @@ export interface Member {
   readonly role: Role | null
 }
 
-/** What an account may do with a book, if anything. */
-export async function roleIn({ memberships }: Catalogue, accountId: string, bookId: string): Promise<Role | undefined> {
-  const row = await memberships.findOne({ where: { account_id: accountId, book_id: bookId } })
-  return row?.get('role') as Role | undefined
+/**
+ * What an account may do with a book, if anything. A dry run belongs to its book: those who look after the book may do
+ * anything with it, whoever made it, and nobody else.
+ */
+export async function roleIn(db: Catalogue, accountId: string, bookId: string): Promise<Role | undefined> {
+  const [row] = await select<{ role: Role; dry: number }>(
+    db,
+    `SELECT m.role, b.dry_of IS NOT NULL AS dry FROM \`${db.catalogue}\`.books b
+     JOIN \`${db.catalogue}\`.memberships m ON m.book_id = COALESCE(b.dry_of, b.id) AND m.account_id = ? WHERE b.id = ?`,
+    [accountId, bookId],
+  )
+  return !row || (row.dry && row.role !== 'administrator') ? undefined : row.role
 }
 
 /** Whether a role reaches as far as what is asked: an administrator may all that staff may, staff all that a reader may. */

@@ -25,8 +25,19 @@ export interface Ways {
 }
 
 interface Pending {
+  readonly kind: 'edit'
   readonly edit: Edit
   readonly steps: readonly Step[]
+}
+
+/** Undo, redo or going back: it has its place among the edits, and is made when all before it have been. */
+interface Turn {
+  readonly kind: 'turn'
+  readonly way: () => Promise<Result<Standing>>
+  readonly words: (say: string) => string
+  /** How many edits had been refused when it was asked for. */
+  readonly refusals: number
+  readonly done: () => void
 }
 
 /**
@@ -35,8 +46,9 @@ interface Pending {
  */
 export class BookStore {
   private confirmed: Book
-  private pending: Pending[] = []
+  private queue: (Pending | Turn)[] = []
   private sending = false
+  private refusals = 0
   private listeners = new Set<() => void>()
   private state: BookState
 
@@ -60,7 +72,7 @@ export class BookStore {
   edit = (edit: Edit): Result<Book> => {
     const made = make(this.state.book, edit)
     if (!made.ok) return made
-    this.pending.push({ edit, steps: made.value.steps })
+    this.queue.push({ kind: 'edit', edit, steps: made.value.steps })
     this.show(made.value.book)
     void this.send()
     return ok(made.value.book)
@@ -80,38 +92,57 @@ export class BookStore {
     this.stand(book, revision)
   }
 
-  private async after(way: () => Promise<Result<Standing>>, words: (say: string) => string): Promise<void> {
-    await this.send()
-    const result = await way().catch(() => undefined)
-    if (!result) return this.show(this.state.book, true)
-    if (!result.ok) return this.ways.refused(result.problem)
-    if (result.value.book) this.stand(result.value.book, result.value.revision)
-    this.ways.said(words(result.value.say ?? ''))
+  private after(way: Turn['way'], words: Turn['words']): Promise<void> {
+    return new Promise((done) => {
+      this.queue.push({ kind: 'turn', way, words, refusals: this.refusals, done })
+      void this.send()
+    })
   }
 
+  /** One after another, in the order in which they were made; only what is through leaves the queue. */
   private async send(): Promise<void> {
     if (this.sending) return
     this.sending = true
-    while (this.pending.length > 0) {
-      const { edit, steps } = this.pending[0]!
-      const seen = firstSets(steps).map(({ id, key, from }) => ({ id, key, from: from as never }))
-      const result = await this.ways.save({ edit, seen, base: this.revision }).catch(() => undefined)
-      if (!result || (!result.ok && ['signed-out', 'unexpected', 'disk-full'].includes(result.problem.kind))) {
-        if (result && !result.ok) this.ways.refused(result.problem)
-        this.show(this.state.book, true)
-        await new Promise((done) => setTimeout(done, 3000))
-        continue
-      }
-      this.pending.shift()
-      if (!result.ok) {
-        this.ways.refused(result.problem)
-        this.stand(this.confirmed, this.revision)
-        continue
-      }
-      const made = make(this.confirmed, edit)
-      this.stand(result.value.book ?? (made.ok ? made.value.book : this.confirmed), result.value.revision)
+    for (let next = this.queue[0]; next; next = this.queue[0]) {
+      if (next.kind === 'edit') await this.sendEdit(next)
+      else await this.takeTurn(next)
     }
     this.sending = false
+  }
+
+  private async takeTurn({ way, words, refusals, done }: Turn): Promise<void> {
+    // What was to be taken back was refused meanwhile: what was made before it isn't meant.
+    const result = refusals === this.refusals ? await way().catch(() => undefined) : ok({} as Standing)
+    this.queue.shift()
+    if (!result) this.show(this.state.book, true)
+    else if (!result.ok) this.ways.refused(result.problem)
+    else if (refusals === this.refusals) {
+      if (result.value.book) this.stand(result.value.book, result.value.revision)
+      this.ways.said(words(result.value.say ?? ''))
+    }
+    done()
+  }
+
+  private async sendEdit({ edit, steps }: Pending): Promise<void> {
+    const seen = firstSets(steps).map(({ id, key, from }) => ({ id, key, from: from as never }))
+    const result = await this.ways.save({ edit, seen, base: this.revision }).catch(() => undefined)
+    if (!result || (!result.ok && ['signed-out', 'unexpected', 'disk-full'].includes(result.problem.kind))) {
+      if (result && !result.ok) this.ways.refused(result.problem)
+      this.show(this.state.book, true)
+      return new Promise((done) => setTimeout(done, 3000))
+    }
+    this.queue.shift()
+    if (!result.ok) {
+      this.refuse(result.problem)
+      return this.stand(this.confirmed, this.revision)
+    }
+    const made = make(this.confirmed, edit)
+    this.stand(result.value.book ?? (made.ok ? made.value.book : this.confirmed), result.value.revision)
+  }
+
+  private refuse(problem: Problem): void {
+    this.refusals++
+    this.ways.refused(problem)
   }
 
   /** Takes what the server holds as the truth and makes the waiting edits again on it. */
@@ -119,20 +150,21 @@ export class BookStore {
     this.confirmed = book
     this.revision = revision
     let shown = book
-    this.pending = this.pending.flatMap((pending) => {
-      const made = make(shown, pending.edit)
+    this.queue = this.queue.flatMap((waiting): (Pending | Turn)[] => {
+      if (waiting.kind === 'turn') return [waiting]
+      const made = make(shown, waiting.edit)
       if (!made.ok) {
-        this.ways.refused(made.problem)
+        this.refuse(made.problem)
         return []
       }
       shown = made.value.book
-      return [{ edit: pending.edit, steps: made.value.steps }]
+      return [{ ...waiting, steps: made.value.steps }]
     })
     this.show(shown)
   }
 
   private show(book: Book, cutOff = false): void {
-    this.state = { book, revision: this.revision, waiting: this.pending.length, cutOff }
+    this.state = { book, revision: this.revision, waiting: this.queue.length, cutOff }
     this.listeners.forEach((listener) => listener())
   }
 }

@@ -3,7 +3,11 @@
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
 import { ok } from '@/core/words'
+import type { StoredBook } from '@/server/books'
 import { makeAccount, membersOf, setRole } from '@/server/people'
+
+/** A dry run is used by those who use its book. */
+const bookOf = (stored: StoredBook) => stored.dryOf ?? stored.id
 
 const Role = z.enum(['administrator', 'staff', 'reader'])
 
@@ -11,8 +15,8 @@ export const chooseRole = bookAction(
   'administrator',
   z.strictObject({ account: z.string().max(20), role: Role.nullable() }),
   async ({ db, stored }, { account, role }) => {
-    const set = await setRole(db, stored.id, account, role)
-    return set.ok ? ok(await membersOf(db, stored.id)) : set
+    const set = await setRole(db, bookOf(stored), account, role)
+    return set.ok ? ok(await membersOf(db, bookOf(stored))) : set
   },
 )
 
@@ -22,6 +26,6 @@ const Person = z.strictObject({ name: z.string().max(400), password: z.string().
 export const addPerson = bookAction('administrator', Person, async ({ db, stored }, { name, password, role }) => {
   const made = await makeAccount(db, name, password)
   if (!made.ok) return made
-  const set = await setRole(db, stored.id, made.value.id, role)
-  return set.ok ? ok(await membersOf(db, stored.id)) : set
+  const set = await setRole(db, bookOf(stored), made.value.id, role)
+  return set.ok ? ok(await membersOf(db, bookOf(stored))) : set
 })

@@ -15,7 +15,7 @@ export default async function PeoplePage({ params }: { readonly params: Promise<
       name={stored.book.name}
       account={account}
       books={books}
-      members={await membersOf(db, stored.id)}
+      members={await membersOf(db, stored.dryOf ?? stored.id)}
     />
   )
 }
