@@ -37,7 +37,7 @@ export default defineConfig({
           name: 'journeys',
           include: ['tests/journeys/**/*.test.ts'],
           globalSetup: 'tests/support/running-application.ts',
-          testTimeout: 180_000,
+          testTimeout: 300_000,
           hookTimeout: 120_000,
           // Two browsers at once make two cores so slow that people wouldn't wait for what they look for.
           fileParallelism: false,

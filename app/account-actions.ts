@@ -1,12 +1,21 @@
 'use server'
 
-import { cookies } from 'next/headers'
+import { cookies, headers } from 'next/headers'
 import * as z from 'zod'
 import { ok } from '@/core/words'
 import { makeBook } from '@/server/books'
 import { catalogue } from '@/server/catalogue'
-import { beginSession, checkPassword, endSession, makeFirstAccount } from '@/server/people'
-import { accountAction, openAction, sealedSession } from './door'
+import { addressHeader } from '@/server/front-door'
+import { newId } from '@/server/ids'
+import {
+  beginSession,
+  changePassword,
+  checkPassword,
+  endOtherSessions,
+  endSession,
+  makeFirstAccount,
+} from '@/server/people'
+import { accountAction, knownBrowser, openAction, sealedSession } from './door'
 
 const SignIn = z.strictObject({ name: z.string().max(400), password: z.string().max(1000) })
 
@@ -14,13 +23,29 @@ async function begin(accountId: string): Promise<void> {
   const sealed = await sealedSession()
   sealed.token = await beginSession(await catalogue(), accountId)
   await sealed.save()
+  const browser = await knownBrowser()
+  browser.id ??= newId()
+  browser.accounts = [accountId, ...(browser.accounts ?? []).filter((id) => id !== accountId)].slice(0, 20)
+  await browser.save()
 }
 
 export const signIn = openAction(SignIn, async ({ name, password }) => {
-  const account = await checkPassword(await catalogue(), name, password)
+  const { id, accounts = [] } = await knownBrowser()
+  const address = (await headers()).get(addressHeader) ?? 'unknown'
+  const from = { address, ...(id && { browser: { id, accounts } }) }
+  const account = await checkPassword(await catalogue(), name, password, from)
   if (!account.ok) return account
   await begin(account.value.id)
   return ok(null)
+})
+
+const NewPassword = z.strictObject({ current: z.string().max(1000), wished: z.string().max(1000) })
+
+/** One's own new password; wherever else one is signed in, that ends. */
+export const ownPassword = accountAction(NewPassword, async (account, { current, wished }) => {
+  const db = await catalogue()
+  const { token = '' } = await sealedSession()
+  return changePassword(db, account, current, wished, (id) => endOtherSessions(db, id, token))
 })
 
 /** The first start: makes the administrator and signs them in. */

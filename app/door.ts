@@ -6,6 +6,7 @@ import type * as z from 'zod'
 import { fail, type Result } from '@/core/words'
 import { findBook, type StoredBook } from '@/server/books'
 import { type Catalogue, catalogue, type Role } from '@/server/catalogue'
+import { heavyProblem } from '@/server/live'
 import { log } from '@/server/log'
 import { type Account, accountOfSession, hasAccounts, reaches, roleIn } from '@/server/people'
 
@@ -15,10 +16,14 @@ interface Sealed {
 
 /** The sealed cookie that carries the session's secret: http-only and same-site. */
 export async function sealedSession() {
+  return sealed<Sealed>('hearth-session', 7 * 24 * 3600)
+}
+
+async function sealed<Contents extends object>(cookieName: string, maxAge: number) {
   const password = process.env.HEARTH_SECRET
   if (!password) throw new Error('HEARTH_SECRET is not set; start the application with npm run demo or npm run dev.')
   const options = {
-    cookieName: 'hearth-session',
+    cookieName,
     password,
     ttl: 0,
     cookieOptions: {
@@ -26,14 +31,24 @@ export async function sealedSession() {
       sameSite: 'lax' as const,
       secure: process.env.HEARTH_HTTPS === '1',
       path: '/',
-      maxAge: 7 * 24 * 3600,
+      maxAge,
     },
   }
   const store = await cookies()
   // A seal that can't even be read is as good as none.
-  return getIronSession<Sealed>(store, options).catch(() =>
-    getIronSession<Sealed>({ get: () => undefined, set: store.set.bind(store) } as unknown as typeof store, options),
+  return getIronSession<Contents>(store, options).catch(() =>
+    getIronSession<Contents>({ get: () => undefined, set: store.set.bind(store) } as unknown as typeof store, options),
   )
+}
+
+interface Known {
+  id?: string
+  accounts?: string[]
+}
+
+/** The sealed cookie by which a browser is known that somebody has signed in with; it outlasts signing out. */
+export async function knownBrowser() {
+  return sealed<Known>('hearth-known', 400 * 24 * 3600)
 }
 
 /** Who is at the door, if they are signed in. Asked once for each request. */
@@ -148,6 +163,8 @@ async function guarded<T>(act: () => Promise<Result<T>>): Promise<Result<T>> {
   try {
     return await act()
   } catch (cause) {
+    const heavy = heavyProblem(cause)
+    if (heavy) return fail(heavy)
     log.error({ cause }, 'an action failed')
     return fail({ kind: 'unexpected' })
   }

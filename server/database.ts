@@ -1,11 +1,22 @@
 import * as mariadb from 'mariadb'
-import { Sequelize } from 'sequelize'
+import { type Options, Sequelize } from 'sequelize'
 
 /** One database server: the connection pool, and the schema that holds the catalogue. */
 export interface Database {
   readonly sequelize: Sequelize
   readonly catalogue: string
+  /** The few connections on which people's own questions are answered, so that heavy ones keep nobody from saving. */
+  readonly asking?: Sequelize
+  /** Ends what is being read when whoever asked has gone. */
+  readonly until?: { readonly signal: AbortSignal; readonly by: Sequelize } | undefined
 }
+
+/** How long people's own questions may take, in seconds, and how many are answered at once. */
+export const askingLimits = { seconds: 15, atOnce: 4, waitsFor: 20 } as const
+
+/** The same database for what somebody asks: on connections of its own, for so long, and until they go away. */
+export const asked = <D extends Database>(db: D, signal?: AbortSignal): D =>
+  db.asking ? { ...db, sequelize: db.asking, until: signal && { signal, by: db.sequelize } } : db
 
 type Cell = string | number | null | Buffer
 export type Row = Readonly<Record<string, Cell>>
@@ -41,14 +52,14 @@ export async function connect(url: string): Promise<Database> {
   const catalogue = decodeURIComponent(pathname.slice(1)) || 'hearth'
   if (!/^[\w]{1,30}$/.test(catalogue))
     throw new Error(`The database name in HEARTH_DATABASE_URL must be plain letters, not “${catalogue}”.`)
-  const sequelize = new Sequelize('', decodeURIComponent(username), decodeURIComponent(password), {
+  const options = (most: number, acquire: number, initSql: readonly string[]): Options => ({
     host: hostname,
     port: Number(port || 3306),
     dialect: 'mariadb',
     dialectModule: mariadb,
     timezone: '+00:00',
     logging: false,
-    pool: { max: 12, acquire: 60_000 },
+    pool: { max: most, acquire },
     dialectOptions: {
       supportBigNumbers: false,
       bigIntAsNumber: true,
@@ -63,14 +74,25 @@ export async function connect(url: string): Promise<Database> {
       typeCast: undefined,
       // Rules over several records are asked by a save when all is written, so the triggers that ask them of other
       // tools' rows wait for this; and what is asked under a lock must see what others committed before it was got.
-      initSql: ['SET @hearth_saving = 1', 'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED'],
+      initSql: ['SET @hearth_saving = 1', 'SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', ...initSql],
       sessionVariables: { sql_mode: 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO' },
     },
   })
+  const [user, secret] = [decodeURIComponent(username), decodeURIComponent(password)]
+  const sequelize = new Sequelize('', user, secret, options(12, 60_000, []))
+  const { atOnce, waitsFor, seconds } = askingLimits
+  const limited = [`SET SESSION max_statement_time = ${seconds}`, 'SET SESSION TRANSACTION READ ONLY']
+  const asking = new Sequelize('', user, secret, options(atOnce, waitsFor * 1000, limited))
+  // Whoever closes the one closes the other.
+  const close = sequelize.close.bind(sequelize)
+  sequelize.close = async () => {
+    await asking.close()
+    await close()
+  }
   await sequelize.query(
     `CREATE DATABASE IF NOT EXISTS \`${catalogue}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_as_ci`,
   )
-  return { sequelize, catalogue }
+  return { sequelize, catalogue, asking }
 }
 
 /** Reads rows. Values are parameters, never text in the statement. */
@@ -146,15 +168,23 @@ const statement = <T>(connection: mariadb.Connection, sql: string | mariadb.Quer
 const preparedAtMost = 200
 
 async function onConnection<T>(
-  { sequelize }: Database,
+  { sequelize, until }: Database,
   transaction: Transaction | undefined,
   work: (connection: mariadb.Connection) => Promise<T>,
 ): Promise<T> {
   if (transaction) return work(transaction.connection)
+  until?.signal.throwIfAborted()
   const connection = (await sequelize.connectionManager.getConnection({ type: 'write' } as never)) as mariadb.Connection
+  let stopping: Promise<unknown> | undefined
+  const stop = () => (stopping = until?.by.query(`KILL QUERY ${connection.threadId!}`).catch(() => undefined))
   try {
+    until?.signal.throwIfAborted()
+    until?.signal.addEventListener('abort', stop)
     return await work(connection)
   } finally {
+    until?.signal.removeEventListener('abort', stop)
+    // Whoever gets the connection next must not be stopped in this one's place.
+    await stopping
     sequelize.connectionManager.releaseConnection(connection)
   }
 }

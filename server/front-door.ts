@@ -17,12 +17,26 @@ const words = {
   405: 'This can’t be asked here.',
 }
 
+/** Where a request really comes from; what a client writes there itself doesn't count. */
+export const addressHeader = 'x-hearth-address'
+
+/** Behind a balancer every request comes from there; what it adds last says from where it came to it. */
+const addressOf = (request: IncomingMessage): string =>
+  (process.env.HEARTH_BEHIND_PROXY === '1' &&
+    String(request.headers['x-forwarded-for'] ?? '')
+      .split(',')
+      .at(-1)
+      ?.trim()) ||
+  request.socket.remoteAddress ||
+  'unknown'
+
 /** Answers such requests before the framework meets them, which fails at them as if it were at fault itself. */
 export function guardFrontDoor(): void {
   const emit = Server.prototype.emit as (this: Server, event: string, ...rest: unknown[]) => boolean
   Server.prototype.emit = function (this: Server, event: string, ...rest: unknown[]) {
     const [request, response] = rest as [IncomingMessage, ServerResponse]
     const status = event === 'request' ? refusalOf(request) : undefined
+    if (event === 'request') request.headers[addressHeader] = addressOf(request)
     if (status === undefined) return emit.call(this, event, ...rest)
     response.writeHead(status, {
       'content-type': 'text/plain; charset=utf-8',

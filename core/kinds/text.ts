@@ -45,6 +45,14 @@ const visibleSql = `[^\\s\\p{Z}\\p{Cc}${ignorable.map(([from, to]) => `\\x{${hex
 /** Whether nothing of a text can be seen: it counts as not filled in. */
 export const isBlank = (text: string) => !visible.test(text)
 
+const unseenAnywhere = new RegExp(
+  `[\\p{Cc}${ignorable.map(([from, to]) => `\\u{${hex(from)}}-\\u{${hex(to)}}`).join('')}]`,
+  'u',
+)
+
+/** Whether a text has characters in it that nobody sees: in names and passwords they only mislead. */
+export const hasUnseen = (text: string) => unseenAnywhere.test(text)
+
 /** Tidies typed text and refuses what can't be stored or seen. Limits are counted in characters. */
 export function readText(typed: string, limit: number): Result<string> {
   const text = typed.normalize('NFC').trim()

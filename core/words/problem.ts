@@ -47,6 +47,9 @@ export type RecordProblem =
   | { readonly kind: 'being-opened'; readonly book: string }
   /** In megabytes: what is free, and what must stay so. */
   | { readonly kind: 'disk-full'; readonly free: number; readonly least: number }
+  | { readonly kind: 'asks-too-much'; readonly seconds: number }
+  | { readonly kind: 'condition-too-heavy'; readonly most: number }
+  | { readonly kind: 'busy' }
   | { readonly kind: 'save-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-not-picture'; readonly name: string }
@@ -59,6 +62,12 @@ export type PeopleProblem =
   | { readonly kind: 'wrong-sign-in' }
   | { readonly kind: 'wait'; readonly seconds: number }
   | { readonly kind: 'password-short'; readonly least: number }
+  | { readonly kind: 'password-long'; readonly most: number }
+  | { readonly kind: 'password-common' }
+  | { readonly kind: 'wrong-password' }
+  | { readonly kind: 'own-account' }
+  | { readonly kind: 'account-gone' }
+  | { readonly kind: 'not-yours-to-manage'; readonly name: string }
   | { readonly kind: 'account-name'; readonly limit: number }
   | { readonly kind: 'account-taken'; readonly name: string }
   | { readonly kind: 'already-started' }

@@ -90,6 +90,12 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return `${problem.by} changed this record while you were typing. Choose what to keep.`
     case 'database-refused':
       return 'The database did not accept this record. Nothing was changed; check the values and save again.'
+    case 'asks-too-much':
+      return `This takes longer than ${counted(problem.seconds, 'second')}, and was stopped so that others can go on. Ask for less: a narrower condition, or fewer letters to find.`
+    case 'condition-too-heavy':
+      return `This condition looks at more than ${problem.most} facts of other records. Take some parts out of it.`
+    case 'busy':
+      return 'Too much is being looked up just now. Try again in a moment.'
     case 'save-too-big':
       return `This is more than the ${problem.megabytes} MB that can be saved at once. Save part of the rows first, then add the others.`
     case 'file-too-big':
@@ -119,6 +125,18 @@ function wordPeople(problem: PeopleProblem): string | undefined {
       return `Too many wrong tries. Wait ${counted(problem.seconds, 'second')}, then try again.`
     case 'password-short':
       return `A password has at least ${problem.least} characters. A short sentence is easy to remember.`
+    case 'password-long':
+      return `A password has at most ${problem.most} characters.`
+    case 'password-common':
+      return 'This password is among the first that are guessed. Take a short sentence that only you would write.'
+    case 'wrong-password':
+      return 'That is not the password you have now. Nothing was changed.'
+    case 'own-account':
+      return 'This is your own account. Change your password from the menu at the top right; to be removed, ask another administrator.'
+    case 'account-gone':
+      return 'That account has been removed already.'
+    case 'not-yours-to-manage':
+      return `${problem.name} also works in a book that you don’t administer, or may make books and you may not. Ask an administrator there.`
     case 'account-name':
       return `A name has 1 to ${problem.limit} characters.`
     case 'account-taken':

@@ -27,4 +27,4 @@ export async function closeCatalogue(): Promise<void> {
   await closeDatabase()
 }
 
-export type { BookRow, EditRow, GateRow, OpeningRow, Role } from './models'
+export type { AccountRow, BookRow, EditRow, GateRow, OpeningRow, Role } from './models'

@@ -9,16 +9,13 @@ export interface AccountRow {
   password_hash: string
   makes_books: boolean
   created_at: string
+  /** From then on nobody signs in with it. */
+  removed_at: string | null
 }
 export interface SessionRow {
   id: string
   account_id: string
   ends_at: string
-}
-export interface TryRow {
-  name: string
-  wrong: number
-  wait_until: string
 }
 export interface BookRow {
   id: string
@@ -89,9 +86,9 @@ export function modelsOn({ sequelize, catalogue }: Database) {
       password_hash: string,
       makes_books: DataTypes.BOOLEAN,
       created_at: moment,
+      removed_at: moment,
     }),
     sessions: define<SessionRow>('sessions', { id: key(), account_id: string, ends_at: moment }),
-    tries: define<TryRow>('sign_in_tries', { name: key(), wrong: DataTypes.INTEGER, wait_until: moment }),
     books: define<BookRow>('books', {
       id: key(),
       name: string,

@@ -80,13 +80,10 @@ export async function dropUnused(db: Database, live: Live): Promise<number> {
       .filter((field) => kindOf(field.kind).control === 'file')
       .map((field) => {
         const column = quoteName(names.columns(table.id, field.id)[0]!.name)
-        return `AND NOT EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS t WHERE t.${column} = f.hash)`
+        return `AND NOT EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS t WHERE t.${column} = ${quoteName(ownTable)}.hash)`
       }),
   )
-  return run(
-    db,
-    `DELETE f FROM ${tableIn(live)} AS f WHERE f.stored_at < CURRENT_TIMESTAMP - INTERVAL 1 DAY ${used.join(' ')}`,
-  )
+  return run(db, `DELETE FROM ${tableIn(live)} WHERE stored_at < CURRENT_TIMESTAMP - INTERVAL 1 DAY ${used.join(' ')}`)
 }
 
 /** A small WebP, or nothing where the picture can't be read: a broken picture is kept as a plain file. */

@@ -1,3 +1,12 @@
-export { type Account, checkPassword, hasAccounts, makeAccount, makeFirstAccount } from './accounts'
+export {
+  type Account,
+  changePassword,
+  checkPassword,
+  hasAccounts,
+  makeAccount,
+  makeFirstAccount,
+  type Origin,
+} from './accounts'
+export { removeAccount, resetPassword } from './managing'
 export { type Member, membersOf, reaches, roleIn, setRole } from './members'
-export { accountOfSession, beginSession, endSession } from './sessions'
+export { accountOfSession, beginSession, endOtherSessions, endSession } from './sessions'

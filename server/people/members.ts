@@ -34,7 +34,7 @@ export const membersOf = (db: Catalogue, bookId: string) =>
   select<{ account: string; name: string; role: Role | null }>(
     db,
     `SELECT a.id AS account, a.name AS name, m.role AS role FROM \`${db.catalogue}\`.accounts a
-     LEFT JOIN \`${db.catalogue}\`.memberships m ON m.account_id = a.id AND m.book_id = ? ORDER BY a.name`,
+     LEFT JOIN \`${db.catalogue}\`.memberships m ON m.account_id = a.id AND m.book_id = ? WHERE a.removed_at IS NULL ORDER BY a.name`,
     [bookId],
   ) as Promise<Member[]>
 
@@ -48,6 +48,8 @@ export async function setRole(
   const full = await roomProblem(db)
   if (full) return fail(full)
   return db.sequelize.transaction(async (transaction) => {
+    const account = await db.accounts.findByPk(accountId, { transaction, lock: transaction.LOCK.SHARE })
+    if (account?.get('removed_at') !== null) return fail({ kind: 'account-gone' })
     const rows = await db.memberships.findAll({
       where: { book_id: bookId },
       transaction,

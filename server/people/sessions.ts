@@ -23,7 +23,11 @@ export async function accountOfSession(catalogue: Catalogue, token: string): Pro
   const session = await catalogue.sessions.findOne({ where: { id: digest(token), ends_at: { [Op.gt]: stamp() } } })
   if (!session) return undefined
   const row = (await catalogue.accounts.findByPk(session.get('account_id') as string))?.get({ plain: true })
-  return row && { id: row.id, name: row.name, makesBooks: Boolean(row.makes_books) }
+  return row?.removed_at === null ? { id: row.id, name: row.name, makesBooks: Boolean(row.makes_books) } : undefined
 }
+
+/** Ends all sessions of an account but the one whose secret this is. */
+export const endOtherSessions = ({ sessions }: Catalogue, accountId: string, token: string) =>
+  sessions.destroy({ where: { account_id: accountId, id: { [Op.ne]: digest(token) } } })
 
 export const endSession = ({ sessions }: Catalogue, token: string) => sessions.destroy({ where: { id: digest(token) } })

@@ -3,7 +3,7 @@ import { demoPeople, loadDemo } from '@/demo/load'
 import type { Running } from '@/scripts/setup/application'
 import { closeCatalogue } from '@/server/catalogue'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 
 let running: Running
@@ -132,7 +132,7 @@ test('what is typed while a record is on its way to be saved is kept', async () 
   await clerk.type(Key.chord(Key.CONTROL, 's'))
   await clerk.fill('Access note', 'Ring twice')
   await clerk.read('Saved as ')
-  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), 10_000)
+  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), patience)
   expect(await clerk.value('Access note')).toBe('Ring twice')
   // The same for a record that was there already.
   await clerk.type(Key.chord(Key.CONTROL, 's'))
@@ -140,7 +140,7 @@ test('what is typed while a record is on its way to be saved is kept', async () 
   await clerk.read('Saved.')
   await slow(0)
   await clerk.type(Key.chord(Key.CONTROL, 's'))
-  await clerk.driver.wait(async () => (await clerk.named('Saved')).isDisplayed(), 10_000)
+  await clerk.driver.wait(async () => (await clerk.named('Saved')).isDisplayed(), patience)
   expect([await clerk.value('Access note'), await clerk.value('Postcode')]).toEqual(['Ring twice', 'OT4 1AA'])
 })
 
@@ -158,7 +158,7 @@ test('a row that is begun while its record is being saved stays, and one goes on
   // The record's own page has come, and one is in the same box of it.
   const box = () =>
     clerk.driver.executeScript<string>('return location.pathname + " " + document.activeElement.ariaLabel')
-  await clerk.driver.wait(async () => /record.* Number, row 1$/.test(await box()), 10_000)
+  await clerk.driver.wait(async () => /record.* Number, row 1$/.test(await box()), patience)
   // One is still at it: nothing is told of drafts, and none is left for the next new contact.
   expect(await clerk.read('')).not.toContain('as you left it')
   await clerk.type(' 471')
@@ -172,7 +172,7 @@ test('a row that is begun while its record is being saved stays, and one goes on
   await clerk.driver.executeScript('document.activeElement.dataset.seen = "same"')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
   await clerk.read('Saved.')
-  await clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), 10_000)
+  await clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), patience)
   expect(await clerk.driver.executeScript('return document.activeElement.dataset.seen')).toBe('same')
   await clerk.driver.navigate().refresh()
   expect(await clerk.value('Number, row 1')).toBe('01632 960 472')
@@ -216,12 +216,12 @@ test('what is typed on while a saved form is drawn anew arrives, letter for lett
 })
 
 test('a blank typed last before saving is there for the next word, also on the page that takes this one’s place', async () => {
-  const isSaved = () => clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), 10_000)
+  const isSaved = () => clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), patience)
   await clerk.go(`${emberly}/desk/contact/new`)
   await clerk.fill('E-mail', 'bryony@orme.example')
   await clerk.fill('Name', 'Bryony ')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
-  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), 10_000)
+  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), patience)
   await isSaved()
   expect(await clerk.value('Name')).toBe('Bryony')
   await typeOn('Orme ')

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { request } from 'node:http'
 import { join, relative } from 'node:path'
 import { beforeAll, expect, inject, test } from 'vitest'
+import type { Edit } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { root, type Running } from '@/scripts/setup/application'
 import { makeBook, editBook } from '@/server/books'
@@ -16,6 +18,13 @@ type Visitor = 'nobody' | 'outsider' | Role
 const visitors: readonly Visitor[] = ['nobody', 'outsider', 'reader', 'staff', 'administrator']
 const rank: Record<Visitor, number> = { nobody: 0, outsider: 0, reader: 1, staff: 2, administrator: 3 }
 
+/** A table with a file as large as any may be, and long text. */
+const scans: readonly Edit[] = [
+  { kind: 'addTable', id: 'scan', name: 'Scan', keyField: 'scan-key' },
+  { kind: 'addField', table: 'scan', id: 'scan-file', name: 'Sheet', holds: 'file' },
+  { kind: 'changeField', field: 'scan-file', to: { megabytes: 25 } },
+]
+
 let running: Running
 let db: Catalogue
 let book: string
@@ -28,7 +37,7 @@ beforeAll(async () => {
   if (!owner.ok) throw new Error('Expected an account.')
   const made = await makeBook(db, owner.value, 'Doors')
   book = made.ok ? made.value : ''
-  for (const edit of emberlyDesign().edits) await editBook(db, book, owner.value.id, edit, [])
+  for (const edit of [...emberlyDesign().edits, ...scans]) await editBook(db, book, owner.value.id, edit, [])
   await openBook(db, book, owner.value.id)
   for (const role of ['staff', 'reader', 'outsider'] as const) {
     const account = await makeAccount(db, role, password)
@@ -115,12 +124,14 @@ const actionRoles: Record<string, Role> = {
   throwDryRunAway: 'administrator',
   chooseRole: 'administrator',
   addPerson: 'administrator',
+  givePassword: 'administrator',
+  removePerson: 'administrator',
   save: 'staff',
   askRemoval: 'staff',
   remove: 'staff',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
-const anyAccount = ['signOut', 'newBook']
+const anyAccount = ['signOut', 'newBook', 'ownPassword']
 
 test('every server action is known to this test', () => {
   expect(actions.map((action) => action.exportedName).sort()).toEqual(
@@ -153,4 +164,93 @@ test('answers carry the headers that keep scripts and frames out', async () => {
   expect(headers.get('content-security-policy')).toContain("frame-ancestors 'none'")
   expect(headers.get('x-content-type-options')).toBe('nosniff')
   expect(headers.get('x-powered-by')).toBeNull()
+})
+
+/** A request as no browser makes it; its status. */
+const raw = (method: string, path: string) =>
+  new Promise<number>((done, failed) => {
+    const { hostname, port } = new URL(running.url)
+    const sent = request({ hostname, port, method, path }, (answer) => {
+      answer.resume()
+      done(answer.statusCode ?? 0)
+    })
+    sent.on('error', failed)
+    sent.end()
+  })
+
+test.each([
+  ['TRACE', '/', 405],
+  ['DELETE', '/sign-in', 405],
+  ['GET', '/books/%ff', 400],
+  ['GET', '/books/x/desk/%c0%af', 400],
+  ['GET', '/books/%00', 400],
+])('%s %s is refused as what it is: %i', async (method, path, status) => {
+  expect(await raw(method, path)).toBe(status)
+})
+
+test.each(['%', 'Fe26.2', 'Fe26.2*1*a*b*c*1*d*e~2', 'Fe26.2**x*y*z*w*v*u~9', 'x'.repeat(5000)])(
+  'a session cookie that is none, %j, leads to the sign-in',
+  async (value) => {
+    const answer = await fetch(`${running.url}/books`, {
+      redirect: 'manual',
+      headers: { cookie: `hearth-session=${value}; hearth-known=${value}` },
+    })
+    expect([answer.status, answer.headers.get('location')]).toEqual([307, '/sign-in'])
+  },
+)
+
+test.each(['1.5', '-3', 'NaN', '1e99', ''])('a list of %j rows at most is still a list', async (limit) => {
+  const answer = await knock('reader', `/books/${book}/desk/visit/rows?limit=${limit}`)
+  expect(answer.status).toBe(200)
+})
+
+test('what another site’s page sends is taken by nobody', async () => {
+  for (const path of [`/books/${book}/desk/files`, `/books/${book}/workshop/map/pdf`]) {
+    const headers = { origin: 'https://elsewhere.example' }
+    expect((await knock('administrator', path, { method: 'POST', headers, body: '{}' })).status).toBe(403)
+    const own = await knock('administrator', path, { method: 'POST', headers: { origin: running.url }, body: '{}' })
+    expect(own.status).toBe(400)
+  }
+})
+
+const megabyte = 2 ** 20
+async function upload(bytes: number, name = 'sheet.bin') {
+  const form = new FormData()
+  form.set('field', 'scan-file')
+  form.set('file', new File([new Uint8Array(bytes).fill(65 + (bytes % 20))], name))
+  const answer = await knock('staff', `/books/${book}/desk/files`, { method: 'POST', body: form })
+  return {
+    status: answer.status,
+    told: (await answer.json()) as { ok: boolean; value?: { hash: string }; problem?: { kind: string } },
+  }
+}
+
+test.each([
+  ['a byte', 1, true],
+  ['eleven megabytes', 11 * megabyte, true],
+  ['as much as is promised', 25 * megabyte, true],
+  ['a byte more', 25 * megabyte + 1, false],
+  ['far more', 60 * megabyte, false],
+])('a file of %s is taken or refused in words', async (_what, bytes, taken) => {
+  const { told } = await upload(bytes)
+  expect(told.ok ? 'taken' : told.problem?.kind).toBe(taken ? 'taken' : 'file-too-big')
+})
+
+test('a file comes down under its own name, under a policy that lets it run nothing', async () => {
+  const { told } = await upload(100, 'flue drawing.html')
+  const answer = await knock('reader', `/books/${book}/desk/files/${told.value!.hash}`)
+  expect(answer.headers.get('content-security-policy')).toBe("default-src 'none'; sandbox")
+  expect(answer.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''flue%20drawing.html")
+})
+
+test('a save of nearly sixteen megabytes arrives whole', async () => {
+  const { id } = actions.find((action) => action.exportedName === 'save')!
+  const message = { table: 'nowhere', ref: null, rev: null, values: {} as Record<string, string>, children: [] }
+  for (let at = 0; at < 80; at++) message.values[`f${at}`] = 'x'.repeat(199_000)
+  const answer = await knock('staff', '/sign-in', {
+    method: 'POST',
+    body: JSON.stringify([book, message]),
+    headers: { 'next-action': id, 'content-type': 'text/plain;charset=UTF-8', accept: 'text/x-component' },
+  })
+  expect(await answer.text()).toContain('"gone"')
 })

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { application, browserAt } from '../support/application'
-import { Key } from '../support/browser'
+import { Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 
 test('from an empty start to related records in a list, with the keyboard', async () => {
@@ -78,7 +78,7 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.read('CREATE TABLE')
   expect(await faults(browser)).toEqual([])
   await browser.press('Open the book')
-  await browser.read('The book is open', 30_000)
+  await browser.read('The book is open', patience)
 
   // At the Desk: a visit, with its premises entered without leaving it.
   await browser.press('Go to the Desk')

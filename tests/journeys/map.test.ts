@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 import { servedBook, type ServedBook } from '../support/served-book'
 
@@ -229,11 +229,15 @@ async function save(kind: string): Promise<void> {
 const arrived = (name: string) =>
   browser.driver.wait(() => readdirSync(downloads).includes(name), 20_000, `${name} never arrived.`)
 
-test('the file, drawn again by itself, looks like the screen', async () => {
-  // The same part of both: one card, at full size.
-  const pixels = await script<number>(compare, readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8'))
-  expect(pixels).toBeGreaterThan(0.97)
-}, 60_000)
+test(
+  'the file, drawn again by itself, looks like the screen',
+  async () => {
+    // The same part of both: one card, at full size.
+    const pixels = await script<number>(compare, readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8'))
+    expect(pixels).toBeGreaterThan(0.97)
+  },
+  patience,
+)
 
 /** Draws the visit's card out of the file and out of the page, and says what share of the dots is alike. */
 const compare = `

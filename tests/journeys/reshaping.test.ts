@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 
 let browser: Browser
@@ -95,7 +95,7 @@ test('a rule is written with help, and says at once what is wrong', async () => 
 test('a dry run is filled, tried at the Desk and thrown away', async () => {
   await browser.chapter('review')
   await browser.press('Fill a dry run')
-  await browser.read(/\d+ made-up records in 4 tables/, 60_000)
+  await browser.read(/\d+ made-up records in 4 tables/, patience)
   expect(await faults(browser)).toEqual([])
   await browser.press('Try it at the Desk')
   await browser.read('All records here are made up.')

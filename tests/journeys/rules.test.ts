@@ -1,5 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 import { hiring } from '../support/ruled-design'
 import { servedBook, type ServedBook } from '../support/served-book'
@@ -143,7 +143,7 @@ test('they refuse while one types, on save, and from plain SQL', async () => {
 
 test('a record that is over stays as it is, but for its note', async () => {
   // Once it is saved, the new record's own page takes the place of the empty form.
-  await browser.driver.wait(async () => /\/record\//.test(await browser.path()), 10_000)
+  await browser.driver.wait(async () => /\/record\//.test(await browser.path()), patience)
   await browser.choose('State', 'over')
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('What is over stays as it is.')

@@ -172,7 +172,7 @@ test('triggers of tables that a change doesn’t touch stay where they are', asy
   const made = () =>
     select(
       db,
-      'SELECT TRIGGER_NAME AS name, CREATED AS at FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = ? AND EVENT_OBJECT_TABLE <> \'customer\' ORDER BY 1',
+      "SELECT TRIGGER_NAME AS name, CREATED AS at FROM information_schema.TRIGGERS WHERE TRIGGER_SCHEMA = ? AND EVENT_OBJECT_TABLE <> 'customer' ORDER BY 1",
       [live.schema],
     )
   const before = await made()

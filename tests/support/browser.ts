@@ -30,10 +30,20 @@ const flags = [
   '--lang=en-GB',
 ]
 
+/** How long something is waited for before it is given up: late, because a machine may be busy. */
+export const patience = 60_000
+
 export interface Size {
   readonly width: number
   readonly height: number
 }
+
+const passing = [
+  error.StaleElementReferenceError,
+  error.ElementClickInterceptedError,
+  error.ElementNotInteractableError,
+  error.NoSuchElementError,
+]
 
 /** A headless browser and the acts of a person at it. Waits for what it looks for, never for a time. */
 export class Browser {
@@ -87,7 +97,7 @@ export class Browser {
   go = (path: string) => this.driver.get(this.url + path)
 
   /** The first element in sight, waited for. */
-  async see(css: string, within = 10_000): Promise<WebElement> {
+  async see(css: string, within = patience): Promise<WebElement> {
     return this.steady(async () => {
       const element = await this.driver.wait(until.elementLocated(By.css(css)), within, `Nothing like ${css} appeared.`)
       return this.driver.wait(until.elementIsVisible(element), within, `${css} is there but not in sight.`)
@@ -95,7 +105,7 @@ export class Browser {
   }
 
   /** Waits until the page says some words. */
-  async read(words: string | RegExp, within = 10_000): Promise<string> {
+  async read(words: string | RegExp, within = patience): Promise<string> {
     let last = ''
     await this.driver
       .wait(
@@ -113,11 +123,11 @@ export class Browser {
   }
 
   /** Something to press: a button, link or tab by its name, as people and screen readers know it. */
-  named = (name: string, within = 10_000) =>
+  named = (name: string, within = patience) =>
     this.called(name, 'button, a, [role=option], [role=menuitem], [role=radio], input, textarea, select', within)
 
   /** A box to fill by its label. */
-  box = (name: string, within = 10_000) =>
+  box = (name: string, within = patience) =>
     this.called(name, 'input, textarea, select, [role=checkbox], [role=textbox]', within)
 
   private async called(name: string, css: string, within: number): Promise<WebElement> {
@@ -125,7 +135,9 @@ export class Browser {
       const [want, css] = arguments
       const shown = (e) => e.getClientRects().length > 0 && getComputedStyle(e).visibility !== 'hidden'
       const nameOf = (e) => (e.getAttribute('aria-label') || (e.labels && e.labels[0] && e.labels[0].innerText) || e.innerText || e.placeholder || '').replace(/\\s+/g, ' ').replace(/ \\*$/, '').trim()
-      const all = [...document.querySelectorAll(css)].filter((e) => shown(e) && !e.closest('[inert]'))
+      // What came from the server can be seen before it can answer: until then nobody should press it.
+      const awake = (e) => e.closest('.cm-editor') || Object.keys(e).some((key) => key.startsWith('__react'))
+      const all = [...document.querySelectorAll(css)].filter((e) => shown(e) && awake(e) && !e.closest('[inert]'))
       const top = [...document.querySelectorAll('[role=dialog]')].pop()
       const inTop = top ? all.filter((e) => top.contains(e) || e.closest('[data-sonner-toaster]') || e.getAttribute('role') === 'option') : all
       return inTop.find((e) => nameOf(e) === want) || inTop.find((e) => nameOf(e).startsWith(want)) || null`
@@ -141,17 +153,23 @@ export class Browser {
   press = (name: string): Promise<void> =>
     this.steady(async () => {
       const element = await this.named(name)
+      await this.driver.wait(() => element.isEnabled(), patience, `“${name}” can’t be pressed.`)
       await this.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', element)
       await element.click()
     })
 
-  /** A page that is just drawn anew may take an element away between finding and using it; then it is found again. */
+  /**
+   * A page that is just drawn anew may take an element away between finding and using it, move it under a message, or
+   * not have its options yet; then it is found again.
+   */
   private async steady<T>(act: () => Promise<T>): Promise<T> {
-    for (let attempt = 0; ; attempt++) {
+    const until = Date.now() + patience
+    for (;;) {
       try {
         return await act()
       } catch (cause) {
-        if (!(cause instanceof error.StaleElementReferenceError) || attempt > 2) throw cause
+        if (!passing.some((kind) => cause instanceof kind) || Date.now() > until) throw cause
+        await this.driver.sleep(100)
       }
     }
   }
@@ -159,19 +177,24 @@ export class Browser {
   /** Goes to a chapter by its bead on the thread, and waits until it is there: both may have a button of one name. */
   async chapter(name: string): Promise<void> {
     await this.steady(async () => (await this.see(`nav[aria-label="Chapters"] a[href$="/${name}"]`)).click())
-    await this.driver.wait(async () => (await this.path()).endsWith(`/workshop/${name}`), 10_000, `${name} never came.`)
+    await this.driver.wait(
+      async () => (await this.path()).endsWith(`/workshop/${name}`),
+      patience,
+      `${name} never came.`,
+    )
   }
 
   /** Picks one of the answers that stand side by side under a question. */
-  async answer(question: string, words: string): Promise<void> {
-    const group = await this.see(
-      `[role="group"][aria-label="${question}"], [role="radiogroup"][aria-label="${question}"]`,
-    )
-    for (const choice of await group.findElements(By.css('button'))) {
-      if ((await choice.getText()).startsWith(words)) return choice.click()
-    }
-    throw new Error(`“${question}” has no answer “${words}”.`)
-  }
+  answer = (question: string, words: string): Promise<void> =>
+    this.steady(async () => {
+      const group = await this.see(
+        `[role="group"][aria-label="${question}"], [role="radiogroup"][aria-label="${question}"]`,
+      )
+      for (const choice of await group.findElements(By.css('button'))) {
+        if ((await choice.getText()).startsWith(words)) return choice.click()
+      }
+      throw new error.NoSuchElementError(`“${question}” has no answer “${words}”.`)
+    })
 
   /** Puts words into a box by its name, in place of what stood there. */
   fill = (name: string, words: string): Promise<void> =>
@@ -194,7 +217,7 @@ export class Browser {
     this.steady(async () => (await (await this.box(name)).getAttribute('value')) ?? '')
 
   /** Waits until a box holds some words; says what it holds instead where it never does. */
-  async holds(name: string, words: string, within = 10_000): Promise<void> {
+  async holds(name: string, words: string, within = patience): Promise<void> {
     let last = ''
     await this.driver
       .wait(async () => (last = await this.value(name)) === words, within)

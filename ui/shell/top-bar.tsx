@@ -1,6 +1,6 @@
 'use client'
 
-import { Check, Keyboard, LogOut, Moon, Search, Sun, SunMoon } from 'lucide-react'
+import { Check, Keyboard, KeyRound, LogOut, Moon, Search, Sun, SunMoon } from 'lucide-react'
 import Link from 'next/link'
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
@@ -107,6 +107,11 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
               <Keyboard size={16} aria-hidden /> Keyboard shortcuts
             </DropdownMenu.Item>
           )}
+          <DropdownMenu.Item asChild className={item}>
+            <Link href="/account">
+              <KeyRound size={16} aria-hidden /> Change your password
+            </Link>
+          </DropdownMenu.Item>
           <ThemeItems onTheme={onTheme} />
           <DropdownMenu.Item className={item} onSelect={onSignOut}>
             <LogOut size={16} aria-hidden /> Sign out

@@ -3,6 +3,7 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query'
 import type { Sort } from '@/core/lists'
 import type { Cursor, ListRow } from '@/core/records'
+import { type Problem, wordProblem } from '@/core/words'
 
 export interface RowsPage {
   readonly rows: readonly ListRow[]
@@ -18,6 +19,14 @@ export interface RowsWish {
   readonly linked?: { readonly field: string; readonly ref: string } | undefined
   /** A condition as an expression writes it. */
   readonly where?: string | undefined
+}
+
+/** The server's own words for why there are no rows. */
+export class Refused extends Error {}
+
+async function refusalIn(answer: Response): Promise<Error> {
+  const body = (await answer.json().catch(() => undefined)) as { problem?: Problem } | undefined
+  return body?.problem ? new Refused(wordProblem(body.problem)) : new Error('The rows could not be read.')
 }
 
 /** The address part that says which rows. */
@@ -55,9 +64,11 @@ export function useRows(base: string, wish: RowsWish) {
       if (pageParam) query.set('after', JSON.stringify(pageParam))
       else query.set('count', '1')
       const answer = await fetch(`${base}/${wish.table}/rows?${query}`, { signal })
-      if (!answer.ok) throw new Error('The rows could not be read.')
+      if (!answer.ok) throw await refusalIn(answer)
       return (await answer.json()) as RowsPage
     },
+    // What was refused would only be refused again, and heavier things must not be asked over and over.
+    retry: (failures, cause) => !(cause instanceof Refused) && failures < 2,
     getNextPageParam: (last) => (last.more ? (last.rows.at(-1)?.cursor ?? null) : null),
   })
 }

@@ -5,6 +5,7 @@ import { bookAction } from '@/app/door'
 import { type Book, type Edit, readEdit } from '@/core/book'
 import { fail, type Json, ok, type Result } from '@/core/words'
 import { editBook, goBackTo, redo, type Saved, undo } from '@/server/books'
+import { asked } from '@/server/database'
 import {
   type Breakers,
   breakersOf,
@@ -77,7 +78,7 @@ export const askBreakers = bookAction(
   async ({ db, stored }, { rule }): Promise<Result<Breakers>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const found = await breakersOf(db, live.value, stored.book, rule)
+    const found = await breakersOf(asked(db), live.value, stored.book, rule)
     return found
       ? ok(found)
       : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so it can’t be asked of the records.' })
@@ -91,7 +92,7 @@ export const tryExpression = bookAction(
   async ({ db, stored }, { table, tree }): Promise<Result<readonly TriedRecord[]>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const tried = await tryOnRecords(db, live.value, table, tree)
+    const tried = await tryOnRecords(asked(db), live.value, table, tree)
     return tried
       ? ok(tried)
       : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so no record can answer.' })

@@ -11,7 +11,7 @@ import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useDesk } from '../desk-context'
-import { rowsQuery, useRows } from '../rows-query'
+import { Refused, rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 import { ColumnChooser, useColumns } from './column-chooser'
 import { type Filter, FilterButton, FilterChips, filterSource } from './list-filter'
@@ -103,7 +103,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
               head="The list could not be read"
               action={<Button onClick={() => void rows.refetch()}>Try again</Button>}
             >
-              The connection may have been lost for a moment.
+              {rows.error instanceof Refused ? rows.error.message : 'The connection may have been lost for a moment.'}
             </Empty>
           </div>
         )}

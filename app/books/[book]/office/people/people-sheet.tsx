@@ -8,6 +8,7 @@ import type { Account, Member } from '@/server/people'
 import { Button, ChoiceBox, Labelled, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { addPerson, chooseRole } from './actions'
+import { ManagePerson } from './manage-person'
 
 type Role = NonNullable<Member['role']>
 
@@ -74,19 +75,26 @@ export function PeopleSheet({ id, name, account, books, members: first }: Props)
                 {member.name}
                 {member.account === account.id && <span className="font-normal text-ash-6"> (you)</span>}
               </label>
-              <ChoiceBox
-                id={`role-${member.account}`}
-                className="!w-[340px]"
-                value={member.role ?? ''}
-                onChange={(event) => void choose(member, (event.target.value || null) as Role | null)}
-              >
-                <option value="">Does not see this book</option>
-                {roles.map(({ role, words }) => (
-                  <option key={role} value={role}>
-                    {words}
-                  </option>
-                ))}
-              </ChoiceBox>
+              <span className="flex items-center gap-2">
+                <ChoiceBox
+                  id={`role-${member.account}`}
+                  className="!w-[340px]"
+                  value={member.role ?? ''}
+                  onChange={(event) => void choose(member, (event.target.value || null) as Role | null)}
+                >
+                  <option value="">Does not see this book</option>
+                  {roles.map(({ role, words }) => (
+                    <option key={role} value={role}>
+                      {words}
+                    </option>
+                  ))}
+                </ChoiceBox>
+                {member.account === account.id ? (
+                  <span className="w-[68px]" />
+                ) : (
+                  <ManagePerson id={id} member={member} onRemoved={setMembers} />
+                )}
+              </span>
             </li>
           ))}
         </ul>
@@ -116,7 +124,7 @@ function NewPerson({ id, onAdded }: { readonly id: string; readonly onAdded: (me
       onSubmit={(event) => void add(event)}
       className="mt-6 max-w-[720px] rounded-lg border border-ash-3 bg-ash-1 p-4"
     >
-      <h2 className="mb-3 text-base">A new sign-in</h2>
+      <h2 className="mb-3 text-base">Add a person</h2>
       <div className="grid gap-3 sm:grid-cols-2">
         <Labelled label="Name" htmlFor="person-name">
           <TextBox id="person-name" value={name} onChange={(event) => setName(event.target.value)} />
@@ -144,7 +152,7 @@ function NewPerson({ id, onAdded }: { readonly id: string; readonly onAdded: (me
         </Labelled>
       </div>
       <Button type="submit" look="main" className="mt-4" disabled={!name.trim() || !password}>
-        Add them
+        Add
       </Button>
     </form>
   )

@@ -1,12 +1,15 @@
 import { tableOf } from '@/core/book'
 import { plural } from '@/core/words'
 import { csvOf } from '@/server/live'
+import { refused } from '@/app/door'
 import { tableRoute } from '../../desk-route'
 import { readListQuery } from '../../list-query'
 
 /** The list as it is found and sorted, as a CSV file, sent as it is read. */
 export const GET = tableRoute('reader', async ({ db, live }, request, { table }) => {
-  const lines = csvOf(db, live, readListQuery(live, table, new URL(request.url).searchParams))
+  const wish = readListQuery(live, table, new URL(request.url).searchParams)
+  if (!wish.ok) return refused(400, wish)
+  const lines = csvOf(db, live, wish.value)
   const encoder = new TextEncoder()
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {

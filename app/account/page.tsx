@@ -1,0 +1,18 @@
+import type { Metadata } from 'next'
+import { signedIn } from '../door'
+import { OwnPassword } from './own-password'
+import { Threshold } from '@/ui/shell/threshold'
+
+export const metadata: Metadata = { title: 'Change your password' }
+
+export default async function AccountPage() {
+  const account = await signedIn()
+  return (
+    <Threshold
+      head="Change your password"
+      say={`You are signed in as ${account.name}. Wherever else you are signed in, that ends.`}
+    >
+      <OwnPassword name={account.name} />
+    </Threshold>
+  )
+}
