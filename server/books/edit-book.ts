@@ -122,7 +122,7 @@ export const goBackTo = (db: Catalogue, bookId: string, accountId: string, revis
  * left the book as it stood after the revision that it went to, so what lies between those two is passed over; else
  * going back and forth would cost twice as much each time.
  */
-export function stillStanding<Entry extends Pick<EditRow, 'revision' | 'kind' | 'about'>>(
+function stillStanding<Entry extends Pick<EditRow, 'revision' | 'kind' | 'about'>>(
   later: readonly Entry[],
   revision: number,
 ): Entry[] {

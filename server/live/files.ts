@@ -73,7 +73,7 @@ export async function fileProblem(
 }
 
 /** Files that no record refers to go after a day: somebody may still be filling in the form that they are for. */
-export async function dropUnused(db: Database, live: Live): Promise<number> {
+async function dropUnused(db: Database, live: Live): Promise<number> {
   const names = namesOf(live)
   const used = live.book.tables.flatMap((table) =>
     table.fields

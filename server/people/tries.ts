@@ -20,7 +20,7 @@ const tableIn = (db: Catalogue) => `\`${db.catalogue}\`.\`sign_in_tries\``
  * wait where the bucket is full; such a try isn't counted, so nobody can keep a bucket full by trying on and on.
  * A leaky bucket (ITU-T I.371, annex A): it empties by itself, and forgets with time.
  */
-export async function countTry(db: Catalogue, { name, rate }: Bucket): Promise<number> {
+async function countTry(db: Catalogue, { name, rate }: Bucket): Promise<number> {
   // By itself, because it would hold the row beside others and then wait for them to have it alone.
   await run(db, `INSERT IGNORE INTO ${tableIn(db)} (bucket, level, at) VALUES (?, 0, NOW(3))`, [name])
   return transact(db, async (transaction) => {
