@@ -289,3 +289,25 @@ test.each(['REPEATABLE READ', 'READ COMMITTED'])(
     expect(await tool('SELECT SUM(cost) AS total FROM extra')).toEqual([{ total: '8.00' }])
   },
 )
+
+test('what other tools broke is mended row by row, each time with the words; nothing new is broken', async () => {
+  const { live, tool, save } = await hall('Mending', 'gathered')
+  const saving = async (work: () => Promise<unknown>) => {
+    await tool('SET @hearth_saving = 1')
+    await work()
+    await tool('SET @hearth_saving = NULL')
+  }
+  await saving(() => tool('INSERT INTO hire (hire_number, price) VALUES (1, 10), (2, 10)'))
+  await saving(() => tool('INSERT INTO extra (extra_number, hire, cost) VALUES (1, 1, 20), (2, 1, 30), (3, 2, 5)'))
+  const warned = await save('extra', { cost: '15.00' }, { ref: '1' })
+  expect(warned).toEqual({
+    kind: 'warned',
+    warnings: [{ rule: 'gathered', words: `${said('gathered')} It was so before.` }],
+  })
+  expect(told(await save('extra', { cost: '15.00' }, { ref: '1', despite: ['gathered'] }))).toEqual(saved)
+  expect(await removeRecord(db, live, 'extra', '2', 1)).toMatchObject({ ok: true })
+  expect(told(await save('extra', { cost: '9.00' }, { ref: '1' }))).toEqual(saved)
+  // What is whole by now, or always was, is refused whatever was passed over before.
+  expect(told(await save('extra', { cost: '11.00' }, { ref: '1', despite: ['gathered'] })).kind).toBe('refused')
+  expect(told(await save('extra', { cost: '11.00' }, { ref: '3', despite: ['gathered'] })).kind).toBe('refused')
+})

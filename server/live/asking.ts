@@ -8,7 +8,7 @@ import { refOf, type Values } from '@/core/records'
 import { type AskedRule, isPartOf, ownRules, type Watch } from '@/core/rules'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
-import { select, selectRows, type Transaction } from '../database'
+import { asked as asApart, type Database, select, selectRows, type Transaction } from '../database'
 import { holdKey, lookingAt, touches } from './holding'
 import { type Live, namesOf } from './live'
 import { keyCondition, keyParams } from './rows'
@@ -19,7 +19,12 @@ type Params = readonly (string | number | null)[]
 export interface BrokenRecord {
   readonly asked: AskedRule
   readonly ref: string
+  /** It broke the rule already before the save. */
+  readonly wasBroken: boolean
 }
+
+/** Of what a question finds broken so many are compared with what was broken before. */
+const mostBroken = 500
 
 /**
  * Asks the rules that look at several records, once a transaction has written all it has to write. The
@@ -111,22 +116,33 @@ export class Asking {
     await holdKey(this.db, this.live, link.one, key as readonly (string | number)[], this.transaction)
   }
 
-  /** What is broken; one record a question. Warnings that were read and passed over are left out. */
+  /**
+   * What is broken; one record a question. What a record broke before the save is told from what it comes to break, so
+   * that it can be mended row by row. Of what only warns, and of the former, what was read and passed over is left out.
+   */
   async broken(despite: readonly string[] = []): Promise<BrokenRecord[]> {
     const found: BrokenRecord[] = []
     const open = [...this.questions.values()].filter(
       ({ asked: { own } }) => !own.rule.warns || !despite.includes(own.rule.id),
     )
-    for (const { asked, sql, params } of await this.answeredYes(open)) {
-      const [row] = await selectRows<(string | number)[]>(this.db, sql, params, this.transaction)
+    for (const question of await this.answeredYes(open)) {
+      const { rule, table } = question.asked.own
+      const now = await this.brokenIn(question, this.db, this.transaction)
+      // Another connection sees what was committed, which is how it was before this save; the rule's gate is held.
+      const before = rule.warns ? [] : (await this.brokenIn(question, asApart(this.db))).map(String)
+      const row = now.find((key) => !before.includes(String(key))) ?? now[0]
       if (!row) continue
-      const leaves = keyColumns(asked.own.table, namesOf(this.live)).map((column) =>
-        leafOf(this.live.book, column.leaf),
-      )
-      found.push({ asked, ref: refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value))) })
+      const wasBroken = before.includes(String(row))
+      if (wasBroken && despite.includes(rule.id)) continue
+      const leaves = keyColumns(table, namesOf(this.live)).map((column) => leafOf(this.live.book, column.leaf))
+      const ref = refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value)))
+      found.push({ asked: question.asked, ref, wasBroken })
     }
     return found
   }
+
+  private brokenIn = ({ sql, params }: Question, db: Database, transaction?: Transaction) =>
+    selectRows<(string | number)[]>(db, `${sql} LIMIT ${mostBroken}`, params, transaction)
 
   /** The questions to which the answer is yes, asked many at a time: nearly always none. */
   private async answeredYes(all: readonly Question[]): Promise<Question[]> {
@@ -192,7 +208,7 @@ function questionOf(live: Live, asked: AskedRule, watch: Watch) {
   const { table } = asked.own
   const keys = keyColumns(table, names).map((column) => `t.${quoteName(column.name)}`)
   const concerned = concernedSql(live.book, names, table, watch.hops, () => '?')
-  const sql = `SELECT ${keys.join(', ')} ${concerned} AND ${brokenSql(live.book, names, asked)} LIMIT 1`
+  const sql = `SELECT ${keys.join(', ')} ${concerned} AND ${brokenSql(live.book, names, asked)}`
   bySchema.set(live.schema, { concerned, sql })
   return { concerned, sql }
 }

@@ -161,9 +161,8 @@ export async function removeRecord(
       const losing = await dropRow(db, live, tableId, ref, transaction)
       const without = await leftWithout(db, live, [...losing, ...sheet.losing], transaction)
       if (without) throw new RowRefused(undefined, without)
-      const [broken] = await asking.broken()
-      if (broken && !broken.asked.own.rule.warns)
-        throw new RowRefused(undefined, { kind: 'in-own-words', words: broken.asked.own.rule.words })
+      const broken = (await asking.broken()).find(({ asked: { own }, wasBroken }) => !own.rule.warns && !wasBroken)
+      if (broken) throw new RowRefused(undefined, { kind: 'in-own-words', words: broken.asked.own.rule.words })
       const with_ = sheet.goes.length > 0 ? ` with ${listed(sheet.goes)}` : ''
       return ok(`The ${inSentence(name)} was removed${with_}.`)
     })

@@ -54,6 +54,9 @@ export async function refuseClosed(
   }
 }
 
+/** What a save may go through with, once its words were read: what only warns, and what was broken before. */
+const isRefused = ({ asked: { own }, wasBroken }: BrokenRecord) => !own.rule.warns && !wasBroken
+
 /** What the rules over several records refuse, each where it is seen; then what they only warn of. */
 export function refuseBroken(broken: readonly BrokenRecord[], places: ReadonlyMap<string, string>): void {
   const problems = {
@@ -61,7 +64,7 @@ export function refuseBroken(broken: readonly BrokenRecord[], places: ReadonlyMa
     rows: {} as Record<string, Problems>,
     whole: [] as Problem[],
   }
-  for (const { asked, ref } of broken.filter(({ asked: { own } }) => !own.rule.warns)) {
+  for (const { asked, ref } of broken.filter(isRefused)) {
     const { rule, table, fields } = asked.own
     const problem: Problem = { kind: 'in-own-words', words: rule.words }
     const place = places.get(`${table.id} ${ref}`)
@@ -71,7 +74,12 @@ export function refuseBroken(broken: readonly BrokenRecord[], places: ReadonlyMa
     else if (field) problems.fields[field] = problem
     else problems.whole.push(problem)
   }
-  if (broken.some(({ asked }) => !asked.own.rule.warns)) throw new At(problems)
-  const warnings = new Map(broken.map(({ asked: { own } }) => [own.rule.id, own.rule.words]))
+  if (broken.some(isRefused)) throw new At(problems)
+  const warnings = new Map(
+    broken.map(({ asked: { own }, wasBroken }) => [
+      own.rule.id,
+      wasBroken ? `${own.rule.words} It was so before.` : own.rule.words,
+    ]),
+  )
   if (warnings.size > 0) throw new Warned([...warnings].map(([rule, words]) => ({ rule, words })))
 }
