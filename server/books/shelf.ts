@@ -4,7 +4,7 @@ import { physicalName } from '@/core/names'
 import { fail, ok, type Result } from '@/core/words'
 import type { BookRow, Catalogue, GateRow, Role } from '../catalogue'
 import { stamp } from '../clock'
-import { select } from '../database'
+import { type Row, select } from '../database'
 import { roomProblem } from '../disk-room'
 import { newId } from '../ids'
 import type { Account } from '../people'
@@ -85,42 +85,64 @@ export async function addBook(db: Catalogue, account: Account, book: Book, dryOf
   return id
 }
 
+type Standing = Omit<BookRow, 'design' | 'opened'> & Gate
+
+const standingColumns =
+  'b.id, b.name, b.revision, b.opened_revision, b.live_schema, b.created_at, b.dry_of, g.opening, g.opened_edition'
+
+/** A book as it stands. Its design is fetched and read only where this process doesn't know it at that revision yet. */
 export async function findBook(db: Catalogue, id: string): Promise<StoredBook | undefined> {
-  const [row] = await select<BookRow & Gate>(
-    db,
-    `SELECT b.id, b.name, b.design, b.revision, b.opened, b.opened_revision, b.live_schema, b.created_at, b.dry_of, g.opening, g.opened_edition
-     FROM \`${db.catalogue}\`.books b LEFT JOIN \`${db.catalogue}\`.gates g ON g.book_id = b.id AND g.part = '' WHERE b.id = ?`,
-    [id],
-  )
-  return row && storedBook(row, row)
+  const from = `FROM \`${db.catalogue}\`.books b LEFT JOIN \`${db.catalogue}\`.gates g ON g.book_id = b.id AND g.part = '' WHERE b.id = ?`
+  const [row] = await select<Standing & Row>(db, `SELECT ${standingColumns} ${from}`, [id])
+  if (!row) return undefined
+  const book = known.get(mark(id, row.revision))
+  const opened = row.opened_revision === null ? undefined : known.get(mark(id, row.opened_revision))
+  if (book && (opened || row.opened_revision === null)) return standing(row, book, opened)
+  // All of it anew: it may have moved on since.
+  const [whole] = await select<BookRow & Gate & Row>(db, `SELECT ${standingColumns}, b.design, b.opened ${from}`, [id])
+  return whole && storedBook(whole, whole)
 }
 
 type Gate = Pick<GateRow, 'opening' | 'opened_edition'>
 
 export function storedBook(row: BookRow, gate?: Gate): StoredBook {
-  return {
-    id: row.id,
-    book: parsed(row.design),
-    revision: row.revision,
-    opened: row.opened === null ? undefined : parsed(row.opened),
-    openedRevision: row.opened_revision ?? undefined,
-    liveSchema: row.live_schema,
-    dryOf: row.dry_of ?? undefined,
-    opening: gate?.opening ?? undefined,
-    openedEdition: gate?.opened_edition ?? undefined,
-  }
+  return standing(
+    { ...row, opening: gate?.opening ?? null, opened_edition: gate?.opened_edition ?? null },
+    designAt(row.id, row.revision, row.design),
+    row.opened === null ? undefined : designAt(row.id, row.opened_revision ?? 0, row.opened),
+  )
 }
 
-// Designs are parsed once for each text: the Desk reads the same opened design at every request.
-const recent = new Map<string, Book>()
+const standing = (row: Standing, book: Book, opened: Book | undefined): StoredBook => ({
+  id: row.id,
+  book,
+  revision: row.revision,
+  opened,
+  openedRevision: row.opened_revision ?? undefined,
+  liveSchema: row.live_schema,
+  dryOf: row.dry_of ?? undefined,
+  opening: row.opening ?? undefined,
+  openedEdition: row.opened_edition ?? undefined,
+})
+
+// A design never changes without its revision: it is read once for each, however many requests need it.
+const known = new Map<string, Book>()
+const mostKnown = 48
+const mark = (id: string, revision: number) => `${id} ${revision}`
+
+function designAt(id: string, revision: number, json: string): Book {
+  const place = mark(id, revision)
+  const found = known.get(place) ?? parsed(json)
+  // What was needed last goes last.
+  known.delete(place)
+  if (known.size >= mostKnown) known.delete(known.keys().next().value!)
+  known.set(place, found)
+  return found
+}
 
 /** A design from its stored text. */
 export function parsed(json: string): Book {
-  const known = recent.get(json)
-  if (known) return known
   const book = readBook(JSON.parse(json))
   if (!book.ok) throw new Error('Expected a whole book in the catalogue.')
-  if (recent.size >= 24) recent.delete(recent.keys().next().value!)
-  recent.set(json, book.value)
   return book.value
 }

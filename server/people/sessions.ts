@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { Op } from 'sequelize'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
+import { select } from '../database'
 import type { Account } from './accounts'
 
 /** A session lasts a working week; signing in again begins a new one. */
@@ -20,10 +21,13 @@ export async function beginSession({ sessions }: Catalogue, accountId: string): 
 }
 
 export async function accountOfSession(catalogue: Catalogue, token: string): Promise<Account | undefined> {
-  const session = await catalogue.sessions.findOne({ where: { id: digest(token), ends_at: { [Op.gt]: stamp() } } })
-  if (!session) return undefined
-  const row = (await catalogue.accounts.findByPk(session.get('account_id') as string))?.get({ plain: true })
-  return row?.removed_at === null ? { id: row.id, name: row.name, makesBooks: Boolean(row.makes_books) } : undefined
+  const [row] = await select<{ id: string; name: string; makes_books: number }>(
+    catalogue,
+    `SELECT a.id, a.name, a.makes_books FROM \`${catalogue.catalogue}\`.sessions s JOIN \`${catalogue.catalogue}\`.accounts a ON a.id = s.account_id
+     WHERE s.id = ? AND s.ends_at > ? AND a.removed_at IS NULL`,
+    [digest(token), stamp()],
+  )
+  return row ? { id: row.id, name: row.name, makesBooks: Boolean(row.makes_books) } : undefined
 }
 
 /** Ends all sessions of an account but the one whose secret this is. */

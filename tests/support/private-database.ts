@@ -1,7 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { TestProject } from 'vitest/node'
+import { passingFolder } from '@/scripts/setup/passing-folder'
 import { startPrivateDatabase } from '@/scripts/setup/private-database'
 
 declare module 'vitest' {
@@ -12,11 +10,11 @@ declare module 'vitest' {
 
 /** One private MariaDB for all server tests; each test file takes a catalogue of its own in it. */
 export default async function setup(project: TestProject) {
-  const folder = mkdtempSync(join(tmpdir(), 'hearth-test-'))
-  const server = await startPrivateDatabase(folder, { relaxed: true })
+  const folder = passingFolder('test')
+  const server = await startPrivateDatabase(folder.path, { relaxed: true })
   project.provide('databaseUrl', server.url)
   return async () => {
     await server.stop()
-    rmSync(folder, { recursive: true, force: true })
+    folder.remove()
   }
 }
