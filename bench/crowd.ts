@@ -18,7 +18,7 @@ export async function crowd(db: Catalogue, tool: (schema: string) => Promise<(st
     const told = [...outcomes].map(([kind, count]) => `${count} ${kind}`).join(', ')
     process.stdout.write(`${name.padEnd(68)} ${told.padEnd(28)} broken ${broken}\n`)
   }
-  const book = await billBook(db, made.value, 'Openings')
+  const book = await billBook(db, made.value, 'Openings', 100_000)
   // Back and forth, so that each of them changes something.
   const there = smallChanges.slice(0, 8)
   const changes = Array.from({ length: openings }, (_, at) =>

@@ -72,7 +72,7 @@ async function carryOut(
         return { state: 'taken-back', blocked }
       }
       try {
-        await run(db, step.sql, [], connection)
+        await carryThrough(db, step.sql, connection)
       } catch (cause) {
         // Where the connection broke nobody knows whether the step was done: who comes next does it again.
         if (databaseErrorOf(cause).fatal) throw cause
@@ -93,6 +93,19 @@ async function carryOut(
     await run(db, `SET ${openingMark} = NULL`, [], connection).catch(() => undefined)
   }
 }
+
+/** Another tool may hold a table just then; a step that lost a deadlock did nothing and is run again. */
+async function carryThrough(db: Catalogue, sql: string, connection: Transaction): Promise<void> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return void (await run(db, sql, [], connection))
+    } catch (cause) {
+      if (databaseErrorOf(cause).errno !== 1213 || attempt >= stepAttempts) throw cause
+      await new Promise((done) => setTimeout(done, 20 * attempt))
+    }
+  }
+}
+const stepAttempts = 10
 
 /** The end of an opening: the design that is in force from now on, and the gate open again, at one moment. */
 async function end(db: Catalogue, entry: OpeningRow, state: 'done' | 'taken-back'): Promise<void> {
@@ -125,7 +138,7 @@ async function putBack(
 ): Promise<void> {
   for (const [at, step] of [...steps.entries()].reverse()) {
     if (!step.undo) continue
-    await run(db, step.undo, [], connection)
+    await carryThrough(db, step.undo, connection)
     await mark(db, entry.id!, at, connection)
   }
   await end(db, entry, 'taken-back')

@@ -33,3 +33,17 @@ test('a page that can’t be made says what to do, and comes once it can', async
   await browser.press('Try again')
   await browser.read('Teal and Sons, Sweeps')
 })
+
+test('an edit that isn’t saved yet says so, is asked about before the page is left, and is saved once it can be', async () => {
+  await browser.press('Teal and Sons, Sweeps')
+  await browser.read('Start from the business')
+  await browser.chapter('tables')
+  await run(db, 'RENAME TABLE troubles.edits TO troubles.hidden')
+  await browser.press('Add a table')
+  await browser.read('Not saved yet, trying again')
+  const isAsked = `const leaving = new Event('beforeunload', { cancelable: true }); return !window.dispatchEvent(leaving)`
+  expect(await browser.driver.executeScript(isAsked)).toBe(true)
+  await run(db, 'RENAME TABLE troubles.hidden TO troubles.edits')
+  await browser.see('[data-waiting="0"]')
+  expect(await browser.driver.executeScript(isAsked)).toBe(false)
+})

@@ -2,7 +2,7 @@ import type { Catalogue } from '@/server/catalogue'
 import { run, select } from '@/server/database'
 import { type Live, readRecord, removeRecord, saveRecord } from '@/server/live'
 import type { Account } from '@/server/people'
-import { opened, testBook } from './catalogue'
+import { opened, testBook } from './books'
 import { ruled } from './ruled-design'
 
 type Values = Record<string, string | null>
@@ -94,7 +94,7 @@ export const collisions: Readonly<Record<string, Collision>> = {
   },
   'fields that are unique together, blanks alike': {
     rules: ['alike'],
-    begin: ['INSERT INTO $room (room_number, floor) VALUES (#, 2 * #), (5000 + #, 3 * #), (9000 + #, 4 * #)'],
+    begin: ['INSERT INTO $room (room_number, floor) VALUES (#, 3 * #), (5000 + #, 3 * # + 1), (9000 + #, 3 * # + 2)'],
     sides: ({ change }, round) =>
       [0, 5000, 9000].map((from) => () => change('room', `${from + round}`, { floor: '7' })),
     broken: 'SELECT COUNT(*) - 1 AS count FROM $room WHERE floor = 7',

@@ -4,11 +4,11 @@ import type { Catalogue } from '@/server/catalogue'
 import { run, select } from '@/server/database'
 import { type Live, openBook, readRecord, type SaveOutcome, saveRecord } from '@/server/live'
 import type { Account } from '@/server/people'
-import { editAll, opened, testBook } from './catalogue'
+import { editAll, opened, testBook } from './books'
 import { billing } from './derived-design'
 
 /** Bills that stay as they are once they are sent, and may only be sent from open. */
-export const ruledBills = () => {
+export const ruledBills = (most = 500) => {
   const bills = billing()
   return bills.do(
     {
@@ -22,8 +22,8 @@ export const ruledBills = () => {
       kind: 'addRule',
       id: 'most',
       table: 'bill',
-      words: 'A bill comes to no more than 500.',
-      says: { kind: 'holds', tree: bills.tree('bill', 'COALESCE(Total, 0) <= 500') },
+      words: `A bill comes to no more than ${most}.`,
+      says: { kind: 'holds', tree: bills.tree('bill', `COALESCE(Total, 0) <= ${most}`) },
     },
   )
 }
@@ -41,15 +41,15 @@ export const smallChanges: readonly Edit[][] = [
 ]
 
 /** An open book of bills, one of them sent, with a price list. */
-export async function billBook(db: Catalogue, account: Account, name: string) {
-  const id = await testBook(db, account, name, ruledBills().edits)
+export async function billBook(db: Catalogue, account: Account, name: string, most = 500) {
+  const id = await testBook(db, account, name, ruledBills(most).edits)
   const live = await opened(db, account, id)
   const sql = (text: string) => text.replaceAll('$', `\`${live.schema}\`.`)
   await run(db, sql('INSERT INTO $item (item_number, what, list_price) VALUES (1, "Flue", 12.50), (2, "Cowl", 7)'))
   await run(db, sql('INSERT INTO $bill (bill_number, state) VALUES (1, "open"), (2, "open"), (3, "open"), (4, "open")'))
   await run(db, sql('INSERT INTO $bill_line (bill_line_number, bill, item, quantity) VALUES (90001, 4, 1, 2)'))
   await run(db, sql('UPDATE $bill SET state = "sent" WHERE bill_number = 4'))
-  return { id, live, sql }
+  return { id, live, sql, most }
 }
 
 export const billLine = (bill: string, item: string) => ({
@@ -94,7 +94,7 @@ export interface BesideOpenings {
 export async function openBesideSaves(
   db: Catalogue,
   account: Account,
-  { id, live, sql }: Awaited<ReturnType<typeof billBook>>,
+  { id, live, sql, most }: Awaited<ReturnType<typeof billBook>>,
   tool: (statement: string) => Promise<unknown>,
   changes: readonly (readonly Edit[])[],
 ): Promise<BesideOpenings> {
@@ -163,7 +163,7 @@ export async function openBesideSaves(
     sent: sent!,
     uncopied: await number(`SELECT COUNT(*) AS count ${lines} WHERE NOT (l.price_each <=> i.list_price)`),
     beyond: await number(
-      `SELECT COUNT(*) AS count FROM (SELECT SUM(l.quantity * l.price_each) AS total ${lines} GROUP BY l.bill) AS t WHERE total > 500`,
+      `SELECT COUNT(*) AS count FROM (SELECT SUM(l.quantity * l.price_each) AS total ${lines} GROUP BY l.bill) AS t WHERE total > ${most}`,
     ),
   }
 }

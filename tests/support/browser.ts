@@ -94,7 +94,12 @@ export class Browser {
     rmSync(this.profile, { recursive: true, force: true })
   }
 
-  go = (path: string) => this.driver.get(this.url + path)
+  /** Goes to an address, as somebody does who looks whether all is saved before. */
+  async go(path: string): Promise<void> {
+    const saved = `return !document.querySelector('[data-waiting]:not([data-waiting="0"])')`
+    await this.driver.wait(() => this.driver.executeScript<boolean>(saved), patience, 'It was never saved.')
+    await this.driver.get(this.url + path)
+  }
 
   /** The first element in sight, waited for. */
   async see(css: string, within = patience): Promise<WebElement> {

@@ -9,6 +9,7 @@ import { chaptersOf } from '@/core/chapters'
 import { wordProblem } from '@/core/words'
 import { Thread } from '@/ui/shell/thread'
 import { useKeys } from '@/ui/use-keys'
+import { useLeaving } from '@/ui/use-leaving'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
 import { FindOrDo } from './find-or-do'
 import { BookStore } from './store'
@@ -83,6 +84,7 @@ export function WorkshopRoom({
     { 'Ctrl Z': () => void store.undo(), 'Ctrl Y': redo, 'Ctrl Shift Z': redo },
   )
 
+  useLeaving(state.waiting > 0)
   const since = state.revision - opened.revision + state.waiting
   const { everOpened } = opened
   const chapters = useMemo(
@@ -154,7 +156,7 @@ function SaveState({
       title="History of the book"
       className="min-h-7 rounded-sm px-1 text-[13px] whitespace-nowrap text-ash-6 hover:text-ink hover:underline"
     >
-      <span role="status" className={cutOff ? 'font-bold text-ember' : undefined}>
+      <span role="status" data-waiting={waiting} className={cutOff ? 'font-bold text-ember' : undefined}>
         {saved}
       </span>
       <span className="max-xl:hidden">{rest}</span>
