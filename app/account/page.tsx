@@ -10,7 +10,7 @@ export default async function AccountPage() {
   return (
     <Threshold
       head="Change your password"
-      say={`You are signed in as ${account.name}. Wherever else you are signed in, that ends.`}
+      say={`You are signed in as ${account.name}. Everywhere else you will be signed out.`}
     >
       <OwnPassword name={account.name} />
     </Threshold>

@@ -49,7 +49,7 @@ export function ManagePerson({ id, member, onRemoved }: Props) {
         open={doing === 'password'}
         onClose={close}
         title={`A new password for ${member.name}`}
-        say="For somebody who has lost theirs. Wherever they are signed in, that ends."
+        say="For somebody who has lost theirs. They are signed out everywhere."
         actions={
           <>
             <Button onClick={close}>Cancel</Button>

@@ -90,7 +90,7 @@ export function PeopleSheet({ id, name, account, books, members: first }: Props)
                   ))}
                 </ChoiceBox>
                 {member.account === account.id ? (
-                  <span className="w-[68px]" />
+                  <span className="w-[60px]" />
                 ) : (
                   <ManagePerson id={id} member={member} onRemoved={setMembers} />
                 )}
