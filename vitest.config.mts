@@ -14,6 +14,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'core',
+          setupFiles: 'tests/support/seed.ts',
           // Files share the modules they import: loading them anew for each takes longer than the tests.
           isolate: false,
           testTimeout: 60_000,
@@ -24,6 +25,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'server',
+          setupFiles: 'tests/support/seed.ts',
           isolate: false,
           include: ['server/**/*.test.ts', 'tests/server/**/*.test.ts', 'scripts/**/*.test.ts'],
           globalSetup: 'tests/support/private-database.ts',

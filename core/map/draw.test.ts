@@ -70,7 +70,7 @@ describe('whatever the cards and wherever they are put', () => {
         },
       ),
       {
-        numRuns: 40,
+        numRuns: 20,
         // Maps in which a line once had no way.
         examples: [
           [
@@ -83,6 +83,20 @@ describe('whatever the cards and wherever they are put', () => {
             ],
           ],
           [2, 10, 760, [{ x: 1073, y: 2102 }]],
+          // A way whose two feet lay on one line and came back to itself.
+          [
+            11,
+            3,
+            1,
+            [
+              { x: 0, y: 495 },
+              { x: 0, y: 495 },
+              { x: 0, y: -326 },
+              { x: 0, y: 5 },
+              { x: 265, y: 0 },
+              { x: 0, y: 495 },
+            ],
+          ],
           [
             11,
             25,

@@ -3,6 +3,7 @@ import { around, type Box, inflated, onGrid, overlap, type Point } from './geome
 import { Ground } from './grid'
 import { footBox } from './labels'
 import type { MapLine } from './lines'
+import { withoutLoops } from './loops'
 import { crossings, inTheWayOf, type Laid, mark, type Route } from './laid'
 import { type Elbow, isFree, type Port, portsOf } from './ports'
 import { Search } from './search'
@@ -85,7 +86,7 @@ export class Router {
     if (!found) return
     const { start, end, cells } = found
     const corners = cornersOf(cells.map(this.ground.point))
-    const points = withoutStraight([start, ...corners, end])
+    const points = withoutStraight(withoutLoops(withoutStraight([start, ...corners, end])))
     this.put({ line, start, end, cells, route: { points, from: start.side, to: end.side } })
   }
 
