@@ -4,6 +4,7 @@ import {
   isDerived,
   kindOf,
   plainLook,
+  settingLimits,
   settingRanges,
   type SettingName,
   showValue,
@@ -32,6 +33,10 @@ export function checkSettings(field: Field, look: Look): Result<Field> {
     if (set !== undefined && (!Number.isInteger(set) || set < range.least || set > range.most)) {
       return fail({ kind: 'setting-out-of-range', setting: range.title, least: range.least, most: range.most })
     }
+  }
+  for (const [name, limit] of Object.entries(settingLimits.texts)) {
+    const length = field[name as keyof typeof settingLimits.texts]?.length ?? 0
+    if (length > limit) return fail({ kind: 'too-long', limit, length })
   }
   const choices = checkChoices(field)
   if (!choices.ok) return choices
@@ -73,8 +78,12 @@ function readSetting(field: Field, name: 'least' | 'most' | 'startsAs'): Result<
 
 function checkChoices({ choices = [] }: Field): Result<null> {
   const seen = new Set<string>()
+  if (choices.length > settingLimits.choices)
+    return fail({ kind: 'too-many', what: 'choice', limit: settingLimits.choices })
   for (const { word } of choices) {
     if (!word.trim()) return fail({ kind: 'choice-blank' })
+    if (word.length > settingLimits.choiceLength)
+      return fail({ kind: 'too-long', limit: settingLimits.choiceLength, length: word.length })
     if (seen.has(word.trim().toLowerCase())) return fail({ kind: 'choice-twice', choice: word.trim() })
     seen.add(word.trim().toLowerCase())
   }

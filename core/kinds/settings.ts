@@ -1,11 +1,21 @@
 import * as z from 'zod'
 import { Pattern } from '../patterns'
 
+/** How long the texts of a field may be, and how many choices it may have; each is stated in docs/limits.md. */
+export const settingLimits = {
+  choices: 200,
+  choiceLength: 100,
+  texts: { unit: 20, prefix: 12, note: 500, example: 200, refusal: 200 },
+} as const
+
 /** One choice of a pick. The id stays when the word changes, so that records can follow. */
-export const Choice = z.strictObject({ id: z.string().min(1).max(40), word: z.string().min(1).max(100) })
+export const Choice = z.strictObject({
+  id: z.string().min(1).max(40),
+  word: z.string().min(1).max(settingLimits.choiceLength),
+})
 export type Choice = z.infer<typeof Choice>
 
-export const Choices = z.array(Choice).max(200)
+export const Choices = z.array(Choice).max(settingLimits.choices)
 
 /**
  * What a field may carry besides its name and kind. All optional; each kind says which it uses.
@@ -16,12 +26,12 @@ export const FieldSettings = z.strictObject({
   exactLength: z.boolean().optional(),
   digits: z.int().optional(),
   decimals: z.int().optional(),
-  unit: z.string().max(20).optional(),
+  unit: z.string().max(settingLimits.texts.unit).optional(),
   least: z.string().max(40).optional(),
   most: z.string().max(40).optional(),
   choices: Choices.optional(),
   scale: z.int().optional(),
-  prefix: z.string().max(12).optional(),
+  prefix: z.string().max(settingLimits.texts.prefix).optional(),
   width: z.int().optional(),
   yearly: z.boolean().optional(),
   /** The fixed shape of a code. */
@@ -31,9 +41,9 @@ export const FieldSettings = z.strictObject({
   startsAs: z.string().max(4000).optional(),
   must: z.boolean().optional(),
   unique: z.boolean().optional(),
-  note: z.string().max(500).optional(),
-  example: z.string().max(200).optional(),
-  refusal: z.string().max(200).optional(),
+  note: z.string().max(settingLimits.texts.note).optional(),
+  example: z.string().max(settingLimits.texts.example).optional(),
+  refusal: z.string().max(settingLimits.texts.refusal).optional(),
 })
 export type FieldSettings = z.infer<typeof FieldSettings>
 export type SettingName = keyof FieldSettings
