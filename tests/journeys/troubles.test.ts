@@ -40,6 +40,8 @@ test('an edit that isn’t saved yet says so, is asked about before the page is 
   await browser.chapter('tables')
   await run(db, 'RENAME TABLE troubles.edits TO troubles.hidden')
   await browser.press('Add a table')
+  await browser.fill('Name', 'Visit')
+  await browser.press('Add the table')
   await browser.read('Not saved yet, trying again')
   const isAsked = `const leaving = new Event('beforeunload', { cancelable: true }); return !window.dispatchEvent(leaving)`
   expect(await browser.driver.executeScript(isAsked)).toBe(true)
