@@ -18,7 +18,9 @@ export function passwordProblem(password: string, name: string): Problem | undef
   if ([...password].length > longest) return { kind: 'password-long', most: longest }
   if (hasUnseen(password)) return { kind: 'odd-characters' }
   judge ??= new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs })
-  return judge.check(password, [name, name.replaceAll(' ', ''), ...name.split(' ')]).score < leastGrade ? { kind: 'password-common' } : undefined
+  return judge.check(password, [name, name.replaceAll(' ', ''), ...name.split(' ')]).score < leastGrade
+    ? { kind: 'password-common' }
+    : undefined
 }
 
 // argon2id with the library's defaults, 19 MiB and two passes, as OWASP asks at the least.
