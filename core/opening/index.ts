@@ -1,4 +1,4 @@
-export { openingMark } from './attach'
+export { openingMark } from './keep-out'
 export { physicalNames, type PhysicalNames } from './columns'
 export { wordsInTheWay } from './first-words'
 export { edition } from './edition'

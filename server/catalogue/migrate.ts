@@ -4,12 +4,14 @@ import { up as first } from './migrations/001-first'
 import { up as dryRuns } from './migrations/002-dry-runs'
 import { up as gates } from './migrations/003-gates'
 import { up as people } from './migrations/004-people'
+import { up as editions } from './migrations/005-editions'
 
 const migrations = [
   { name: '001-first', up: first },
   { name: '002-dry-runs', up: dryRuns },
   { name: '003-gates', up: gates },
   { name: '004-people', up: people },
+  { name: '005-editions', up: editions },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -64,6 +64,8 @@ export interface OpeningRow {
   design: string
   revision: number
   steps: string
+  /** The edition of the program that planned the steps. */
+  edition: number
   position: number
   started_at: string
   ended_at: string | null
@@ -127,6 +129,7 @@ export function modelsOn({ sequelize, catalogue }: Database) {
       design: DataTypes.TEXT,
       revision: DataTypes.INTEGER,
       steps: DataTypes.TEXT,
+      edition: DataTypes.INTEGER,
       position: DataTypes.INTEGER,
       started_at: moment,
       ended_at: moment,

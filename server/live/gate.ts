@@ -109,9 +109,9 @@ async function afterOpening(db: Catalogue, bookId: string, until: number): Promi
       if (!live.ok) throw new Error('Expected a book that was opened.')
       return live.value
     }
-    if ((await resumeOpening(db, stored.opening, {}, 0)).state !== 'busy') continue
+    const { state } = await resumeOpening(db, stored.opening, {}, 0)
     if (Date.now() >= until) throw new BeingOpened()
-    await sleep(lookEvery)
+    if (state === 'busy') await sleep(lookEvery)
   }
 }
 

@@ -1,5 +1,5 @@
 import { collation, quoteName } from '@/core/names'
-import { edition, openingMark, type OpeningStep } from '@/core/opening'
+import { openingMark, type OpeningStep } from '@/core/opening'
 import { findBook, parsed, type StoredBook } from '../books'
 import type { Catalogue, OpeningRow } from '../catalogue'
 import { stamp } from '../clock'
@@ -38,7 +38,12 @@ export async function resumeOpening(db: Catalogue, id: number, hooks: Hooks = {}
     }
     try {
       const entry = (await db.openings.findByPk(id))?.get({ plain: true })
-      if (entry?.state !== 'running') return { state: entry?.state ?? 'taken-back', blocked: [] }
+      if (!entry) {
+        // Nothing is left to carry on, so nothing may wait for it.
+        await db.gates.update({ opening: null }, { where: { opening: id } })
+        return { state: 'taken-back', blocked: [] }
+      }
+      if (entry.state !== 'running') return { state: entry.state, blocked: [] }
       const book = await findBook(db, entry.book_id)
       return await carryOut(db, entry, book!, transaction, hooks)
     } finally {
@@ -94,7 +99,10 @@ async function carryOut(
   }
 }
 
-/** Another tool may hold a table just then; a step that lost a deadlock did nothing and is run again. */
+/**
+ * Another tool may hold a table just then; a step that lost a deadlock did nothing and is run again. The deadlock ended
+ * the transaction, and the step must still commit together with its mark.
+ */
 async function carryThrough(db: Catalogue, sql: string, connection: Transaction): Promise<void> {
   for (let attempt = 1; ; attempt++) {
     try {
@@ -102,6 +110,7 @@ async function carryThrough(db: Catalogue, sql: string, connection: Transaction)
     } catch (cause) {
       if (databaseErrorOf(cause).errno !== 1213 || attempt >= stepAttempts) throw cause
       await new Promise((done) => setTimeout(done, 20 * attempt))
+      await run(db, 'START TRANSACTION', [], connection)
     }
   }
 }
@@ -114,7 +123,7 @@ async function end(db: Catalogue, entry: OpeningRow, state: 'done' | 'taken-back
     if (state === 'done') await db.books.update({ opened: entry.design, opened_revision: entry.revision }, book)
     await db.openings.update({ state, ended_at: stamp() }, { where: { id: entry.id! }, transaction })
     await db.gates.update(
-      { opening: null, ...(state === 'done' && { opened_revision: entry.revision, opened_edition: edition }) },
+      { opening: null, ...(state === 'done' && { opened_revision: entry.revision, opened_edition: entry.edition }) },
       { where: { book_id: entry.book_id, part: '' }, transaction },
     )
   })

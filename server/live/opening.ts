@@ -1,4 +1,4 @@
-import { type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
+import { edition, type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
 import { derivedInTheWay } from '@/core/expressions'
 import { rulesInTheWay } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
@@ -58,6 +58,7 @@ export async function openBook(db: Catalogue, bookId: string, accountId: string)
         design: JSON.stringify(newest.book),
         revision: newest.revision,
         steps: JSON.stringify(sheet.steps),
+        edition,
         position: 0,
         started_at: stamp(),
         ended_at: null,

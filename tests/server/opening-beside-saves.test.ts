@@ -92,3 +92,35 @@ test('a book that an earlier edition opened gets what this one makes with its ne
   expect(await shapeOf(db, live.schema)).toBe(await shapeAfresh(db, account, id))
   expect(await openBook(db, id, account.id)).toMatchObject({ ok: true, value: { kind: 'nothing' } })
 })
+
+test('a step that lost a deadlock is run again, and still commits with its mark or not at all', async () => {
+  const { id, live, sql } = await billBook(db, account, 'Deadlock')
+  const { entry } = await journalled(db, account, id)
+  // What MariaDB does to the one who loses: all is rolled back, and the transaction is over.
+  const step = `BEGIN NOT ATOMIC
+    IF @lost IS NULL THEN SET @lost = 1; ROLLBACK; SIGNAL SQLSTATE '40001' SET MYSQL_ERRNO = 1213; END IF;
+    UPDATE item SET what = CONCAT(what, '!') WHERE item_number = 1; END`
+  await db.openings.update({ steps: JSON.stringify([{ say: 'Reword', sql: step }]) }, { where: { id: entry } })
+  const what = async () => (await select(db, sql('SELECT what FROM $item WHERE item_number = 1')))[0]!.what
+  await killedAt(db, entry, 0, 'unmarked')
+  expect(await what()).toBe('Flue')
+  // Who comes next finishes it, once.
+  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+  expect(await what()).toBe('Flue!')
+})
+
+test('an opening that an earlier edition planned counts as that edition’s, whoever finishes it', async () => {
+  const { id } = await billBook(db, account, 'Planned before')
+  await editAll(db, account, id, smallChanges[0]!)
+  const { entry } = await journalled(db, account, id)
+  await db.openings.update({ edition: 1 }, { where: { id: entry } })
+  expect((await resumeOpening(db, entry)).state).toBe('done')
+  expect((await stored(db, id)).openedEdition).toBe(1)
+  expect(await openBook(db, id, account.id)).toMatchObject({ ok: true, value: { kind: 'change', blocked: [] } })
+})
+
+test('nobody waits for an opening that there is no longer', async () => {
+  const { id, live } = await billBook(db, account, 'No longer')
+  await db.gates.update({ opening: 987_654 }, { where: { book_id: id, part: '' } })
+  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+})

@@ -1,5 +1,5 @@
 import { expect } from 'vitest'
-import { type OpeningStep, planOpening } from '@/core/opening'
+import { edition, type OpeningStep, planOpening } from '@/core/opening'
 import { findBook } from '@/server/books'
 import type { Catalogue } from '@/server/catalogue'
 import { stamp } from '@/server/clock'
@@ -27,6 +27,7 @@ export async function journalled(
     design: JSON.stringify(book.book),
     revision: book.revision,
     steps: JSON.stringify(plan.steps),
+    edition,
     position: 0,
     started_at: stamp(),
     ended_at: null,
