@@ -41,8 +41,6 @@ export default defineConfig({
           globalSetup: 'tests/support/running-application.ts',
           testTimeout: 300_000,
           hookTimeout: 120_000,
-          // Two browsers at once make two cores so slow that people wouldn't wait for what they look for.
-          fileParallelism: false,
         },
       },
     ],

@@ -5,7 +5,7 @@ import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
 import { type Condition, findCondition } from './find-condition'
 import { rowReader, type StoredRow } from './row-reader'
-import { columnSql, joinPlan, type LabelPiece, type LabelPlan, labelPlan } from './label'
+import { columnSql, fileNamePlan, joinPlan, type LabelPiece, type LabelPlan, labelPlan } from './label'
 import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
 
 /** What to list: all fields of a table or some, found, sorted and paged by key. */
@@ -86,7 +86,11 @@ function planOf(
           .columns(table.id, field.id)
           .map((column) => ({ slot: select.add(columnSql('t', column.name)), leaf: leafOf(book, column.leaf) }))
     const plan =
-      field.kind === 'link' ? joinPlan(book, names, table, field, 't') : { joins: [], pieces: [] as LabelPiece[] }
+      field.kind === 'link'
+        ? joinPlan(book, names, table, field, 't')
+        : field.kind === 'file'
+          ? fileNamePlan(names, table, field, 't')
+          : { joins: [], pieces: [] as LabelPiece[] }
     join(plan)
     return { field, columns, pieces: plan.pieces, slots: plan.pieces.map((piece) => select.add(piece.sql)) }
   })

@@ -65,4 +65,18 @@ export function joinPlan(
   return { joins: [join, ...plan.joins], pieces: plan.pieces }
 }
 
+/** The plan for the name of the file that a field keeps: no part of what a record is known by. */
+export function fileNamePlan(names: PhysicalNames, table: Table, field: Field, alias: string): LabelPlan {
+  const inner = `${alias}_${table.fields.indexOf(field)}`
+  const [column] = names.columns(table.id, field.id)
+  const on = `${columnSql(inner, 'hash')} = ${columnSql(alias, column!.name)}`
+  return {
+    joins: [{ alias: inner, sql: `LEFT JOIN ${names.files} ${inner} ON ${on}` }],
+    pieces: [{ sql: columnSql(inner, 'file_name'), field: fileName }],
+  }
+}
+
+// A file's name is written as it stands.
+const fileName: Field = { id: 'file-name', name: 'File name', kind: 'line' }
+
 export const columnSql = (alias: string, column: string) => `${alias}.${quoteName(column)}`

@@ -12,6 +12,7 @@ export {
   traceOf,
 } from './depends'
 export { type DrawnMap, drawMap, type MapWish } from './draw'
+export { freeSpot } from './free-spot'
 export { around, type Box, inflated, overlap, type Point, step } from './geometry'
 export { mapTypefaces, textWidth } from './letters'
 export { labelSize, type MapLabel } from './labels'

@@ -9,6 +9,8 @@ export interface PhysicalNames {
   readonly table: (id: string) => string
   /** The table's name quoted, with the live schema before it where one was given. */
   readonly quoted: (id: string) => string
+  /** The table that keeps the files, quoted in the same manner. */
+  readonly files: string
   /** None for a derived field that isn't stored. */
   readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
   /** The view that shows a table with its derived fields, and what one of those is called in it. */
@@ -123,9 +125,11 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
       comment: commentOf(field),
     }
   }
+  const quoted = (name: string) => (schema ? `${quoteName(schema)}.` : '') + quoteName(name)
   return {
     table: (id) => tables.get(id)!,
-    quoted: (id) => (schema ? `${quoteName(schema)}.` : '') + quoteName(tables.get(id)!),
+    quoted: (id) => quoted(tables.get(id)!),
+    files: quoted(ownTable),
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
     view,
     inView: (tableId, fieldId) => {

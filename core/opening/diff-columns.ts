@@ -31,8 +31,12 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
   const steps = { add: [] as OpeningStep[], tighten: [] as OpeningStep[], ease: [] as OpeningStep[] }
   const questions: LiveCheckQuestion[] = []
   const alter = `ALTER TABLE ${quoteName(is.name)}`
-  const ask = (condition: string, blocked: (count: number) => string) =>
-    questions.push({ sql: `SELECT COUNT(*) AS count FROM ${quoteName(was.name)} WHERE ${condition}`, blocked })
+  const ask = (condition: string, blocked: (count: number) => string, loses?: string) =>
+    questions.push({
+      sql: `SELECT COUNT(*) AS count FROM ${quoteName(was.name)} WHERE ${condition}`,
+      blocked,
+      ...(loses && { loses }),
+    })
   const rows = (count: number) => counted(count, inSentence(is.title))
   const modify = (column: LiveColumn, old: LiveColumn): OpeningStep => ({
     say: `Change ${is.title} → ${column.title}`,
@@ -73,7 +77,8 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
       ask(
         isThere(before, old),
         (count) =>
-          `${old.title} was taken out of ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or empty the field first.`,
+          `${old.title} was taken out of ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or remove what they hold.`,
+        `${is.id}/${old.id}`,
       )
   // All at once, so that either all are there still or none.
   const back = going.map(({ old, now }) => ({ ...now, notNull: old.notNull && old.initial !== undefined }))
@@ -82,7 +87,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
       ? []
       : [
           {
-            say: `Take the empty ${listed(going.map(({ old }) => old.title))} out of ${is.title}`,
+            say: `Take ${listed(going.map(({ old }) => old.title))} out of ${is.title}`,
             sql: `${alter} ${going.map(({ now }) => `DROP COLUMN IF EXISTS ${quoteName(now.name)}`).join(', ')}`,
             undo: `${alter} ${back.map((column) => `ADD COLUMN IF NOT EXISTS ${columnSql(column)}`).join(', ')}`,
           },

@@ -129,7 +129,8 @@ const addTable = (table: LiveTable): OpeningStep => ({
 const stillHolds = (table: LiveTable): LiveCheckQuestion => ({
   sql: `SELECT COUNT(*) AS count FROM ${quoteName(table.name)}`,
   blocked: (count) =>
-    `${table.title} was taken out of the design but still holds ${counted(count, 'record')}. Undo that, or remove the records at the Desk first.`,
+    `${table.title} was taken out of the design but still holds ${counted(count, 'record')}. Undo that, or remove the records.`,
+  loses: table.id,
 })
 
 /** A pick list that became fixed choices may go when all its words are among them. */

@@ -18,6 +18,8 @@ export interface OpeningStep {
   readonly undo?: string
   /** Before it the records are asked, now that nobody writes: whether there are none, or none that stand in the way. */
   readonly asks?: 'no-records' | 'questions'
+  /** What was agreed to be lost, which then doesn't stand in the way. */
+  readonly agreed?: readonly string[]
 }
 
 /** Something to count in the live rows first. Any count above nought stands in the way. */
@@ -25,6 +27,8 @@ export interface LiveCheckQuestion {
   /** One row with one number, named `count`; it may name some of what it counted as `examples`. */
   readonly sql: string
   readonly blocked: (count: number, examples: string) => string
+  /** Where values would be lost that somebody may let go: what the agreement to that goes by. */
+  readonly loses?: string
 }
 
 /** What an opening will do. */

@@ -2,7 +2,7 @@ import { type Book, linkOf, linksTo, type Link, type Table, tableOf } from '../b
 import { expressionSql, lockSql } from '../expressions'
 import { isTyped, kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
-import { sayLimit } from '../pairings'
+import { sayFull } from '../pairings'
 import { type AskedRule, askedRules, isPartOf, type OwnRule, ownRules, type Reading } from '../rules'
 import { wordProblem } from '../words'
 import type { PhysicalNames } from './columns'
@@ -180,7 +180,7 @@ function limiting(book: Book, names: PhysicalNames, link: Link): Act[] {
     const others = keyNames(names, many).map((key) => `r.${quoteName(key)} = OLD.${quoteName(key)}`)
     const count = (besides: string) =>
       `(SELECT COUNT(*) FROM ${names.quoted(many.id)} AS r WHERE ${pairs.map(([own]) => `r.${quoteName(own)} = NEW.${quoteName(own)}`).join(' AND ')} AND ${meets((name) => `r.${quoteName(name)}`)}${besides}${now}) >= ${limit.most}`
-    const words = `${sayLimit(book, link, limit)}; there are as many already.`
+    const words = sayFull(book, link, limit)
     const act = (event: Act['event'], condition: string): Act => ({
       table: many,
       timing: 'BEFORE',

@@ -2,10 +2,19 @@ import { type Book, findField, type Limit, type Link, linksFrom, tableOf } from 
 import { counted, inSentence } from '../words'
 
 /** "At most 6 visits for each premises", "At most 1 visit with State “booked” for each technician". */
-export function sayLimit(book: Book, link: Link, { most, when }: Limit): string {
+export const sayLimit = (book: Book, link: Link, limit: Limit): string =>
+  `At most ${whatIsLimited(book, link, limit)} for each ${oneOf(book, link)}`
+
+/** "This premises already has 6 visits, the most it may have." */
+export const sayFull = (book: Book, link: Link, limit: Limit): string =>
+  `This ${oneOf(book, link)} already has ${whatIsLimited(book, link, limit)}, the most it may have.`
+
+const oneOf = (book: Book, link: Link) => inSentence(tableOf(book, link.one).name)
+
+function whatIsLimited(book: Book, link: Link, { most, when }: Limit): string {
   const field = when && findField(book, when.field)?.field
   const which = field ? (field.kind === 'tick' ? ` with ${field.name} ticked` : ` with ${field.name} “${when.is}”`) : ''
-  return `At most ${counted(most, whatCounts(book, link))}${which} for each ${inSentence(tableOf(book, link.one).name)}`
+  return `${counted(most, whatCounts(book, link))}${which}`
 }
 
 /** The noun for what a limit counts; of a joining table, what it leads to on its other side. */

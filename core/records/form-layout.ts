@@ -47,11 +47,13 @@ function layOut(book: Book, tableId: string): FormLayout {
   const shown = table.fields.filter((field) => kindOf(field.kind).control !== 'given')
   const links = linksTo(book, tableId).filter((link) => link.many !== tableId)
   const placed = (field: Field): PlacedField => ({ field, span: spanOf(faceOf(book, field)) })
+  // What a record can't be without is entered with it, wherever else it has a page.
+  const isInset = (link: Link) => isPartOf(book, link) || link.least === 1
   return {
     rows: inRows(shown.filter((field) => !isSum(book, field)).map(placed)),
     foot: shown.filter((field) => isSum(book, field)),
-    insets: links.filter((link) => isPartOf(book, link)).map((link) => insetFor(book, link)),
-    elsewhere: links.filter((link) => !isPartOf(book, link)),
+    insets: links.filter(isInset).map((link) => insetFor(book, link)),
+    elsewhere: links.filter((link) => !isInset(link)),
   }
 }
 
@@ -102,12 +104,6 @@ function stretched(row: PlacedField[]): PlacedField[] {
 }
 
 const isPart = (book: Book, table: Table) => linksFrom(book, table.id).some((link) => isPartOf(book, link))
-
-/**
- * Whether the key of a stored record stays as it is. Rows that are part of another record may change theirs: a phone
- * number put right is still the same row.
- */
-export const keyStays = (book: Book, table: Table): boolean => !isPart(book, table)
 
 /** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */
 export function deskTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {

@@ -7,7 +7,7 @@ import { brokenInForm, type LinkedValues } from './live-values'
 import { type Problems, readTyped, startValues, type Values } from './check-record'
 import { formLayout, type Inset } from './form-layout'
 
-/** What stands in the boxes of one record's form, by field id. A link holds the reference of its record. */
+/** What stands in the boxes of one record's form, by field id. A link holds the reference of its record, a file its hash. */
 export type Typed = Readonly<Record<string, string>>
 
 export interface RowText {
@@ -17,7 +17,7 @@ export interface RowText {
   readonly mark?: string
   readonly rev: number | null
   readonly text: Typed
-  /** What linked records are known by. */
+  /** What linked records are known by, and the names of files. */
   readonly labels: Typed
   readonly removed: boolean
 }
@@ -34,8 +34,9 @@ export interface StoredForm {
   readonly children: Readonly<Record<string, readonly ListRow[]>>
 }
 
+// What people know a linked record or a file by stands beside it, in the labels.
 const textOf = (book: Book, field: Field, value: Value) =>
-  field.kind === 'link' ? (value ?? '') : showValue(value, faceOf(book, field), book.look)
+  field.kind === 'link' || field.kind === 'file' ? (value ?? '') : showValue(value, faceOf(book, field), book.look)
 
 const typedFrom = (book: Book, table: Table, values: Values): Record<string, string> =>
   Object.fromEntries(table.fields.map((field) => [field.id, textOf(book, field, values[field.id] ?? null)]))
@@ -82,6 +83,8 @@ export interface CheckedForm {
   readonly problems: Problems
   /** By link id, then one entry a row in order. */
   readonly rows: Readonly<Record<string, readonly { readonly values: Values; readonly problems: Problems }[]>>
+  /** By link id: rows of which there must be one, and isn't. */
+  readonly lacks: Problems
   readonly sound: boolean
 }
 
@@ -111,14 +114,18 @@ export function checkForm(book: Book, tableId: string, form: FormText, now: Now,
   return { ...own, rows, sound: isSound(own, rows) }
 }
 
-const isSound = (own: Pick<CheckedForm, 'problems'>, rows: CheckedForm['rows']) =>
-  [own, ...Object.values(rows).flat()].every((part) => Object.keys(part.problems).length === 0)
+const isSound = ({ problems, lacks }: Pick<CheckedForm, 'problems' | 'lacks'>, rows: CheckedForm['rows']) =>
+  [problems, lacks, ...Object.values(rows).flatMap((all) => all.map((row) => row.problems))].every(
+    (part) => Object.keys(part).length === 0,
+  )
 
 /** Reads what is typed; no rule is asked yet. */
 export function readForm(book: Book, tableId: string, form: FormText, now: Now): CheckedForm {
-  const own = readFields(book, tableOf(book, tableId), tableOf(book, tableId).fields, form.text, now)
+  const table = tableOf(book, tableId)
+  const { insets } = formLayout(book, tableId)
+  const own = { ...readFields(book, table, table.fields, form.text, now), lacks: lackingRows(book, table, form, now) }
   const rows = Object.fromEntries(
-    formLayout(book, tableId).insets.map((inset) => [
+    insets.map((inset) => [
       inset.link.id,
       (form.insets[inset.link.id] ?? []).map((row) =>
         row.removed || isUntouched(book, inset, row, now)
@@ -128,6 +135,18 @@ export function readForm(book: Book, tableId: string, form: FormText, now: Now):
     ]),
   )
   return { ...own, rows, sound: isSound(own, rows) }
+}
+
+/** The rows of which a record must have one, where its form shows none that will be saved. */
+function lackingRows(book: Book, table: Table, form: FormText, now: Now): Problems {
+  const lacking = formLayout(book, table.id).insets.filter(
+    (inset) =>
+      inset.link.least === 1 &&
+      (form.insets[inset.link.id] ?? []).every((row) => row.removed || isUntouched(book, inset, row, now)),
+  )
+  return Object.fromEntries(
+    lacking.map((inset) => [inset.link.id, { kind: 'needs-one', table: table.name, child: inset.table.name }] as const),
+  )
 }
 
 function readFields(

@@ -3,7 +3,7 @@ import type { Value } from '../kinds'
 /** Where a page ends: the values of the sorting columns in its last row, as the database returned them. */
 export type Cursor = readonly (string | number | null)[]
 
-/** One row: canonical values by field id, the words for linked records, and what it is known by. */
+/** One row: canonical values by field id, the words for linked records and files, and what it is known by. */
 export interface ListRow {
   readonly ref: string
   readonly label: string

@@ -17,6 +17,8 @@ export interface LiveValues {
   readonly own: Readonly<Record<string, Value | undefined>>
   /** By link id, one entry a row of the form. */
   readonly rows: Readonly<Record<string, readonly Readonly<Record<string, Value | undefined>>[]>>
+  /** The record's own derived fields that stay as they were, though what they are made from may have moved on. */
+  readonly frozen: ReadonlySet<string>
 }
 
 /** A form and everything around it that derived fields may ask for. */
@@ -38,6 +40,7 @@ export function liveValues(live: LiveForm): LiveValues {
   const { root, rows } = scopesOf(live)
   return {
     own: root.derived(),
+    frozen: root.frozen,
     rows: Object.fromEntries(rows.map(([link, scopes]) => [link, scopes.map((scope) => scope.derived())])),
   }
 }
@@ -85,6 +88,7 @@ interface Lacking {
 /** One record of the form as expressions see it. */
 class Scope implements Facts {
   insets: ReadonlyMap<string, readonly Scope[]> = new Map()
+  readonly frozen = new Set<string>()
   private readonly reckoned = new Map<string, Value | undefined>()
 
   constructor(
@@ -168,7 +172,10 @@ class Scope implements Facts {
     if (field.kind === 'copied' && this.keepsCopy(made)) return this.stored?.[field.id] ?? null
     if (made.freezes && this.wasFrozen(made.freezes)) {
       const still = evaluate(made.freezes, this, this.live.now) === '1'
-      if (still) return this.stored?.[field.id] ?? null
+      if (still) {
+        this.frozen.add(field.id)
+        return this.stored?.[field.id] ?? null
+      }
     }
     return evaluate(made.tree, this, this.live.now)
   }

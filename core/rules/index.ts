@@ -1,6 +1,6 @@
 export { allFieldRules, fieldRules } from './field-rules'
 export { allLimitRules, limitRules } from './limit-rules'
-export { askRules, brokenRules, fieldsOf, type OwnRule, ownRules, rulesInTheWay } from './own-rules'
+export { askRules, brokenRules, fieldsOf, type OwnRule, ownRules, placeOf, rulesInTheWay } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts } from './claims'

@@ -135,10 +135,15 @@ export function askRules(book: Book, tableId: string, record: AskedRecord): Brok
       reading.kind === 'holds'
         ? isFalse(reading.tree, record)
         : reading.kind === 'follows' && stepsWrong(reading, record)
-    // Said where somebody can mend it.
-    const field = fields.filter((id) => isTyped(fieldOf(table, id))).at(-1) ?? fields.at(-1)
+    const field = placeOf({ table, reading, fields })
     return broken ? [{ rule, field, problem: { kind: 'in-own-words', words: rule.words } }] : []
   })
+}
+
+/** The field where a broken rule is said: where somebody can mend it, else where what is derived shows it. */
+export function placeOf({ table, reading, fields }: Pick<OwnRule, 'table' | 'reading' | 'fields'>): string | undefined {
+  if (reading?.kind === 'apart') return reading.from.id
+  return fields.filter((id) => isTyped(fieldOf(table, id))).at(-1) ?? fields.at(-1)
 }
 
 const isFalse = (tree: Tree, { facts, now, knows }: AskedRecord) => knows(tree) && evaluate(tree, facts, now) === '0'

@@ -33,14 +33,16 @@ export type ValueProblem =
 
 /** Wrong with a record as a whole, or with saving or removing it. */
 export type RecordProblem =
-  | { readonly kind: 'taken'; readonly fields: readonly string[]; readonly value: string }
+  /** Another record has the same in these fields; the value where there is one and people can read it. */
+  | { readonly kind: 'taken'; readonly table: string; readonly fields: readonly string[]; readonly value?: string }
+  /** Another record is linked to the same ones: the tables at the other ends. */
+  | { readonly kind: 'linked-already'; readonly table: string; readonly to: readonly string[] }
   | { readonly kind: 'no-such-record'; readonly table: string }
   | { readonly kind: 'dead-link'; readonly field: string; readonly table: string }
   | { readonly kind: 'needs-one'; readonly table: string; readonly child: string }
   | { readonly kind: 'left-without'; readonly table: string; readonly record: string; readonly child: string }
   | { readonly kind: 'twice'; readonly child: string; readonly value: string }
   | { readonly kind: 'in-use'; readonly table: string; readonly by: readonly { table: string; count: number }[] }
-  | { readonly kind: 'key-fixed'; readonly field: string }
   | { readonly kind: 'changed-meanwhile'; readonly by: string }
   | { readonly kind: 'database-refused' }
   | { readonly kind: 'form-outdated'; readonly table: string }
@@ -54,6 +56,7 @@ export type RecordProblem =
   | { readonly kind: 'file-too-big'; readonly megabytes: number }
   | { readonly kind: 'file-not-picture'; readonly name: string }
   | { readonly kind: 'no-such-file' }
+  | { readonly kind: 'file-empty'; readonly name: string }
   | { readonly kind: 'not-open'; readonly book: string }
   | { readonly kind: 'not-allowed' }
 

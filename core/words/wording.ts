@@ -70,8 +70,12 @@ function wordRecord(problem: RecordProblem): string | undefined {
   switch (problem.kind) {
     case 'taken':
       return problem.fields.length === 1
-        ? `Another record already has “${short(problem.value)}”; no two may be alike in ${problem.fields[0]}.`
-        : `Another record already has “${short(problem.value)}”; ${listed(problem.fields)} together may be entered only once.`
+        ? `Another ${inSentence(problem.table)} already has ${problem.value ? `“${short(problem.value)}”` : 'this'} as its ${problem.fields[0]}; it must be different for each.`
+        : `Another ${inSentence(problem.table)} already has the same ${listed(problem.fields)}. At least one of them must be different.`
+    case 'linked-already':
+      return problem.to.length === 1
+        ? `This ${inSentence(problem.to[0]!)} already has ${aOrAn(inSentence(problem.table))}.`
+        : `This ${inSentence(problem.to[1]!)} is already on this ${inSentence(problem.to[0]!)}.`
     case 'no-such-record':
       return `This ${inSentence(problem.table)} is no longer there. Somebody may have removed it.`
     case 'dead-link':
@@ -83,9 +87,9 @@ function wordRecord(problem: RecordProblem): string | undefined {
     case 'twice':
       return `“${short(problem.value)}” is listed twice under ${plural(problem.child)}. Take one of them out.`
     case 'in-use':
+      if (problem.by.length === 0)
+        return `This ${inSentence(problem.table)} is still used by other records. Remove or change those first.`
       return `This ${inSentence(problem.table)} is still used by ${listed(problem.by.map((use) => counted(use.count, inSentence(use.table))))}. Remove or change those first.`
-    case 'key-fixed':
-      return `${problem.field} is the key of this record and stays as it was first saved.`
     case 'changed-meanwhile':
       return `${problem.by} changed this record while you were typing. Choose what to keep.`
     case 'database-refused':
@@ -102,6 +106,8 @@ function wordRecord(problem: RecordProblem): string | undefined {
       return `The file is larger than the ${problem.megabytes} MB that fit here. Choose a smaller one.`
     case 'file-not-picture':
       return `“${short(problem.name)}” is not a picture (PNG, JPEG, WebP or GIF).`
+    case 'file-empty':
+      return `“${short(problem.name)}” is empty: there is nothing in the file. Choose another one.`
     case 'no-such-file':
       return 'The file did not arrive whole. Choose it again.'
     case 'not-open':

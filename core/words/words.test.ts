@@ -30,7 +30,8 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'not-web': { kind: 'not-web', text: 'x' },
   'given-by-book': { kind: 'given-by-book', field },
   'in-own-words': { kind: 'in-own-words', words: 'Ask the tower crew.' },
-  taken: { kind: 'taken', fields: ['Visit', 'Appliance'], value: 'V-1-A-1' },
+  taken: { kind: 'taken', table: 'Visit', fields: ['Code', 'Room'] },
+  'linked-already': { kind: 'linked-already', table: 'Hire costume', to: ['Hire', 'Costume'] },
   'no-such-record': { kind: 'no-such-record', table },
   'dead-link': { kind: 'dead-link', field, table },
   'left-without': { kind: 'left-without', table: 'Appliance', record: 'A-00007', child: 'Visit' },
@@ -49,12 +50,12 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
       { table: 'Work line', count: 1 },
     ],
   },
-  'key-fixed': { kind: 'key-fixed', field },
   'changed-meanwhile': { kind: 'changed-meanwhile', by: 'Rosa' },
   'database-refused': { kind: 'database-refused' },
   'file-too-big': { kind: 'file-too-big', megabytes: 5 },
   'file-not-picture': { kind: 'file-not-picture', name: 'x.txt' },
   'no-such-file': { kind: 'no-such-file' },
+  'file-empty': { kind: 'file-empty', name: 'flue.png' },
   'not-open': { kind: 'not-open', book: 'Emberly' },
   'not-allowed': { kind: 'not-allowed' },
   gone: { kind: 'gone', what: 'table' },
@@ -116,7 +117,14 @@ test('sentences name what is wrong and what would be right', () => {
     'This visit is still used by 2 payments and 1 work line. Remove or change those first.',
   )
   expect(wordProblem(samples.taken)).toBe(
-    'Another record already has “V-1-A-1”; Visit and Appliance together may be entered only once.',
+    'Another visit already has the same Code and Room. At least one of them must be different.',
+  )
+  expect(wordProblem({ kind: 'taken', table: 'Part', fields: ['Part code'], value: 'FLUE-1' })).toBe(
+    'Another part already has “FLUE-1” as its Part code; it must be different for each.',
+  )
+  expect(wordProblem(samples['linked-already'])).toBe('This costume is already on this hire.')
+  expect(wordProblem({ kind: 'linked-already', table: 'Certificate', to: ['Visit'] })).toBe(
+    'This visit already has a certificate.',
   )
   expect(wordProblem({ kind: 'not-whole', text: 'x'.repeat(100) })).toHaveLength(76)
 })

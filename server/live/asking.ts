@@ -11,7 +11,7 @@ import type { Catalogue } from '../catalogue'
 import { asked as asApart, type Database, select, selectRows, type Transaction } from '../database'
 import { holdKey, lookingAt, touches } from './holding'
 import { type Live, namesOf } from './live'
-import { keyCondition, keyParams } from './rows'
+import { keyCondition, keyParams, recordWords } from './rows'
 
 type Params = readonly (string | number | null)[]
 
@@ -19,6 +19,8 @@ type Params = readonly (string | number | null)[]
 export interface BrokenRecord {
   readonly asked: AskedRule
   readonly ref: string
+  /** What staff know it by. */
+  readonly words: string
   /** It broke the rule already before the save. */
   readonly wasBroken: boolean
 }
@@ -136,7 +138,8 @@ export class Asking {
       if (wasBroken && despite.includes(rule.id)) continue
       const leaves = keyColumns(table, namesOf(this.live)).map((column) => leafOf(this.live.book, column.leaf))
       const ref = refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value)))
-      found.push({ asked: question.asked, ref, wasBroken })
+      const words = await recordWords(this.db, this.live, table.id, row, this.transaction)
+      found.push({ asked: question.asked, ref, words, wasBroken })
     }
     return found
   }

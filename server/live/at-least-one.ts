@@ -4,7 +4,7 @@ import type { Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import { type Database, select, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
-import { keyCondition } from './rows'
+import { keyCondition, recordWords } from './rows'
 
 /** A record that must keep at least one row of a link, and is about to lose some. */
 export interface Losing {
@@ -84,7 +84,7 @@ export async function leftWithout(
     return {
       kind: 'left-without',
       table: tableOf(live.book, link.one).name,
-      record: key.join(', '),
+      record: await recordWords(db, live, link.one, key, transaction),
       child: tableOf(live.book, link.many).name,
     }
   }

@@ -54,8 +54,12 @@ const save = (
   rev: number | null = null,
 ) => saveRecord(db, live, 'Averil', { table, ref, rev, values, children: [] })
 
-const refused = (words: string) => ({ kind: 'refused', problems: { whole: [{ kind: 'in-own-words', words }] } })
-const full = refused('At most 2 trips for each van; there are as many already.')
+const said = (words: string) => ({ kind: 'in-own-words', words })
+// Said at the link that leads to the van; of trips in the van's own form, of the whole.
+const refused = (words: string) => ({ kind: 'refused', problems: { fields: { at: said(words) } } })
+const words = 'This van already has 2 trips, the most it may have.'
+const full = refused(words)
+const fullInset = { kind: 'refused', problems: { whole: [said(words)] } }
 
 test('one more than a record may have is refused, also when a row moves there', async () => {
   const { live } = await vans('Two', design(2))
@@ -71,7 +75,7 @@ test('rows that come to meet a condition count from then on', async () => {
   const { live } = await vans('Urgent', design(9, 1))
   await save(live, 'trip', { at: '1', urgent: '1' })
   await save(live, 'trip', { at: '1' })
-  const words = 'At most 1 trip with Urgent ticked for each van; there are as many already.'
+  const words = 'This van already has 1 trip with Urgent ticked, the most it may have.'
   expect(await save(live, 'trip', { urgent: '1' }, '2', 1)).toMatchObject(refused(words))
   expect(await save(live, 'trip', { at: '2', urgent: '1' })).toMatchObject({ kind: 'saved' })
 })
@@ -81,9 +85,9 @@ test('rows inset in their record are counted too, those taken out first', async 
   const row = (ref: string | null, removed = false) => ({ ref, rev: ref ? 1 : null, values: {}, removed })
   const together = (ref: string | null, rev: number | null, rows: ReturnType<typeof row>[]) =>
     saveRecord(db, live, 'Averil', { table: 'van', ref, rev, values: {}, children: [{ link: 'of', rows }] })
-  expect(await together(null, null, [row(null), row(null), row(null)])).toMatchObject(full)
+  expect(await together(null, null, [row(null), row(null), row(null)])).toMatchObject(fullInset)
   expect(await together('1', 1, [row(null), row(null)])).toMatchObject({ kind: 'saved' })
-  expect(await together('1', 1, [row(null)])).toMatchObject(full)
+  expect(await together('1', 1, [row(null)])).toMatchObject(fullInset)
   const [first] = await select<{ trip_number: number }>(
     db,
     `SELECT trip_number FROM \`${live.schema}\`.trip ORDER BY 1`,

@@ -1,7 +1,7 @@
 import { findField, type Limit, type Link, linksFrom } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
-import { sayLimit } from '@/core/pairings'
+import { sayFull } from '@/core/pairings'
 import type { Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
@@ -13,6 +13,8 @@ type Key = readonly (string | number)[]
 
 /** A record on which a written row hangs, through a link that allows only so many. */
 export interface Bounded {
+  /** Where the row stands that was written. */
+  readonly place: string
   readonly link: Link
   readonly limits: readonly Limit[]
   readonly key: Key
@@ -25,13 +27,14 @@ export async function boundedBy(
   tableId: string,
   ref: string | null,
   values: Values,
+  place: string,
   transaction: Transaction,
 ): Promise<Bounded[]> {
   const bounded: Bounded[] = []
   for (const link of linksFrom(live.book, tableId)) {
     const concerned = (link.limits ?? []).filter((limit) => touches(link, limit, ref, values))
     const key = concerned.length > 0 ? await keyOf(db, live, link, ref, values, transaction) : undefined
-    if (key) bounded.push({ link, limits: concerned, key })
+    if (key) bounded.push({ place, link, limits: concerned, key })
   }
   return bounded
 }
@@ -65,15 +68,21 @@ async function keyOf(
   return found.length > 0 && found.every((value) => value !== null) ? (found as Key) : undefined
 }
 
-/** The first limit that what was written goes beyond, in words. */
+export interface Beyond {
+  readonly bounded: Bounded
+  readonly problem: Problem
+}
+
+/** The first limit that what was written goes beyond, in words; said of the row that was written last. */
 export async function beyondLimit(
   db: Catalogue,
   live: Live,
   bounded: readonly Bounded[],
   transaction: Transaction,
-): Promise<Problem | undefined> {
+): Promise<Beyond | undefined> {
   const names = namesOf(live)
-  for (const { link, limits, key } of bounded) {
+  for (const one of [...bounded].reverse()) {
+    const { link, limits, key } = one
     const on = names.columns(link.many, link.field).map((column) => `${quoteName(column.name)} = ?`)
     for (const limit of limits) {
       const column = limit.when && names.columns(link.many, limit.when.field)[0]
@@ -89,7 +98,7 @@ export async function beyondLimit(
         transaction,
       )
       if (rows.length > limit.most)
-        return { kind: 'in-own-words', words: `${sayLimit(live.book, link, limit)}; there are as many already.` }
+        return { bounded: one, problem: { kind: 'in-own-words', words: sayFull(live.book, link, limit) } }
     }
   }
   return undefined

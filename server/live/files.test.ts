@@ -1,5 +1,6 @@
 import sharp from 'sharp'
 import { beforeAll, expect, test } from 'vitest'
+import { changedRecord, checkForm, copyText, formTextOf } from '@/core/records'
 import { wordProblem } from '@/core/words'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
@@ -8,6 +9,7 @@ import { csvOf, fileContents, findFile, type Live, saveRecord, storeFile } from 
 
 let db: Catalogue
 let live: Live
+const now = { moment: '2027-03-12T09:30' }
 
 beforeAll(async () => {
   db = await testCatalogue('files')
@@ -64,7 +66,12 @@ test.each<[string, string, () => Promise<Buffer>, string]>([
     async () => Buffer.alloc(1_100_000, 7),
     'The file is larger than the 1 MB that fit here. Choose a smaller one.',
   ],
-  ['an empty file', 'letter', async () => Buffer.alloc(0), 'The file did not arrive whole. Choose it again.'],
+  [
+    'an empty file',
+    'letter',
+    async () => Buffer.alloc(0),
+    '“x.png” is empty: there is nothing in the file. Choose another one.',
+  ],
   ['a file for a field that is none', 'name', async () => picture('#000'), 'That field is no longer in the book.'],
 ])('%s is refused', async (_what, field, contents, expected) => {
   expect(words(await storeFile(db, live, field, 'x.png', await contents()))).toBe(expected)
@@ -144,4 +151,31 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
     '"Flue;=1+1",1.00,',
     '',
   ])
+})
+
+test('a file stays through saves of other values, stands in the form by its name, and in a copy', async () => {
+  const sent = await storeFile(db, live, 'letter', 'flue drawing.pdf', Buffer.from('a letter'))
+  const hash = sent.ok ? sent.value.hash : ''
+  const first = await saveRecord(db, live, 'Averil', {
+    table: 'person',
+    ref: null,
+    rev: null,
+    values: { key: '77', name: 'Ten times', letter: hash },
+    children: [],
+  })
+  let record = first.kind === 'saved' ? first.record : undefined
+  for (let time = 0; time < 10; time++) {
+    const before = formTextOf(live.book, 'person', record, now)
+    expect([before.text.letter, before.labels.letter]).toEqual([hash, 'flue drawing.pdf'])
+    const typed = { ...before, text: { ...before.text, name: `Saved ${time} times` } }
+    const checked = checkForm(live.book, 'person', typed, now)
+    expect(checked.problems).toEqual({})
+    const { values, children } = changedRecord(live.book, 'person', before, typed, checked, now)
+    expect(values).toEqual({ name: `Saved ${time} times` })
+    const { ref, rev } = record!.row
+    const outcome = await saveRecord(db, live, 'Averil', { table: 'person', ref, rev, values, children })
+    record = outcome.kind === 'saved' ? outcome.record : undefined
+  }
+  const copy = copyText(live.book, 'person', record!, now)
+  expect([copy.text.key, copy.text.name, copy.text.letter]).toEqual(['', 'Saved 9 times', hash])
 })

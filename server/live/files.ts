@@ -18,7 +18,7 @@ export interface StoredFile {
 }
 
 const pictures = new Set(['image/png', 'image/jpeg', 'image/webp', 'image/gif'])
-const tableIn = (live: Live) => `${quoteName(live.schema)}.${quoteName(ownTable)}`
+const tableIn = (live: Live) => namesOf(live).files
 
 /**
  * Keeps a file by the hash of its name and contents, so that it comes down under the name it was sent with. What it is
@@ -36,7 +36,7 @@ export async function storeFile(
   const full = await roomProblem(db)
   if (full) return fail(full)
   const megabytes = field.megabytes ?? 10
-  if (contents.length === 0) return fail({ kind: 'no-such-file' })
+  if (contents.length === 0) return fail({ kind: 'file-empty', name })
   if (contents.length > megabytes * 1024 * 1024) return fail({ kind: 'file-too-big', megabytes })
   const mediaType = (await fileTypeFromBuffer(contents))?.mime ?? 'application/octet-stream'
   const thumbnail = pictures.has(mediaType) ? await makeThumbnail(contents) : undefined

@@ -13,13 +13,26 @@ export async function inTheWay(
   db: Database,
   stored: Opened,
   after: Book,
-  asks: NonNullable<OpeningStep['asks']>,
+  { asks, agreed = [] }: OpeningStep,
 ): Promise<string[]> {
   const records = await hasRecords(db, stored.liveSchema)
   if (asks === 'no-records')
     return records ? ['Somebody entered a record while the book was about to be built again. Open it once more.'] : []
   const { questions } = planOpening(stored.opened, after, records, stored.openedEdition)
-  return liveProblems(db, stored, after, questions, records)
+  return (await liveProblems(db, stored, after, { questions, records, agreed })).blocked
+}
+
+/** Values that the records hold and that opening would remove for good, unless that is agreed to. */
+export interface Loss {
+  readonly id: string
+  readonly words: string
+}
+
+interface Asked {
+  readonly questions: readonly LiveCheckQuestion[]
+  readonly records: boolean
+  /** What may be lost, by the ids of losses. */
+  readonly agreed: readonly string[]
 }
 
 /** The answers to the questions of a plan that say what is in the way, and the new rules that records break. */
@@ -27,17 +40,20 @@ export async function liveProblems(
   db: Database,
   stored: Opened,
   after: Book,
-  questions: readonly LiveCheckQuestion[],
-  records: boolean,
-): Promise<string[]> {
+  { questions, records, agreed }: Asked,
+): Promise<{ readonly blocked: string[]; readonly losses: readonly Loss[] }> {
   const blocked: string[] = []
-  for (const question of questions) {
-    const { count, examples } = await countIn(db, stored.liveSchema, question.sql)
-    if (count > 0) blocked.push(question.blocked(count, examples))
+  const losses: Loss[] = []
+  for (const { sql, blocked: say, loses } of questions) {
+    const { count, examples } = await countIn(db, stored.liveSchema, sql)
+    if (count === 0) continue
+    const words = say(count, examples)
+    if (loses) losses.push({ id: loses, words })
+    if (!loses || !agreed.includes(loses)) blocked.push(words)
   }
   const live = records && blocked.length === 0 ? liveOf({ ...stored, book: after }) : undefined
   if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, after)))
-  return blocked
+  return { blocked, losses }
 }
 
 export async function hasRecords(db: Database, schema: string): Promise<boolean> {

@@ -71,7 +71,7 @@ async function carryOut(
     for (let position = entry.position; position < steps.length; position++) {
       await hooks.between?.(position, 'before')
       const step = steps[position]!
-      const blocked = step.asks ? await inTheWay(db, book, parsed(entry.design), step.asks) : []
+      const blocked = step.asks ? await inTheWay(db, book, parsed(entry.design), step) : []
       if (blocked.length > 0) {
         await putBack(db, entry, steps.slice(0, position), connection)
         return { state: 'taken-back', blocked }

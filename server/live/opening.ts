@@ -7,7 +7,7 @@ import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
 import { roomProblem } from '../disk-room'
 import { log } from '../log'
-import { hasRecords, liveProblems } from './in-the-way'
+import { hasRecords, liveProblems, type Loss } from './in-the-way'
 import { resumeOpening } from './journal'
 
 export interface OpeningSheet {
@@ -15,10 +15,16 @@ export interface OpeningSheet {
   readonly steps: readonly OpeningStep[]
   /** What stands in the way, in words; empty where the book can be opened. */
   readonly blocked: readonly string[]
+  /** Of that, what doesn't any more once somebody agrees to lose it; and what was agreed to. */
+  readonly losses: readonly Loss[]
 }
 
-/** What opening the book now would do, and what in the live records stands in the way. */
-export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<OpeningSheet> {
+/** What opening the book now would do, and what in the live records stands in the way but for the losses agreed to. */
+export async function openingSheet(
+  db: Catalogue,
+  stored: StoredBook,
+  agreed: readonly string[] = [],
+): Promise<OpeningSheet> {
   const records = stored.opened ? await hasRecords(db, stored.liveSchema) : false
   const plan = planOpening(stored.opened, stored.book, records, stored.openedEdition)
   const blocked: string[] = []
@@ -27,22 +33,28 @@ export async function openingSheet(db: Catalogue, stored: StoredBook): Promise<O
     blocked.push(`${table.name} has no key. Choose one in Tables first.`)
   }
   blocked.push(...wordsInTheWay(stored.book), ...derivedInTheWay(stored.book), ...rulesInTheWay(stored.book))
-  if (blocked.length === 0) blocked.push(...(await liveProblems(db, stored, stored.book, plan.questions, records)))
-  return { kind: plan.kind, steps: plan.steps, blocked }
+  if (blocked.length > 0) return { kind: plan.kind, steps: plan.steps, blocked, losses: [] }
+  const asked = { questions: plan.questions, records, agreed }
+  return { kind: plan.kind, steps: plan.steps, ...(await liveProblems(db, stored, stored.book, asked)) }
 }
 
 /**
  * Opens a book: writes the journal first, then carries its steps out one by one. DDL commits by itself,
  * so each step can be run again without harm, and a start after a crash goes on where the journal stands.
  */
-export async function openBook(db: Catalogue, bookId: string, accountId: string): Promise<Result<OpeningSheet>> {
+export async function openBook(
+  db: Catalogue,
+  bookId: string,
+  accountId: string,
+  agreed: readonly string[] = [],
+): Promise<Result<OpeningSheet>> {
   const stored = await findBook(db, bookId)
   if (!stored) return fail({ kind: 'gone', what: 'book' })
   const full = await roomProblem(db)
   if (full) return fail(full)
   await resumeOpenings(db, bookId)
   const current = (await findBook(db, bookId)) ?? stored
-  const sheet = await openingSheet(db, current)
+  const sheet = await openingSheet(db, current, agreed)
   if (sheet.blocked.length > 0) return ok(sheet)
   const id = await db.sequelize.transaction(async (transaction) => {
     // The lock on the book's row keeps a second opening of it waiting until this one is in the journal.
@@ -57,7 +69,7 @@ export async function openBook(db: Catalogue, bookId: string, accountId: string)
         state: 'running',
         design: JSON.stringify(newest.book),
         revision: newest.revision,
-        steps: JSON.stringify(sheet.steps),
+        steps: JSON.stringify(sheet.steps.map((step) => (step.asks ? { ...step, agreed } : step))),
         edition,
         position: 0,
         started_at: stamp(),

@@ -1,12 +1,14 @@
-import { fieldOf, findField, linkOf, type Table, tableOf } from '@/core/book'
-import { kindOf } from '@/core/kinds'
+import { type Field, fieldOf, findField, linkOf, type Table, tableOf } from '@/core/book'
+import { kindOf, showValue } from '@/core/kinds'
 import type { Problem } from '@/core/words'
-import { type Live, liveTable } from './live'
+import { type Live, liveTable, namesOf } from './live'
 
 /** What the database said when it refused a row, as a problem with the field it belongs to. */
 export interface Refusal {
   readonly field: string | undefined
   readonly problem: Problem
+  /** Where several fields together are refused, all of them. */
+  readonly fields?: readonly string[]
 }
 
 interface DatabaseError {
@@ -33,6 +35,8 @@ export function refusalOf(live: Live, tableId: string, cause: unknown): Refusal 
   switch (errno) {
     case 1062:
       return duplicate(live, table, sqlMessage)
+    case 1451:
+      return stillUsed(live, table, sqlMessage)
     case 1452:
       return deadLink(live, table, sqlMessage)
     // A trigger's own words.
@@ -73,9 +77,31 @@ function duplicate(live: Live, table: Table, message: string): Refusal {
   const fields = [
     ...new Set(columns.map((column) => fieldOfColumn(live, table.id, column)).filter((id) => id !== undefined)),
   ]
-  const names = fields.map((id) => fieldOf(table, id).name)
-  if (rule) return { field: fields.at(-1), problem: { kind: 'in-own-words', words: rule.words } }
-  return { field: fields.at(-1), problem: { kind: 'taken', fields: names, value } }
+  const own = fields.map((id) => fieldOf(table, id))
+  const at = { field: fields.at(-1), fields }
+  if (rule) return { ...at, problem: { kind: 'in-own-words', words: rule.words } }
+  if (own.length <= 2 && own.every((field) => field.kind === 'link')) {
+    const to = own.map((field) => tableOf(live.book, linkOf(live.book, field.id).one).name)
+    return { ...at, problem: { kind: 'linked-already', table: table.name, to } }
+  }
+  const [only] = own.length === 1 ? own : []
+  const said = only && only.kind !== 'link' ? valueIn(live, only, value) : undefined
+  const names = own.map(({ name }) => name)
+  return { ...at, problem: { kind: 'taken', table: table.name, fields: names, ...(said && { value: said }) } }
+}
+
+/** A value as the database wrote it into its message, as people see it. */
+const valueIn = ({ book }: Live, field: Field, value: string): string =>
+  showValue(kindOf(field.kind).load(value), field, book.look)
+
+/** Other records still lead to one that was to go, or to be called otherwise. */
+function stillUsed(live: Live, table: Table, message: string): Refusal {
+  const child = /`([^`]+)`, CONSTRAINT/.exec(message)?.[1]
+  const by = live.book.tables.find(({ id }) => namesOf(live).table(id) === child)
+  return {
+    field: undefined,
+    problem: { kind: 'in-use', table: table.name, by: by ? [{ table: by.name, count: 1 }] : [] },
+  }
 }
 
 function deadLink(live: Live, table: Table, message: string): Refusal {

@@ -130,6 +130,18 @@ async function readRow(
   return row && read(row)
 }
 
+/** A record as staff know it, by its key. */
+export async function recordWords(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly (string | number)[],
+  transaction?: Transaction,
+): Promise<string> {
+  const { rows } = await readList(db, live, { table: tableId, fields: [], key, limit: 1 }, transaction)
+  return rows[0]?.label ?? ''
+}
+
 export async function countLinked(
   db: Database,
   live: Live,

@@ -1,7 +1,8 @@
-import { fieldOf, findLink } from '@/core/book'
-import { isTyped } from '@/core/kinds'
+import { findLink } from '@/core/book'
 import type { Problems, Values } from '@/core/records'
+import { placeOf } from '@/core/rules'
 import type { Problem } from '@/core/words'
+import type { Beyond } from './at-most'
 import type { Asking, BrokenRecord } from './asking'
 import type { Live } from './live'
 import type { SaveRequest } from './save-request'
@@ -54,6 +55,13 @@ export async function refuseClosed(
   }
 }
 
+/** Said at the link that leads to the full record; of the rows inset in that record itself, of the whole. */
+export function limitProblems({ bounded: { place, link }, problem }: Beyond, request: SaveRequest): SaveProblems {
+  if (place === '') return { ...noProblems, fields: { [link.field]: problem } }
+  const isOwn = request.children.some((child) => child.link === link.id)
+  return isOwn ? { ...noProblems, whole: [problem] } : { ...noProblems, rows: { [place]: { [link.field]: problem } } }
+}
+
 /** What a save may go through with, once its words were read: what only warns, and what was broken before. */
 const isRefused = ({ asked: { own }, wasBroken }: BrokenRecord) => !own.rule.warns && !wasBroken
 
@@ -64,12 +72,13 @@ export function refuseBroken(broken: readonly BrokenRecord[], places: ReadonlyMa
     rows: {} as Record<string, Problems>,
     whole: [] as Problem[],
   }
-  for (const { asked, ref } of broken.filter(isRefused)) {
-    const { rule, table, fields } = asked.own
+  for (const { asked, ref, words } of broken.filter(isRefused)) {
+    const { rule, table } = asked.own
     const problem: Problem = { kind: 'in-own-words', words: rule.words }
     const place = places.get(`${table.id} ${ref}`)
-    const field = fields.filter((id) => isTyped(fieldOf(table, id))).at(-1)
-    if (place === undefined) problems.whole.push({ kind: 'in-own-words', words: `${table.name} ${ref}: ${rule.words}` })
+    const field = placeOf(asked.own)
+    if (place === undefined)
+      problems.whole.push({ kind: 'in-own-words', words: `${table.name} ${words || ref}: ${rule.words}` })
     else if (place) problems.rows[place] = { ...problems.rows[place], [field ?? '']: problem }
     else if (field) problems.fields[field] = problem
     else problems.whole.push(problem)

@@ -162,7 +162,9 @@ test('two alike are refused with the field and the words', async () => {
   expect(first.row.values['appliance__serial-code']).toBe('00042')
   const second = await save({ table: 'appliance', values: stove })
   expect(second.kind === 'refused' && Object.keys(second.problems.fields)).toEqual(['appliance__serial-code'])
-  expect(words(second)).toEqual(['Another record already has “00042”; no two may be alike in Serial code.'])
+  expect(words(second)).toEqual([
+    'Another appliance already has “00042” as its Serial code; it must be different for each.',
+  ])
 })
 
 test('a dead link, a removed choice, a blank must and a made-up table are refused in words', async () => {
@@ -189,7 +191,7 @@ test('the same pair can’t be entered twice in a joining table', async () => {
     values: visitValues(house.row.ref),
     children: [{ link, rows: [row, row] }],
   })
-  expect(words(twice)[0]).toMatch(/together may be entered only once/)
+  expect(words(twice)[0]).toBe('This technician is already on this visit.')
   expect(Object.keys(twice.kind === 'refused' ? twice.problems.rows : {})).toEqual([`${link}/1`])
 })
 

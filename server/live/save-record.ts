@@ -14,8 +14,18 @@ import { freeze, unfrozen } from './freezing'
 import { BeingOpened, changeRecords } from './gate'
 import { followingChanges, holdRecords, type RowChange, ruleGates } from './holding'
 import { countRemoval } from './remove-record'
-import { At, noProblems, refuseBroken, refuseClosed, type SaveProblems, Warned, type Warning } from './save-problems'
+import {
+  At,
+  limitProblems,
+  noProblems,
+  refuseBroken,
+  refuseClosed,
+  type SaveProblems,
+  Warned,
+  type Warning,
+} from './save-problems'
 import { type Row, type SaveRequest } from './save-request'
+import { HasMoved, type Moved, refuseMoved } from './moved'
 import { countLinked, keyParams, type LiveRecord, readRecord } from './rows'
 import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
 
@@ -26,8 +36,14 @@ export type SaveOutcome =
   | { readonly kind: 'waits' }
   /** Nothing is saved yet; it may be, despite these. */
   | { readonly kind: 'warned'; readonly warnings: readonly Warning[] }
-  /** Somebody saved the record in the meantime; theirs, to choose from. */
+  /** Somebody removed the record in the meantime; it may be sent again as a new one. */
+  | { readonly kind: 'removed' }
+  /** What is copied has changed since it was shown; nothing is saved yet. */
+  | { readonly kind: 'moved'; readonly changes: readonly Moved[] }
+  /** Somebody saved the record or one of its rows in the meantime; theirs, to choose from. */
   | { readonly kind: 'conflict'; readonly by: string; readonly theirs: LiveRecord }
+
+class Gone extends Error {}
 
 class Conflict extends Error {
   constructor(readonly by: string) {
@@ -57,9 +73,11 @@ export async function saveRecord(db: Catalogue, live: Live, who: string, request
   } catch (cause) {
     if (cause instanceof Conflict) {
       const theirs = await readRecord(db, current, request.table, request.ref!)
-      return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : refusedWhole(theirs.problem)
+      return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : { kind: 'removed' }
     }
+    if (cause instanceof Gone) return { kind: 'removed' }
     if (cause instanceof BeingOpened) return { kind: 'waits' }
+    if (cause instanceof HasMoved) return { kind: 'moved', changes: cause.changes }
     if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
     if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
     throw cause
@@ -153,10 +171,11 @@ async function write(
   await refuseClosed(live, asking, request, values, rows)
   const losing: Losing[] = []
   const freezing = await unfrozen(db, live, request.table, request.ref, values, transaction)
-  const bounded = await boundedBy(db, live, request.table, request.ref, values, transaction)
+  const bounded = await boundedBy(db, live, request.table, request.ref, values, '', transaction)
   await asking.before(request.table, request.ref, values)
   const ref = await placed(
-    (field, problem) => (field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] }),
+    ([field], problem) =>
+      field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] },
     () => writeParent(db, live, who, request, values, losing, transaction),
   )
   await asking.after(request.table, ref, values, request.ref === null)
@@ -169,18 +188,20 @@ async function write(
     for (const [at, row] of order) {
       const name = `${linkId}/${at}`
       const written = { ...rows.get(name), [link.field]: ref }
-      if (!row.removed) bounded.push(...(await boundedBy(db, live, link.many, row.ref, written, transaction)))
+      if (!row.removed) bounded.push(...(await boundedBy(db, live, link.many, row.ref, written, name, transaction)))
       await asking.before(link.many, row.ref, row.removed ? undefined : written)
       if (row.removed && row.ref !== null) {
         const following = await countRemoval(db, live, link.many, row.ref, { asking, transaction })
+        if (!following.blocked.ok) throw new At({ ...noProblems, rows: { [name]: { '': following.blocked.problem } } })
         if (following.closed) throw new At({ ...noProblems, rows: { [name]: { '': following.closed } } })
         losing.push(...following.losing)
       }
       const childRef = await placed(
-        (field, problem) =>
-          field && field !== link.field
-            ? { ...noProblems, rows: { [name]: { [field]: problem } } }
-            : { ...noProblems, rows: { [name]: { '': problem } } },
+        // The link to the record itself is not in the row.
+        (fields, problem) => ({
+          ...noProblems,
+          rows: { [name]: { [fields.find((field) => field !== link.field) ?? '']: problem } },
+        }),
         () => writeChild(db, live, who, link, row, written, losing, transaction),
       )
       if (childRef === undefined) continue
@@ -199,7 +220,7 @@ async function write(
     }
   }
   const beyond = await beyondLimit(db, live, bounded, transaction)
-  if (beyond) throw new At({ ...noProblems, whole: [beyond] })
+  if (beyond) throw new At(limitProblems(beyond, request))
   // Last, when what was taken out may have been put elsewhere by the same save.
   const without = await leftWithout(db, live, losing, transaction)
   if (without) throw new At({ ...noProblems, whole: [without] })
@@ -212,6 +233,7 @@ async function write(
   )
   refuseBroken(broken, places)
   if (!record.ok) throw new Error('Expected the record that was just saved.')
+  refuseMoved(live, request, record.value, places)
   return record.value
 }
 
@@ -222,13 +244,13 @@ async function bothSettled<A, B>(one: Promise<A>, other: Promise<B>): Promise<[A
 }
 
 async function placed<T>(
-  at: (field: string | undefined, problem: Problem) => SaveProblems,
+  at: (fields: readonly string[], problem: Problem) => SaveProblems,
   work: () => Promise<T>,
 ): Promise<T> {
   try {
     return await work()
   } catch (cause) {
-    throw cause instanceof RowRefused ? new At(at(cause.field, cause.problem)) : cause
+    throw cause instanceof RowRefused ? new At(at([...cause.fields].reverse(), cause.problem)) : cause
   }
 }
 
@@ -244,7 +266,7 @@ async function writeParent(
   const { table, ref, rev } = request
   if (ref === null) return addRow(db, live, table, values, who, transaction)
   const held = await holdRow(db, live, table, ref, transaction)
-  if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, table).name })
+  if (!held) throw new Gone()
   if (held.rev !== rev) throw new Conflict(held.by)
   const changed = await changeRow(db, live, table, ref, values, who, transaction)
   losing.push(...changed.losing)
@@ -264,7 +286,7 @@ async function writeChild(
   if (row.ref === null) return row.removed ? undefined : addRow(db, live, link.many, values, who, transaction)
   const held = await holdRow(db, live, link.many, row.ref, transaction)
   if (!held && row.removed) return undefined
-  if (!held) throw new RowRefused(undefined, { kind: 'no-such-record', table: tableOf(live.book, link.many).name })
+  if (!held) throw new Conflict('Somebody')
   if (held.rev !== row.rev) throw new Conflict(held.by)
   if (row.removed) {
     losing.push(...(await dropRow(db, live, link.many, row.ref, transaction)))

@@ -7,6 +7,8 @@ export const Row = z.strictObject({
   ref: z.string().max(4000).nullable(),
   rev: z.int().nullable(),
   values: Values,
+  /** What the form showed of facts that are copied when they are saved. */
+  seen: Values.optional(),
   removed: z.boolean().optional(),
 })
 

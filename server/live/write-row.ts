@@ -2,12 +2,13 @@ import { type Field, fieldOf, tableOf } from '@/core/book'
 import { keyColumns, leafOf } from '@/core/lists'
 import { isTyped, kindOf, type Value } from '@/core/kinds'
 import { quoteName } from '@/core/names'
-import { keyOfRef, keyStays, refOf, type Values } from '@/core/records'
+import { keyOfRef, refOf, type Values } from '@/core/records'
 import type { Problem } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { run, select, type Transaction } from '../database'
 import { changedLinks, holdLosing, type Losing } from './at-least-one'
 import { fileProblem } from './files'
+import { touchFollowers } from './key-followers'
 import { type Live, namesOf } from './live'
 import { catchUpNumbers, giveRunningNumber } from './running-numbers'
 import { isDuplicate, refusalOf } from './refusals'
@@ -18,6 +19,8 @@ export class RowRefused extends Error {
   constructor(
     readonly field: string | undefined,
     readonly problem: Problem,
+    /** Where several fields together are refused, all of them. */
+    readonly fields: readonly string[] = field ? [field] : [],
   ) {
     super(problem.kind)
   }
@@ -159,7 +162,7 @@ export interface Changed {
   readonly losing: readonly Losing[]
 }
 
-/** Changes a row that is held, its key only where that needn't stay. */
+/** Changes a row that is held; where its key changes, what is linked to it follows. */
 export async function changeRow(
   db: Catalogue,
   live: Live,
@@ -169,13 +172,9 @@ export async function changeRow(
   who: string,
   transaction: Transaction,
 ): Promise<Changed> {
-  const table = tableOf(live.book, tableId)
-  const changed = Object.fromEntries(
-    Object.entries(values).filter(([id]) => !table.key.includes(id) || !keyStays(live.book, table)),
-  )
-  const columns = columnsFor(live, tableId, changed)
+  const columns = columnsFor(live, tableId, values)
   if (columns.length === 0) return { ref, losing: [] }
-  await checkFiles(db, live, tableId, changed, transaction)
+  await checkFiles(db, live, tableId, values, transaction)
   const sets = [
     ...columns.map((column) => `${quoteName(column.name)} = ?`),
     '`row_rev` = `row_rev` + 1',
@@ -190,8 +189,15 @@ export async function changeRow(
     rowOf(live, tableId),
     key,
     transaction,
-    changedLinks(live, tableId, changed),
+    changedLinks(live, tableId, values),
   )
+  const newRef = refFrom(live, tableId, columns, key)
+  const closed = newRef === ref ? undefined : await touchFollowers(db, live, tableId, key, who, transaction)
+  if (closed)
+    throw new RowRefused(
+      tableOf(live.book, tableId).key.findLast((id) => id in values),
+      closed,
+    )
   try {
     await run(
       db,
@@ -202,7 +208,7 @@ export async function changeRow(
   } catch (cause) {
     throw asRefusal(live, tableId, cause)
   }
-  return { ref: refFrom(live, tableId, columns, key), losing }
+  return { ref: newRef, losing }
 }
 
 const rowOf = (live: Live, tableId: string) =>
@@ -218,13 +224,16 @@ export async function dropRow(
 ): Promise<readonly Losing[]> {
   const key = keyParams(live, tableId, ref)!
   const losing = await holdLosing(db, live, tableId, rowOf(live, tableId), key, transaction)
-  await run(db, `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`, key, transaction)
+  const sql = `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`
+  await run(db, sql, key, transaction).catch((cause: unknown) => {
+    throw asRefusal(live, tableId, cause)
+  })
   return losing
 }
 
 function asRefusal(live: Live, tableId: string, cause: unknown): unknown {
   const refusal = cause instanceof RowRefused ? undefined : refusalOf(live, tableId, cause)
-  return refusal ? new RowRefused(refusal.field, refusal.problem) : cause
+  return refusal ? new RowRefused(refusal.field, refusal.problem, refusal.fields) : cause
 }
 
 /** All of a table's typed fields, blank where nothing was given: what a new row must be checked with. */

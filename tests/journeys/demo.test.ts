@@ -293,7 +293,8 @@ test('two browsers on one book both see their edits stand, and undo reaches both
   for (const browser of [left, right])
     await browser.driver.wait(
       async () => (await browser.driver.findElements({ css: 'nav[aria-label="Tables"] button' })).length >= 4,
-      12_000,
+      patience,
+      'The tables never stood in both browsers.',
     )
   await right.read('Volume number')
   await left.chapter('map')

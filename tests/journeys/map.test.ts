@@ -52,7 +52,7 @@ test('each reading shows what it says', async () => {
         const now = await texts()
         return now.includes(has) && !now.includes(hasNot)
       },
-      8000,
+      patience,
       `The cards never showed ${has} without ${hasNot}.`,
     )
   await browser.answer('What stands on a card', 'Names')
@@ -108,15 +108,26 @@ test('a card is moved by hand and by the arrow keys, pinned, tidied round, and p
 const numbers = (transform: string) => [...transform.matchAll(/-?\d+(\.\d+)?/g)].map(([number]) => Number(number))
 const placeOf = async (id: string) => numbers(await spotOf(id)) as [number, number]
 
+/** A card has its dot while one points at it; it may still be on its way, so one points again. */
+async function dotOf(id: string) {
+  const dot = `.react-flow__node[data-id="${id}"] .react-flow__handle-right`
+  await browser.driver.wait(
+    async () => {
+      const origin = await card(id)
+      await browser.driver.actions().move({ origin }).move({ origin, x: 3, y: 3 }).perform()
+      const [found] = await browser.driver.findElements({ css: dot })
+      return (await found?.isDisplayed().catch(() => false)) ?? false
+    },
+    patience,
+    `${id} never showed its dot.`,
+  )
+  return browser.see(dot)
+}
+
 test('a line drawn from card to card asks the two questions there and then', async () => {
   await browser.answer('What stands on a card', 'Names')
   await laid()
-  // A card has its dot while one points at it.
-  await browser.driver
-    .actions()
-    .move({ origin: await card('ticket') })
-    .perform()
-  const from = await browser.see('.react-flow__node[data-id="ticket"] .react-flow__handle-right')
+  const from = await dotOf('ticket')
   const to = await card('fuel')
   await browser.driver
     .actions()
@@ -227,7 +238,7 @@ async function save(kind: string): Promise<void> {
 }
 
 const arrived = (name: string) =>
-  browser.driver.wait(() => readdirSync(downloads).includes(name), 20_000, `${name} never arrived.`)
+  browser.driver.wait(() => readdirSync(downloads).includes(name), patience, `${name} never arrived.`)
 
 test(
   'the file, drawn again by itself, looks like the screen',

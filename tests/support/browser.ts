@@ -31,7 +31,7 @@ const flags = [
 ]
 
 /** How long something is waited for before it is given up: late, because a machine may be busy. */
-export const patience = 60_000
+export const patience = Number(process.env.HEARTH_PATIENCE ?? 60_000)
 
 export interface Size {
   readonly width: number

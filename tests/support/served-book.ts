@@ -7,10 +7,13 @@ import { connect, type Database, run, select } from '@/server/database'
 import { makeAccount } from '@/server/people'
 import { application, browserAt } from './application'
 import type { Browser } from './browser'
+import { opened } from './books'
 import { otherTool } from './other-tool'
 
 export interface ServedBook {
   readonly browser: Browser
+  /** Another browser, with the same person signed in. */
+  readonly another: () => Promise<Browser>
   /** The path of the book in the running application. */
   readonly path: string
   /** A statement another tool might send to the live database; `$` stands before its tables. */
@@ -23,7 +26,12 @@ export interface ServedBook {
 const password = 'a quiet little town'
 
 /** The application with one book designed beforehand, its administrator signed in at it. */
-export async function servedBook(catalogue: string, name: string, edits: readonly Edit[]): Promise<ServedBook> {
+export async function servedBook(
+  catalogue: string,
+  name: string,
+  edits: readonly Edit[],
+  wish: { readonly isOpen?: boolean } = {},
+): Promise<ServedBook> {
   const running = await application(catalogue)
   const database: Database = await connect(`${inject('databaseUrl')}/${catalogue}`)
   const db = await catalogueOn(database)
@@ -35,12 +43,17 @@ export async function servedBook(catalogue: string, name: string, edits: readonl
     const saved = await editBook(db, made.value, account.value.id, edit, [])
     if (!saved.ok) throw new Error(wordProblem(saved.problem))
   }
+  if (wish.isOpen) await opened(db, account.value, made.value)
   const row = await db.books.findByPk(made.value, { attributes: ['live_schema'] })
   const schema = String(row!.get('live_schema'))
-  const browser = await browserAt(running.url)
-  await browser.signIn('Averil Teal', password)
+  const another = async () => {
+    const browser = await browserAt(running.url)
+    await browser.signIn('Averil Teal', password)
+    return browser
+  }
   return {
-    browser,
+    browser: await another(),
+    another,
     path: `/books/${made.value}`,
     sql: (statement) => run(db, statement.replaceAll('$', `\`${schema}\`.`)),
     otherTool: async (statement) => (await otherTool(schema))(statement),

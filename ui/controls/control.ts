@@ -16,6 +16,8 @@ export interface LinkSource {
   readonly onPick: (option: LinkOption | undefined) => void
   /** Told when somebody leaves words behind that fit no record, or several. */
   readonly onMiss: (words: string) => void
+  /** Told of a record that is still being looked for when the box is left. */
+  readonly onSettling?: (work: Promise<unknown>) => void
   /** Adds a record of the linked table without leaving; the words typed so far go along. */
   readonly onAdd?: (words: string) => void
   readonly href?: string

@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
 import { classNames, TextBox } from '../kit'
 import { type ControlProps, type LinkOption, noteFor } from './control'
+import { onSettle } from './settle'
 
 const pauseBeforeSearch = 120
 
@@ -75,25 +76,41 @@ export function LinkControl(props: ControlProps) {
       close()
     }
   }
-  /** Leaving the box takes the record meant: the one chosen in the list, or the only one found. */
-  const onBlur = async () => {
+  const emptied = useRef(false)
+  /** Takes the record meant: the one chosen in the list, or the only one found. Whether there was one, or nothing typed. */
+  const settle = async (): Promise<boolean> => {
     const typed = words?.trim()
     if (words !== undefined && typed === '' && emptied.current) link?.onPick(undefined)
     emptied.current = false
-    if (typed && typed !== link?.label) {
-      const found = searching ? await search?.(typed) : options
-      const meant = searching ? (found?.length === 1 ? found[0] : undefined) : options[at]
-      if (meant) link?.onPick(meant)
-      else link?.onMiss(typed)
-    }
+    if (!typed || typed === link?.label) return true
+    const meant = searching ? meantBy(typed, (await search?.(typed)) ?? []) : options[at]
+    if (meant) link?.onPick(meant)
+    else link?.onMiss(typed)
+    return meant !== undefined
+  }
+  const onBlur = async () => {
+    const work = settle()
+    link?.onSettling?.(work)
+    await work
     close()
     props.onBlur?.()
   }
-  const emptied = useRef(false)
+  const box = useRef<HTMLInputElement>(null)
+  // Whoever saves from within the box means what stands there.
+  useEffect(() =>
+    box.current
+      ? onSettle(box.current, async () => {
+          const isSettled = await settle()
+          if (isSettled) close()
+          return isSettled
+        })
+      : undefined,
+  )
 
   return (
     <span className="relative block">
       <TextBox
+        ref={box}
         id={id}
         role="combobox"
         aria-expanded={open}
@@ -159,6 +176,13 @@ export function LinkControl(props: ControlProps) {
       )}
     </span>
   )
+}
+
+/** The only record found, or the only one that goes by just these words. */
+function meantBy(typed: string, found: readonly LinkOption[]): LinkOption | undefined {
+  const exact = found.filter(({ label }) => label.toLocaleLowerCase() === typed.toLocaleLowerCase())
+  const [only] = exact.length > 0 ? exact : found
+  return exact.length === 1 || found.length === 1 ? only : undefined
 }
 
 function Option({

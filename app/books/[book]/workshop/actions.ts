@@ -67,8 +67,11 @@ export const askOpening = bookAction('administrator', z.null(), async ({ db, sto
   ok(await openingSheet(db, stored)),
 )
 
-export const openNow = bookAction('administrator', z.null(), async ({ db, account, stored }) =>
-  openBook(db, stored.id, account.id),
+/** Opens the book; what it may lose by that was agreed to. */
+export const openNow = bookAction(
+  'administrator',
+  z.strictObject({ agreed: z.array(z.string().max(200)).max(2000) }),
+  async ({ db, account, stored }, { agreed }) => openBook(db, stored.id, account.id, agreed),
 )
 
 /** The records of the open book that break a rule of the design. */

@@ -5,22 +5,23 @@ import { findLink, tableOf } from '@/core/book'
 import { counted, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Note } from '@/ui/kit'
+import type { Wrong } from '../form/problems'
 import { useDesk } from '../desk-context'
 
 interface Props {
   readonly tableId: string
   readonly stored: LiveRecord | undefined
-  readonly wrong: number
+  readonly wrongs: readonly Wrong[]
 }
 
 /** What there is to know about a record: what to put right, what hangs on it, who changed it last. */
-export function RecordMargin({ tableId, stored, wrong }: Props) {
+export function RecordMargin({ tableId, stored, wrongs }: Props) {
   const { book, base, mayChange } = useDesk()
   const noun = inSentence(tableOf(book, tableId).name)
   return (
     <>
-      {wrong > 0 && <Note mark="settle" head={`${counted(wrong, 'thing')} to put right before saving`} />}
-      {!stored && wrong === 0 && (
+      {wrongs.length > 0 && <WrongNote wrongs={wrongs} />}
+      {!stored && wrongs.length === 0 && (
         <Note mark="info" head={`A new ${noun}`}>
           Tab goes from field to field, Ctrl S saves. Fields with a star must be filled.
         </Note>
@@ -56,6 +57,33 @@ export function RecordMargin({ tableId, stored, wrong }: Props) {
       )}
     </>
   )
+}
+
+/** What is to be put right, each a way to its box. */
+const WrongNote = ({ wrongs }: { readonly wrongs: readonly Wrong[] }) => (
+  <Note mark="settle" head={`${counted(wrongs.length, 'thing')} to put right before saving`}>
+    <ul className="flex flex-col gap-1.5 pt-1">
+      {wrongs.map(({ box, label, words }) => (
+        <li key={`${box} ${words}`}>
+          <button
+            type="button"
+            onClick={() => goTo(box)}
+            className="min-h-7 w-full rounded-sm text-left hover:underline"
+          >
+            {label && <span className="font-semibold underline underline-offset-2">{label}</span>}
+            {label && ': '}
+            {words}
+          </button>
+        </li>
+      ))}
+    </ul>
+  </Note>
+)
+
+function goTo(box: string): void {
+  const element = document.getElementById(box)
+  element?.focus({ preventScroll: true })
+  element?.scrollIntoView({ block: 'center' })
 }
 
 const MarginLink = ({ href, children }: { readonly href: string; readonly children: React.ReactNode }) => (

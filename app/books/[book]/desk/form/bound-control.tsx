@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import { useController, useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import { type Field, linkOf, tableOf } from '@/core/book'
@@ -10,6 +10,7 @@ import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
 import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
 import { afterPress } from '@/ui/after-press'
+import { noteArriving } from './arriving'
 import { useDesk } from '../desk-context'
 import { officeNow } from '@/app/office-now'
 
@@ -31,11 +32,24 @@ interface Props {
 /** A field's control tied to the form: its text, its link's records, its file. */
 export function BoundControl({ name, labelName, id, field, invalid, readOnly, compact, spoken }: Props) {
   const { book } = useDesk()
-  const { control } = useFormContext<FormText>()
+  const { control, setValue } = useFormContext<FormText>()
   const { field: box } = useController({ control, name })
   const text = typeof box.value === 'string' ? box.value : ''
-  const link = useLinkSource(field, labelName, text, (ref) => box.onChange(ref), readOnly, id)
-  const file = useFileSource(field, text, (hash) => box.onChange(hash))
+  // What is found or sent arrives later: its row may stand elsewhere by then, or be taken out, and must not come back half.
+  const place = useRef<{ readonly labelName: LabelPath; readonly change: (text: string) => void }>(undefined)
+  useLayoutEffect(() => {
+    place.current = { labelName, change: box.onChange }
+    return () => {
+      place.current = undefined
+    }
+  }, [labelName, box.onChange])
+  const put = (value: string, label: string) => {
+    if (!place.current) return
+    setValue(place.current.labelName as `labels.${string}`, label)
+    place.current.change(value)
+  }
+  const link = useLinkSource(field, labelName, text, put, readOnly, id)
+  const file = useFileSource(field, labelName, text, put)
 
   const onBlur = () => {
     // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027".
@@ -45,7 +59,7 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
       const shown = read.ok ? showValue(read.value, field, book.look) : text
       if (shown !== text) box.onChange(shown)
     }
-    afterPress(box.onBlur)
+    afterPress(() => place.current && box.onBlur())
   }
   return (
     <FieldControl
@@ -69,19 +83,16 @@ function useLinkSource(
   field: Field,
   labelName: LabelPath,
   ref: string,
-  onRef: (ref: string) => void,
+  put: (ref: string, label: string) => void,
   readOnly: boolean,
   id: string,
 ): LinkSource | undefined {
   const { book, base, addLinked } = useDesk()
-  const { setValue, watch } = useFormContext<FormText>()
+  const { control, watch } = useFormContext<FormText>()
   const label = watch(labelName as `labels.${string}`)
   if (field.kind !== 'link') return undefined
   const target = tableOf(book, linkOf(book, field.id).one)
-  const pick = (option: LinkOption | undefined) => {
-    setValue(labelName as `labels.${string}`, option?.label ?? '')
-    onRef(option?.ref ?? '')
-  }
+  const pick = (option: LinkOption | undefined) => put(option?.ref ?? '', option?.label ?? '')
   const add = async (words: string) => {
     const row = await addLinked({ table: target.id, words })
     if (row) pick(row)
@@ -99,33 +110,44 @@ function useLinkSource(
       return rows.map((row) => ({ ref: row.ref, label: row.label }))
     },
     onPick: pick,
+    onSettling: (work) => noteArriving(control, work),
     onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Pick it from the list.`),
     ...(!readOnly && { onAdd: add }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }
 }
 
-function useFileSource(field: Field, hash: string, onHash: (hash: string) => void): FileSource | undefined {
+function useFileSource(
+  field: Field,
+  labelName: LabelPath,
+  hash: string,
+  put: (hash: string, label: string) => void,
+): FileSource | undefined {
   const { base } = useDesk()
+  const { control, watch } = useFormContext<FormText>()
   const [busy, setBusy] = useState(false)
-  const [name, setName] = useState<string>()
+  const name = watch(labelName as `labels.${string}`)
   if (field.kind !== 'file') return undefined
   return {
     href: `${base}/files/${hash}`,
     thumbnail: `${base}/files/${hash}?small`,
     busy,
     ...(name && { name }),
-    async send(file) {
-      const body = new FormData()
-      body.set('field', field.id)
-      body.set('file', file)
-      setBusy(true)
-      const answer = await fetch(`${base}/files`, { method: 'POST', body }).catch(() => undefined)
-      const result = (await answer?.json().catch(() => undefined)) as Result<StoredFile> | undefined
-      setBusy(false)
-      if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-such-file' }))
-      setName(result.value.name)
-      onHash(result.value.hash)
+    send(file) {
+      const deliver = async () => {
+        const body = new FormData()
+        body.set('field', field.id)
+        body.set('file', file)
+        setBusy(true)
+        const answer = await fetch(`${base}/files`, { method: 'POST', body }).catch(() => undefined)
+        const result = (await answer?.json().catch(() => undefined)) as Result<StoredFile> | undefined
+        setBusy(false)
+        if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-such-file' }))
+        put(result.value.hash, result.value.name)
+      }
+      const work = deliver()
+      noteArriving(control, work)
+      return work
     },
   }
 }

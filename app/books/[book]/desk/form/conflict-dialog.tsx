@@ -1,154 +1,123 @@
 'use client'
 
-import { useMemo, useState } from 'react'
-import { type Field, tableOf } from '@/core/book'
-import { isTyped, kindOf } from '@/core/kinds'
-import { type FormText, formLayout, formTextOf, type RowText } from '@/core/records'
-import { plural } from '@/core/words'
+import { Fragment, useMemo, useState } from 'react'
+import { findLink, tableOf } from '@/core/book'
+import { type Difference, differences, type FormText, formTextOf, mergedForm, type Side } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { Button, Dialog, Segments } from '@/ui/kit'
 import { useDesk } from '../desk-context'
 import { officeNow } from '@/app/office-now'
 
-export interface Revs {
-  readonly own: number
-  readonly rows: ReadonlyMap<string, number>
-}
-
-export interface Clash {
-  readonly by: string
-  readonly theirs: LiveRecord
-  readonly mine: FormText
-  /** What both began with. */
-  readonly start: FormText
-  readonly revs?: Revs
-}
-
 interface Props {
   readonly tableId: string
-  readonly clash: Clash
+  readonly by: string
+  /** The record as it is stored now. */
+  readonly stored: LiveRecord
+  /** What both began with. */
+  readonly start: FormText
+  readonly mine: FormText
   readonly onClose: () => void
-  readonly onChoose: (text: FormText, revs: Revs) => void
+  readonly onChoose: (text: FormText) => void
 }
 
-type Choice = 'mine' | 'theirs'
-
-/** Two people changed one record: both versions, field by field, to choose from. Nothing is lost. */
-export function ConflictDialog({ tableId, clash, onClose, onChoose }: Props) {
+/** Two people changed one record: both versions, value by value, to choose from. Nothing is lost. */
+export function ConflictDialog({ tableId, by, stored, start, mine, onClose, onChoose }: Props) {
   const { book } = useDesk()
-  const { by, mine, start } = clash
-  const table = tableOf(book, tableId)
-  const theirs = useMemo(() => formTextOf(book, tableId, clash.theirs, officeNow()), [book, tableId, clash.theirs])
-  const differing = table.fields.filter(
-    (field) => isTyped(field) && (mine.text[field.id] ?? '') !== (theirs.text[field.id] ?? ''),
+  const versions = useMemo(
+    () => ({ start, mine, theirs: formTextOf(book, tableId, stored, officeNow()) }),
+    [book, tableId, stored, start, mine],
   )
-  // Only what both of them changed needs a decision; the rest goes to whoever changed it.
-  const usual = (field: Field): Choice =>
-    (mine.text[field.id] ?? '') === (start.text[field.id] ?? '') ? 'theirs' : 'mine'
-  const [choices, setChoices] = useState<Readonly<Record<string, Choice>>>({})
-  const choiceOf = (field: Field) => choices[field.id] ?? usual(field)
-  const shown = (form: FormText, field: Field) =>
-    (field.kind === 'link'
-      ? form.labels[field.id] || form.text[field.id]
-      : kindOf(field.kind).control === 'file'
-        ? form.text[field.id]
-          ? 'a file'
-          : ''
-        : form.text[field.id]) || 'blank'
-  const insets = formLayout(book, tableId).insets
-
-  const choose = () => {
-    const pick = (from: 'text' | 'labels') =>
-      Object.fromEntries(
-        table.fields.map((field) => [
-          field.id,
-          (differing.includes(field) && choiceOf(field) === 'mine' ? mine : theirs)[from][field.id] ?? '',
-        ]),
-      )
-    const merged = Object.fromEntries(
-      insets.map((inset) => [
-        inset.link.id,
-        mergeRows(
-          mine.insets[inset.link.id] ?? [],
-          theirs.insets[inset.link.id] ?? [],
-          start.insets[inset.link.id] ?? [],
-        ),
-      ]),
-    )
-    const rows = new Map(
-      Object.values(theirs.insets).flatMap((list) => list.map((row) => [row.ref ?? '', row.rev ?? 0] as const)),
-    )
-    onChoose({ text: pick('text'), labels: pick('labels'), insets: merged }, { own: clash.theirs.row.rev, rows })
-  }
+  const all = useMemo(() => differences(book, tableId, versions), [book, tableId, versions])
+  const [choices, setChoices] = useState<ReadonlyMap<string, Side>>(new Map())
   return (
     <Dialog
       open
       wide
       onClose={onClose}
       title={`${by} changed this record while you were typing`}
-      say="Choose for each field what to keep. What only one of you changed is chosen already."
+      say={
+        all.length > 0
+          ? 'Choose for each value what to keep. What only one of you changed is chosen already; rows that either of you added are kept.'
+          : 'You both made it the same. Rows that either of you added are kept.'
+      }
       actions={
         <>
           <Button onClick={onClose}>Go on typing</Button>
-          <Button look="main" onClick={choose}>
+          <Button look="main" onClick={() => onChoose(mergedForm(book, tableId, versions, choices))}>
             Save what is chosen
           </Button>
         </>
       }
     >
-      <table className="mt-3 w-full">
-        <thead>
-          <tr className="border-b border-ash-4 text-left text-[13px] text-ash-6">
-            <th className="py-1 pr-3 font-normal">Field</th>
-            <th className="py-1 pr-3 font-normal">Yours</th>
-            <th className="py-1 pr-3 font-normal">{by}’s</th>
-            <th className="py-1 font-normal">Keep</th>
-          </tr>
-        </thead>
-        <tbody>
-          {differing.map((field) => (
-            <tr key={field.id} className="border-b border-ash-3 align-top">
-              <th scope="row" className="py-2 pr-3 text-left">
-                {field.name}
-              </th>
-              <td className="max-w-[220px] py-2 pr-3 break-words">{shown(mine, field)}</td>
-              <td className="max-w-[220px] py-2 pr-3 break-words">{shown(theirs, field)}</td>
-              <td className="py-1.5">
-                <Segments
-                  small
-                  label={`Keep for ${field.name}`}
-                  value={choiceOf(field)}
-                  options={[
-                    { value: 'mine', words: 'Yours' },
-                    { value: 'theirs', words: 'Theirs' },
-                  ]}
-                  onChange={(choice) => setChoices({ ...choices, [field.id]: choice })}
-                />
-              </td>
+      {all.length > 0 && (
+        <table className="mt-3 w-full">
+          <thead>
+            <tr className="border-b border-ash-4 text-left text-[13px] text-ash-6">
+              <th className="py-1 pr-3 font-normal">Field</th>
+              <th className="py-1 pr-3 font-normal">Yours</th>
+              <th className="py-1 pr-3 font-normal">{by}’s</th>
+              <th className="py-1 font-normal">Keep</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
-      {insets.length > 0 && (
-        <p className="mt-3 text-[13px] text-ash-6">
-          {insets.map((inset) => plural(inset.table.name)).join(', ')}: rows that either of you added or changed are
-          kept; where both changed one row, yours is.
-        </p>
+          </thead>
+          <tbody>
+            {all.map((difference, at) => (
+              <Fragment key={difference.id}>
+                {difference.row && rowOf(difference) !== rowOf(all[at - 1]) && (
+                  <tr className="border-b border-ash-3">
+                    <th scope="rowgroup" colSpan={4} className="pt-3 pb-1 text-left font-bold">
+                      {tableOf(book, findLink(book, difference.row.link)!.many).name}:{' '}
+                      {difference.row.words || 'no words'}
+                    </th>
+                  </tr>
+                )}
+                <Choosing
+                  difference={difference}
+                  choice={choices.get(difference.id) ?? difference.usual}
+                  onChoice={(side) => setChoices(new Map([...choices, [difference.id, side]]))}
+                />
+              </Fragment>
+            ))}
+          </tbody>
+        </table>
       )}
     </Dialog>
   )
 }
 
-/** Their rows with my changes on them; what I added stays, what I changed and they removed is entered anew. */
-function mergeRows(mine: readonly RowText[], theirs: readonly RowText[], start: readonly RowText[]): RowText[] {
-  const began = new Map(start.map((row) => [row.ref, row]))
-  const own = new Map(mine.filter((row) => row.ref !== null).map((row) => [row.ref, row]))
-  const changed = (row: RowText) => row.removed || JSON.stringify(row.text) !== JSON.stringify(began.get(row.ref)?.text)
-  const kept = theirs.map((row) => {
-    const my = own.get(row.ref)
-    return my && changed(my) ? { ...my, rev: row.rev } : row
-  })
-  const there = new Set(theirs.map((row) => row.ref))
-  const added = mine.filter((row) => row.ref === null || (!there.has(row.ref) && !row.removed && changed(row)))
-  return [...kept, ...added.map((row) => ({ ...row, ref: null, rev: null }))]
+/** The row that a difference is in: what its choice goes by, without the field. */
+const rowOf = (difference: Difference | undefined) =>
+  difference?.row && `${difference.row.link} ${difference.id.split('/').slice(0, 2).join('/')}`
+
+interface ChoosingProps {
+  readonly difference: Difference
+  readonly choice: Side
+  readonly onChoice: (side: Side) => void
+}
+
+function Choosing({ difference, choice, onChoice }: ChoosingProps) {
+  const { field, row, mine, theirs } = difference
+  const name = field?.name ?? 'The whole row'
+  const shown = (words: string | undefined) =>
+    words === undefined ? <i>removed</i> : words || <span className="text-ash-6">empty</span>
+  return (
+    <tr className="border-b border-ash-3 align-top">
+      <th scope="row" className={row ? 'py-2 pr-3 pl-4 text-left font-normal' : 'py-2 pr-3 text-left'}>
+        {name}
+      </th>
+      <td className="max-w-[220px] py-2 pr-3 break-words">{shown(mine)}</td>
+      <td className="max-w-[220px] py-2 pr-3 break-words">{shown(theirs)}</td>
+      <td className="py-1.5">
+        <Segments
+          small
+          label={`Keep for ${row ? `${row.words}, ` : ''}${name}`}
+          value={choice}
+          options={[
+            { value: 'mine', words: 'Yours' },
+            { value: 'theirs', words: 'Theirs' },
+          ]}
+          onChange={onChoice}
+        />
+      </td>
+    </tr>
+  )
 }

@@ -1,15 +1,15 @@
 'use client'
 
 import type { CSSProperties } from 'react'
-import { useController, useFormContext } from 'react-hook-form'
+import { useController, useFormContext, useFormState } from 'react-hook-form'
 import { type Field, mustHold, type Table } from '@/core/book'
 import { isDerived } from '@/core/kinds'
-import { type FormText, keyStays } from '@/core/records'
+import type { FormText } from '@/core/records'
 import { Labelled } from '@/ui/kit'
-import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
 import { DerivedBox } from './derived-box'
-import { useDerivedText } from './live-facts'
+import { useDerivedText, useFrozenWords } from './live-facts'
+import { useProblem } from './use-problem'
 
 interface Props {
   readonly table: Table
@@ -28,31 +28,34 @@ export function FieldCell(props: Props) {
 /** What comes by itself: shown where it belongs, never typed. */
 function DerivedCell({ field, span }: Props) {
   const text = useDerivedText(field)
+  const frozen = useFrozenWords(field)
+  const problem = useProblem(`text.${field.id}`)
   return (
     <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
-      <Labelled label={field.name} htmlFor={field.id} hint={field.note}>
-        <DerivedBox id={field.id} field={field} text={text} />
+      <Labelled label={field.name} htmlFor={field.id} hint={frozen ?? field.note} problem={problem}>
+        <DerivedBox id={field.id} field={field} text={text} frozen={frozen} invalid={problem !== undefined} />
       </Labelled>
     </div>
   )
 }
 
 function TypedCell({ table, field, span, stored, readOnly }: Props) {
-  const { book } = useDesk()
   const { control } = useFormContext<FormText>()
   const { fieldState } = useController({ control, name: `text.${field.id}` })
   const problem = fieldState.error?.message
-  const fixed = stored && table.key.includes(field.id) && keyStays(book, table)
+  const { dirtyFields } = useFormState({ control })
+  const isKey = stored && table.key.includes(field.id)
+  const hint = isKey && dirtyFields.text?.[field.id] ? 'What is linked to this record follows.' : field.note
   return (
     <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
-      <Labelled label={field.name} htmlFor={field.id} hint={field.note} problem={problem} must={mustHold(table, field)}>
+      <Labelled label={field.name} htmlFor={field.id} hint={hint} problem={problem} must={mustHold(table, field)}>
         <BoundControl
           name={`text.${field.id}`}
           labelName={`labels.${field.id}`}
           id={field.id}
           field={field}
           invalid={problem !== undefined}
-          readOnly={readOnly || fixed}
+          readOnly={readOnly}
         />
       </Labelled>
     </div>

@@ -2,7 +2,7 @@
 
 import { RotateCcw, Trash2 } from 'lucide-react'
 import { type KeyboardEvent } from 'react'
-import { useController, useFieldArray, useFormContext, useWatch } from 'react-hook-form'
+import { useController, useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
 import { type Book, type Field, mustHold } from '@/core/book'
 import { faceOf } from '@/core/expressions'
 import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
@@ -14,6 +14,8 @@ import { useDesk } from '../desk-context'
 import { BoundControl } from './bound-control'
 import { DerivedBox } from './derived-box'
 import { useDerivedText } from './live-facts'
+import { addId, cellId } from './problems'
+import { useProblem } from './use-problem'
 
 interface Props {
   readonly inset: Inset
@@ -38,11 +40,13 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
   const columns = { gridTemplateColumns: [...shown.map((field) => widthOf(book, field)), '36px'].join(' ') }
   const noun = inSentence(inset.table.name)
   const full = inset.single && rows.length > 0
+  const { errors } = useFormState({ control, name: name as never })
+  const lack = (errors.insets?.[inset.link.id] as { root?: { message?: string } } | undefined)?.root?.message
 
   const add = () => {
     append({ ...newRowText(book, inset, now), mark: freshId() } as never, { shouldFocus: false })
     const first = shown.find(isTyped)
-    if (first) setTimeout(() => document.getElementById(cellId(inset, rows.length, first))?.focus())
+    if (first) setTimeout(() => document.getElementById(cellId(inset.link.id, rows.length, first.id))?.focus())
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (!event.altKey || event.key.toLowerCase() !== 'a' || readOnly || full) return
@@ -60,13 +64,22 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
           {plural(inset.table.name)} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
         </h2>
         {!readOnly && !full && (
-          <WordButton onClick={add}>
+          <WordButton id={addId(inset.link.id)} data-lacks={lack ? '' : undefined} onClick={add}>
             Add<span className="sr-only"> {noun}</span>
           </WordButton>
         )}
       </div>
+      {lack && (
+        <p role="alert" className="px-4 pb-2 text-[13px] text-ember">
+          {lack}
+        </p>
+      )}
       {rows.length === 0 ? (
-        <p className="px-4 pb-3 text-[13px] text-ash-6">No {plural(noun)} yet.</p>
+        !lack && (
+          <p className="px-4 pb-3 text-[13px] text-ash-6">
+            {inset.link.least === 1 ? `At least one ${noun} is needed.` : `No ${plural(noun)} yet.`}
+          </p>
+        )
       ) : (
         <div role="table" aria-label={`${counted(rows.length, noun)}`} className="px-2 pb-2">
           <div role="row" className="grid border-b border-ash-4 text-[13px] text-ash-6" style={columns}>
@@ -109,8 +122,6 @@ function nameOf(row: { readonly key: string }): string {
   const { mark, ref } = row as Partial<RowText>
   return mark ?? ref ?? row.key
 }
-
-const cellId = (inset: Inset, at: number, field: Field) => `${inset.link.id}-${at}-${field.id}`
 
 interface RowProps {
   readonly inset: Inset
@@ -167,18 +178,28 @@ function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
 
 function DerivedInsetCell({ inset, at, field }: { readonly inset: Inset; readonly at: number; readonly field: Field }) {
   const text = useDerivedText(field, { link: inset.link.id, at })
+  const problem = useProblem(`insets.${inset.link.id}.${at}.text.${field.id}`)
+  const id = cellId(inset.link.id, at, field.id)
   return (
     <span role="cell" className="relative min-w-0 focus-within:z-10">
       <DerivedBox
         compact
-        id={cellId(inset, at, field)}
+        id={id}
         field={field}
         text={text}
         spoken={`${field.name}, row ${at + 1}`}
+        invalid={problem !== undefined}
       />
+      {problem && <CellNote id={id} words={problem} />}
     </span>
   )
 }
+
+const CellNote = ({ id, words }: { readonly id: string; readonly words: string }) => (
+  <span id={`${id}-note`} role="alert" className="block px-2.5 pb-1 text-xs text-ember">
+    {words}
+  </span>
+)
 
 function InsetCell({
   inset,
@@ -196,7 +217,7 @@ function InsetCell({
   const name = `${path}.text.${field.id}` as const
   const { fieldState } = useController({ control, name: name as `text.${string}` })
   const problem = fieldState.error?.message
-  const id = cellId(inset, at, field)
+  const id = cellId(inset.link.id, at, field.id)
   return (
     <span role="cell" className="relative min-w-0 focus-within:z-10">
       <BoundControl
@@ -209,11 +230,7 @@ function InsetCell({
         readOnly={readOnly}
         spoken={`${field.name}, row ${at + 1}`}
       />
-      {problem && (
-        <span id={`${id}-note`} role="alert" className="block px-2.5 pb-1 text-xs text-ember">
-          {problem}
-        </span>
-      )}
+      {problem && <CellNote id={id} words={problem} />}
     </span>
   )
 }

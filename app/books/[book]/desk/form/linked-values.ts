@@ -11,6 +11,8 @@ export interface LinkedFacts {
   readonly arrived: number
   /** Fetches what isn't here yet: `FIELD~REFERENCE`. */
   readonly ask: (wanted: ReadonlySet<string>) => void
+  /** Everything is fetched anew. */
+  readonly forget: () => void
 }
 
 /** Facts of the records that a form's links lead to, fetched once each. */
@@ -28,7 +30,11 @@ export function useLinkedValues(): LinkedFacts {
     for (const one of fresh) asked.current.add(one)
     for (const [table, all] of byTable) void fetchFacts(`${base}/${table}/facts`, all, asked.current, setLinked)
   }
-  return { linked: (field, ref) => linked.get(`${field}~${ref}`), arrived: linked.size, ask }
+  const forget = () => {
+    asked.current.clear()
+    setLinked(new Map())
+  }
+  return { linked: (field, ref) => linked.get(`${field}~${ref}`), arrived: linked.size, ask, forget }
 }
 
 async function fetchFacts(

@@ -2,15 +2,15 @@
 
 import { createContext, type ReactNode, use, useEffect, useMemo } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { type Book, type Field, tableOf } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { type Book, type Field, findField, tableOf } from '@/core/book'
+import { faceOf, readKept } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
 import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { useDesk } from '../desk-context'
 import type { LinkedFacts } from './linked-values'
 
-const none: LiveValues = { own: {}, rows: {} }
+const none: LiveValues = { own: {}, rows: {}, frozen: new Set() }
 const LiveFacts = createContext<LiveValues>(none)
 
 interface Props {
@@ -72,4 +72,13 @@ export function useDerivedText(field: Field, row?: { readonly link: string; read
   if (value === undefined) return undefined
   const shown = showValue(value, face, book.look)
   return shown && face.unit ? `${shown} ${face.unit}` : shown
+}
+
+/** When a derived field stays as it was, in words; undefined while it moves with what it is made from. */
+export function useFrozenWords(field: Field): string | undefined {
+  const { book } = useDesk()
+  const live = use(LiveFacts)
+  if (!live.frozen.has(field.id) || field.freezes === undefined) return undefined
+  const { table } = findField(book, field.id)!
+  return `Stays as it was since ${readKept(book, table, field.freezes).source}`
 }

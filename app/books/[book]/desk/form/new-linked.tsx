@@ -22,7 +22,7 @@ export function NewLinked({ tableId, words, onEnd }: Props) {
   const [busy, setBusy] = useState(false)
   const begin = useMemo(() => {
     const line = table.knownBy.map((id) => fieldOf(table, id)).find((field) => field.kind === 'line')
-    return { text: line && words ? { [line.id]: words } : {}, labels: {} }
+    return { text: line && words ? { [line.id]: words } : {}, labels: {}, insets: {} }
   }, [table, words])
   return (
     <Dialog

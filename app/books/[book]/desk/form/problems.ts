@@ -1,8 +1,8 @@
 import type { FieldErrors, Resolver } from 'react-hook-form'
-import type { Book } from '@/core/book'
+import { type Book, tableOf } from '@/core/book'
 import type { Now } from '@/core/kinds'
-import { type Around, checkForm, type FormText, type Problems } from '@/core/records'
-import { wordProblem } from '@/core/words'
+import { type Around, checkForm, type FormText, formLayout, type Problems } from '@/core/records'
+import { plural, wordProblem } from '@/core/words'
 
 /** Lets the form library ask core what is wrong; the words come from there too. */
 export const formResolver =
@@ -14,13 +14,16 @@ export const formResolver =
       Object.fromEntries(
         Object.entries(problems).map(([id, problem]) => [id, { type: problem.kind, message: wordProblem(problem) }]),
       )
-    const insets = Object.fromEntries(
-      Object.entries(checked.rows).map(([link, rows]) => [
-        link,
+    const lacks = worded(checked.lacks)
+    const insets = Object.entries(checked.rows).map(([link, rows]): [string, InsetErrors] => [
+      link,
+      // The library looks for what is wrong with a list as a whole at its root.
+      Object.assign(
         rows.map((row) => (Object.keys(row.problems).length > 0 ? { text: worded(row.problems) } : undefined)),
-      ]),
-    )
-    const wrongInsets = Object.fromEntries(Object.entries(insets).filter(([, rows]) => rows.some(Boolean)))
+        lacks[link] && { root: lacks[link] },
+      ),
+    ])
+    const wrongInsets = Object.fromEntries(insets.filter(([, rows]) => rows.some(Boolean) || rows.root))
     const errors = {
       text: worded(checked.problems),
       ...(Object.keys(wrongInsets).length > 0 && { insets: wrongInsets }),
@@ -28,19 +31,62 @@ export const formResolver =
     return { values: {}, errors: errors as unknown as FieldErrors<FormText> }
   }
 
-/** The messages of everything that is wrong, in the order of the form. */
-export function problemPaths(errors: FieldErrors<FormText>): string[] {
-  const found: string[] = []
-  const walk = (part: unknown) => {
-    if (typeof part !== 'object' || part === null) return
-    if ('message' in part && typeof part.message === 'string') found.push(part.message)
-    else Object.values(part).forEach(walk)
-  }
-  walk({ text: errors.text, insets: errors.insets })
-  return found
+/** One thing to put right: what it is called, what is wrong with it, and the box where that is done. */
+export interface Wrong {
+  readonly box: string
+  readonly path: `text.${string}` | `insets.${string}`
+  readonly label: string
+  readonly words: string
 }
 
-/** Puts the focus on the first box that is marked wrong, once the marks are drawn. */
+/** What an inset's box goes by in the page. */
+export const cellId = (link: string, at: number, field: string) => `${link}-${at}-${field}`
+
+/** What the button that adds a row to an inset goes by in the page. */
+export const addId = (link: string) => `${link}-add`
+
+type Mark = { readonly message?: string } | undefined
+type Marks = Readonly<Record<string, Mark>>
+type InsetErrors = readonly ({ readonly text?: Marks } | undefined)[] & { readonly root?: Mark }
+
+/** Everything that is marked wrong, in the order of the form. */
+export function wrongsIn(book: Book, tableId: string, errors: FieldErrors<FormText>): Wrong[] {
+  const { rows, insets, foot } = formLayout(book, tableId)
+  const own = (errors.text ?? {}) as unknown as Marks
+  const all = (errors.insets ?? {}) as unknown as Readonly<Record<string, InsetErrors>>
+  const ofField = ({ id, name }: { id: string; name: string }): Wrong[] => {
+    const words = own[id]?.message
+    return words ? [{ box: id, path: `text.${id}`, label: name, words }] : []
+  }
+  return [
+    ...rows.flat().flatMap(({ field }) => ofField(field)),
+    ...insets.flatMap(({ link, table, fields }) => [
+      ...lackIn(link.id, plural(table.name), all[link.id]),
+      ...[...(all[link.id] ?? [])].flatMap((row, at) =>
+        fields.flatMap(({ id, name }): Wrong[] => {
+          const words = row?.text?.[id]?.message
+          if (!words) return []
+          const label = `${tableOf(book, table.id).name} ${at + 1}, ${name}`
+          return [{ box: cellId(link.id, at, id), path: `insets.${link.id}.${at}.text.${id}`, label, words }]
+        }),
+      ),
+    ]),
+    ...foot.flatMap(ofField),
+  ]
+}
+
+function lackIn(link: string, label: string, errors: InsetErrors | undefined): Wrong[] {
+  const words = errors?.root?.message
+  return words ? [{ box: addId(link), path: `insets.${link}.root`, label, words }] : []
+}
+
+/** Puts the focus on the first box that is marked wrong, once the marks are drawn; on what is said of the whole where there is none. */
 export function focusFirst(frame: HTMLElement | null): void {
-  setTimeout(() => frame?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus())
+  setTimeout(() => {
+    const wanted =
+      frame?.querySelector<HTMLElement>('[aria-invalid="true"], [data-lacks]') ??
+      frame?.querySelector<HTMLElement>('[data-whole]')
+    wanted?.focus({ preventScroll: true })
+    wanted?.scrollIntoView({ block: 'center' })
+  })
 }

@@ -1,32 +1,37 @@
 'use client'
 
 import { Hourglass, Lock } from 'lucide-react'
-import { useRouter } from 'next/navigation'
 import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
 import { tableOf } from '@/core/book'
-import { changedRecord, checkForm, type FormText, formLayout, formTextOf } from '@/core/records'
-import { wordProblem } from '@/core/words'
+import { type FormText, formLayout, formTextOf } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
+import { officeNow } from '@/app/office-now'
+import { freshId } from '@/ui/ids'
 import { useDesk } from '../desk-context'
-import { type Clash, ConflictDialog } from './conflict-dialog'
 import { FieldCell } from './field-cell'
 import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
-import { LiveFactsOf } from './live-facts'
+import { beginTyping, leaveFocus, takeFocus } from './keep-focus'
 import { useLinkedValues } from './linked-values'
-import { officeNow } from '@/app/office-now'
-import { beginTyping, expectOwnPage, leaveFocus, takeFocus } from './keep-focus'
-import { focusFirst, formResolver, problemPaths } from './problems'
-import { repeatValue, rememberLast } from './repeat-last'
-import { saveWhenOpen } from './save-when-open'
+import { LiveFactsOf } from './live-facts'
+import { formResolver, type Wrong, wrongsIn } from './problems'
+import { repeatValue } from './repeat-last'
+import { SavingQuestion } from './saving-question'
+import { useMending } from './use-mending'
+import { useSaving } from './use-saving'
 import { useTyping } from './use-typing'
-import { WarningDialog } from './warning-dialog'
 
 export interface RecordFormHandle {
   readonly save: () => Promise<boolean>
   readonly isChanged: () => boolean
+}
+
+export interface FormState {
+  readonly changed: boolean
+  readonly busy: boolean
+  readonly wrongs: readonly Wrong[]
 }
 
 interface Props {
@@ -35,24 +40,22 @@ interface Props {
   readonly onSaved: (record: LiveRecord) => void
   readonly handle: React.RefObject<RecordFormHandle | null>
   /** What a new record starts with besides its own starting values. */
-  readonly begin?: { readonly text: Record<string, string>; readonly labels: Record<string, string> } | undefined
+  readonly begin?: FormText | undefined
   /** Inside another record's form: no drafts, no shortcuts. */
   readonly nested?: boolean
-  readonly onState?: (state: { changed: boolean; busy: boolean; wrong: number }) => void
+  readonly onState?: (state: FormState) => void
   readonly head?: ReactNode
 }
 
 /** The form of one record with the rows inset in it, checked while typing and saved as one. */
-export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, onState, head }: Props) {
+export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nested = false, onState, head }: Props) {
   const { id, book, mayChange } = useDesk()
   const [now] = useState(officeNow)
   const layout = useMemo(() => formLayout(book, tableId), [book, tableId])
-  const start = useMemo((): FormText => {
-    const text = formTextOf(book, tableId, stored, now)
-    return begin
-      ? { ...text, text: { ...text.text, ...begin.text }, labels: { ...text.labels, ...begin.labels } }
-      : text
-  }, [book, tableId, stored, now, begin])
+  // What somebody else saved meanwhile is what goes on from here, once it was chosen from.
+  const [meanwhile, setMeanwhile] = useState<{ readonly before: LiveRecord | undefined; readonly theirs: LiveRecord }>()
+  const stored = meanwhile && meanwhile.before === given ? meanwhile.theirs : given
+  const start = useMemo(() => begun(formTextOf(book, tableId, stored, now), begin), [book, tableId, stored, now, begin])
   const linkedFacts = useLinkedValues()
   const around = { stored, linked: linkedFacts.linked }
   const form = useForm<FormText>({
@@ -64,12 +67,6 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   const closing = book.rules.filter((rule) => stored?.closedBy.includes(rule.id))
   const isClosed = (field?: string) =>
     closing.some(({ says }) => says.kind === 'closed' && (field ? !says.except.includes(field) : says.rows))
-  const [whole, setWhole] = useState<readonly string[]>([])
-  const [clash, setClash] = useState<Clash>()
-  const [warned, setWarned] = useState<Warned>()
-  const [busy, setBusy] = useState(false)
-  const [waiting, setWaiting] = useState(false)
-  const router = useRouter()
   const frame = useRef<HTMLFormElement>(null)
   const typing = useTyping(form, start, { book: id, table: tableId, row: stored?.row, frame, drafts: !nested })
   const ref = stored?.row.ref
@@ -81,79 +78,28 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
     else takeFocus(ref)
     return () => leaveFocus(own)
   }, [nested, ref])
+  const saving = useSaving({
+    ...{ book, bookId: id, tableId, form, frame, stored, start, around, now, nested, onSaved },
+    onSent: typing.sent,
+  })
+  const { whole, busy, send } = saving
   // Read here, because the form library only keeps up what a component reads while it draws.
   const { isDirty, errors } = form.formState
-  const wrong = problemPaths(errors).length + whole.length
-
-  useEffect(() => onState?.({ changed: isDirty, busy, wrong }), [onState, isDirty, busy, wrong])
-
-  async function send(revs?: Clash['revs'], despite: readonly string[] = []): Promise<boolean> {
-    // A copy: typing goes on while it is on its way.
-    const text = structuredClone(form.getValues())
-    const checked = checkForm(book, tableId, text, now, around)
-    await form.trigger()
-    setWhole([])
-    if (!checked.sound) {
-      focusFirst(frame.current)
-      return false
-    }
-    const { values, children, places } = changedRecord(book, tableId, stored && start, text, checked, now)
-    setBusy(true)
-    let waited = false
-    const request = {
-      table: tableId,
-      ref: stored?.row.ref ?? null,
-      rev: revs?.own ?? stored?.row.rev ?? null,
-      values,
-      children: children.map((child) => ({
-        ...child,
-        rows: child.rows.map((row) => ({ ...row, rev: revs?.rows.get(row.ref ?? '') ?? row.rev })),
-      })),
-      ...(despite.length > 0 && { despite: [...despite] }),
-    }
-    const result = await saveWhenOpen({ id, name: book.name }, request, () => setWaiting((waited = true))).catch(
-      () => undefined,
-    )
-    setBusy(false)
-    setWaiting(false)
-    // The screen still shows the form as it was before.
-    if (waited) router.refresh()
-    if (!result?.ok) {
-      setWhole([wordProblem(result?.problem ?? { kind: 'unexpected' })])
-      return false
-    }
-    const outcome = result.value
-    if (outcome.kind === 'waits') return false
-    if (outcome.kind === 'conflict') {
-      setClash({ by: outcome.by, theirs: outcome.theirs, mine: text, start })
-      return false
-    }
-    if (outcome.kind === 'warned') {
-      setWarned({ warnings: outcome.warnings, revs })
-      return false
-    }
-    if (outcome.kind === 'refused') {
-      setWhole(outcome.problems.whole.map(wordProblem))
-      for (const [field, problem] of Object.entries(outcome.problems.fields))
-        form.setError(`text.${field}`, { type: 'server', message: wordProblem(problem) })
-      for (const [name, problems] of Object.entries(outcome.problems.rows)) {
-        const [link, sent] = name.split('/')
-        const at = places.find((place) => place.link === link && place.sent === Number(sent))?.at ?? 0
-        for (const [field, problem] of Object.entries(problems)) {
-          const words = wordProblem(problem)
-          if (field) form.setError(`insets.${link!}.${at}.text.${field}`, { type: 'server', message: words })
-          else setWhole((before) => [...before, words])
-        }
-      }
-      setTimeout(() => focusFirst(frame.current))
-      return false
-    }
-    typing.sent(text)
-    rememberLast(tableId, text)
-    if (!nested && outcome.record.row.ref !== stored?.row.ref) expectOwnPage(outcome.record.row.ref)
-    onSaved(outcome.record)
-    return true
-  }
+  const marked = wrongsIn(book, tableId, errors)
+  const wrongs = [...whole.map((words): Wrong => ({ box: wholeBox, path: 'text.', label: '', words })), ...marked]
+  const told = JSON.stringify(wrongs)
+  useMending(form, marked)
+  useEffect(
+    () => onState?.({ changed: isDirty, busy, wrongs: JSON.parse(told) as Wrong[] }),
+    [onState, isDirty, busy, told],
+  )
+  // Sent once the form stands on what they saved.
+  const next = useRef<() => void>(undefined)
+  useEffect(() => {
+    const go = next.current
+    next.current = undefined
+    go?.()
+  })
 
   useImperativeHandle(handle, () => ({ save: () => send(), isChanged: () => form.formState.isDirty }))
 
@@ -182,14 +128,20 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
             <Lock size={14} aria-hidden className="flex-none" /> {rule.words}
           </p>
         ))}
-        {waiting && (
+        {saving.waiting && (
           <p role="status" className="flex items-center gap-2 rounded-md bg-brass-tint px-3 py-1.5 text-brass">
             <Hourglass size={14} aria-hidden className="flex-none" /> The book is being opened with a changed design.
             This record is saved as soon as that is done.
           </p>
         )}
         {whole.length > 0 && (
-          <div role="alert" className="rounded-md border border-ember bg-ember-tint px-3 py-2">
+          <div
+            id={wholeBox}
+            data-whole
+            role="alert"
+            tabIndex={-1}
+            className="rounded-md border border-ember bg-ember-tint px-3 py-2"
+          >
             {whole.map((words) => (
               <p key={words}>{words}</p>
             ))}
@@ -216,28 +168,25 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
           {layout.foot.length > 0 && <FormFoot fields={layout.foot} />}
         </LiveFactsOf>
       </form>
-      {warned && (
-        <WarningDialog
-          warnings={warned.warnings}
-          onClose={() => setWarned(undefined)}
-          onSave={() => {
-            setWarned(undefined)
-            void send(
-              warned.revs,
-              warned.warnings.map((warning) => warning.rule),
-            )
-          }}
-        />
-      )}
-      {clash && (
-        <ConflictDialog
+      {saving.question && (
+        <SavingQuestion
           tableId={tableId}
-          clash={clash}
-          onClose={() => setClash(undefined)}
-          onChoose={(text, revs) => {
-            setClash(undefined)
-            form.reset(text as FormText, { keepDefaultValues: true })
-            void send(revs).then((saved) => saved && toast('Saved with what you chose.'))
+          start={start}
+          question={saving.question}
+          onClose={() => saving.ask(undefined)}
+          onSend={(wish) => {
+            saving.ask(undefined)
+            void send(wish)
+          }}
+          onLook={() => {
+            saving.ask(undefined)
+            linkedFacts.forget()
+          }}
+          onChoose={(text, theirs) => {
+            saving.ask(undefined)
+            typing.choose(text)
+            setMeanwhile({ before: given, theirs })
+            next.current = () => void send().then((saved) => saved && toast('Saved with what you chose.'))
           }}
         />
       )}
@@ -245,9 +194,20 @@ export function RecordForm({ tableId, stored, onSaved, handle, begin, nested, on
   )
 }
 
-interface Warned {
-  readonly warnings: readonly { readonly rule: string; readonly words: string }[]
-  readonly revs: Clash['revs'] | undefined
+const wholeBox = 'whole-record'
+
+/** What a new record begins with laid over its own starting values. */
+function begun(text: FormText, begin: FormText | undefined): FormText {
+  if (!begin) return text
+  const insets = Object.entries(begin.insets).map(([link, rows]): [string, FormText['insets'][string]] => [
+    link,
+    rows.map((row) => ({ ...row, mark: freshId() })),
+  ])
+  return {
+    text: { ...text.text, ...begin.text },
+    labels: { ...text.labels, ...begin.labels },
+    insets: { ...text.insets, ...Object.fromEntries(insets) },
+  }
 }
 
 function DraftNote({ onDiscard }: { readonly onDiscard: () => void }) {

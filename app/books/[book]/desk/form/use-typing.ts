@@ -24,12 +24,16 @@ export function useTyping(form: UseFormReturn<FormText>, start: FormText, place:
   const { book, table, row, frame, drafts } = place
   const begun = useRef<{ readonly text: FormText; readonly row: ListRow | undefined }>(undefined)
   const sent = useRef<FormText>(undefined)
+  const chosen = useRef<FormText>(undefined)
   const [found, setFound] = useState(false)
   useLayoutEffect(() => {
     const before = begun.current
     const was = sent.current ?? before?.text
     const text = was ? marked(was, start) : start
-    const typed = was ? typedSince(was, form.getValues(), text) : drafts ? takeDraft(book, table, row) : undefined
+    const since = () =>
+      was ? typedSince(was, form.getValues(), text) : drafts ? takeDraft(book, table, row) : undefined
+    const typed = chosen.current ?? since()
+    chosen.current = undefined
     begun.current = { text, row }
     if (sent.current) noteBlank(frame.current)
     sent.current = undefined
@@ -48,6 +52,10 @@ export function useTyping(form: UseFormReturn<FormText>, start: FormText, place:
     found,
     sent(text: FormText): void {
       sent.current = text
+    },
+    /** What was chosen from two versions: it stands on the other one, as soon as that is what the form begins with. */
+    choose(text: FormText): void {
+      chosen.current = text
     },
     /** Back to what the record began with. */
     takeBack(): void {

@@ -5,7 +5,6 @@ import { useState } from 'react'
 import { type Area, findField, findTable, type Remark, type Table } from '@/core/book'
 import { type Dependency, sayDependency, type traceOf } from '@/core/map'
 import { counted } from '@/core/words'
-import { remarkBox } from '@/ui/drawing/map/ground-drawing'
 import { freshId } from '@/ui/ids'
 import { Button, ChoiceBox, Note, WordButton } from '@/ui/kit'
 import { UnmetNote } from '../needs-met'
@@ -13,6 +12,7 @@ import { useWorkshop } from '../workshop-context'
 import { AreaDialog } from './area-dialog'
 import { RemarkDialog } from './remark-node'
 import type { DrawnSheet } from './use-map'
+import { useNewNote } from './use-new-note'
 
 interface Props {
   readonly sheet: DrawnSheet | undefined
@@ -41,13 +41,16 @@ export function MapMargin(props: Props) {
   )
 }
 
+function NewNote({ sheet, onClose }: { readonly sheet: DrawnSheet; readonly onClose: () => void }) {
+  const { spotFor, show } = useNewNote(sheet)
+  const [remark] = useState(() => ({ id: freshId(), text: '', x: 0, y: 0 }))
+  return <RemarkDialog remark={remark} onClose={onClose} isNew={{ spotFor, show }} />
+}
+
 function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
-  const { book } = useWorkshop()
   const [writing, setWriting] = useState(false)
   if (!sheet) return null
   const { cards, lines, drawn } = sheet
-  const lowestCard = Math.max(0, ...[...drawn.boxes.values()].map((box) => box.y + box.height)) / drawn.factor
-  const lowestNote = Math.max(0, ...book.remarks.map((remark) => remarkBox(remark)).map((box) => box.y + box.height))
   const unsaid = lines.reduce((sum, line) => sum + (line.label ? 1 : 0) + (line.back ? 1 : 0), 0) - drawn.labels.length
   const forced = [...drawn.routes.values()].filter((route) => route.forced).length
   return (
@@ -64,13 +67,7 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
           ` ${counted(forced, 'tie')} found no way of ${forced === 1 ? 'its' : 'their'} own: a card has more ties than room round it.`}
         {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
       </Note>
-      {writing && (
-        <RemarkDialog
-          isNew
-          remark={{ id: freshId(), text: '', x: 0, y: Math.max(lowestCard, lowestNote) + 40 }}
-          onClose={() => setWriting(false)}
-        />
-      )}
+      {writing && <NewNote sheet={sheet} onClose={() => setWriting(false)} />}
     </>
   )
 }

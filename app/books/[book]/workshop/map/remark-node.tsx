@@ -3,6 +3,7 @@
 import type { NodeProps } from '@xyflow/react'
 import { type FormEvent, useState } from 'react'
 import type { Remark } from '@/core/book'
+import type { Point } from '@/core/map'
 import { RemarkDrawing, remarkBox } from '@/ui/drawing/map/ground-drawing'
 import { screenTheme } from '@/ui/drawing/map/theme'
 import { Button, Dialog, Labelled, PassageBox } from '@/ui/kit'
@@ -31,20 +32,25 @@ export function RemarkNode({ data, selected }: NodeProps) {
 
 interface DialogProps {
   readonly remark: Remark
-  readonly isNew?: boolean
+  /** For a new note: where it is put, and what brings it into sight there. */
+  readonly isNew?: { readonly spotFor: (remark: Remark) => Point; readonly show: (remark: Remark) => void }
   readonly onClose: () => void
 }
 
 /** The words of a note. */
-export function RemarkDialog({ remark, isNew = false, onClose }: DialogProps) {
+export function RemarkDialog({ remark, isNew, onClose }: DialogProps) {
   const { edit } = useWorkshop()
   const [text, setText] = useState(remark.text)
   const keep = (event: FormEvent) => {
     event.preventDefault()
+    const worded = { ...remark, text: text.trim() }
+    const placed = isNew ? { ...worded, ...isNew.spotFor(worded) } : worded
     const kept = isNew
-      ? edit({ kind: 'addRemark', ...remark, text: text.trim() })
+      ? edit({ kind: 'addRemark', ...placed })
       : text.trim() === remark.text || edit({ kind: 'changeRemark', id: remark.id, text: text.trim() })
-    if (kept) onClose()
+    if (!kept) return
+    isNew?.show(placed)
+    onClose()
   }
   return (
     <Dialog

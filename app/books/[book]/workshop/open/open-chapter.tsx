@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { wordProblem } from '@/core/words'
 import type { OpeningSheet } from '@/server/live'
-import { Button, Empty, Note } from '@/ui/kit'
+import { Button, Empty, Note, WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { askOpening, openNow } from '../actions'
 import { useWorkshop } from '../workshop-context'
@@ -30,6 +30,8 @@ export function OpenChapter() {
   const [problem, setProblem] = useState<string>()
   const [busy, setBusy] = useState(false)
   const [done, setDone] = useState(false)
+  const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set())
+  const [look, setLook] = useState(0)
 
   useEffect(() => {
     let ended = false
@@ -41,20 +43,29 @@ export function OpenChapter() {
     return () => {
       ended = true
     }
-  }, [id, revision, done])
+  }, [id, revision, done, look])
+  useEffect(() => {
+    // What stood in the way may have been put right in another window meanwhile.
+    const again = () => setLook((times) => times + 1)
+    window.addEventListener('focus', again)
+    return () => window.removeEventListener('focus', again)
+  }, [])
 
   const open = async () => {
     setBusy(true)
     setProblem(undefined)
-    const result = await openNow(id, null)
+    const result = await openNow(id, { agreed: [...agreed] })
     setBusy(false)
     if (!result.ok) return setProblem(wordProblem(result.problem))
     if (result.value.blocked.length > 0) return setSheet(result.value)
+    setAgreed(new Set())
     setOpened({ everOpened: true, revision })
     setDone(true)
   }
-  const blocked = sheet?.blocked ?? []
-  const can = sheet && sheet.kind !== 'nothing' && blocked.length === 0
+  const losses = sheet?.losses ?? []
+  const blocked = (sheet?.blocked ?? []).filter((words) => !losses.some((loss) => loss.words === words))
+  const isOpen = blocked.length > 0 || losses.some((loss) => !agreed.has(loss.id))
+  const can = sheet && sheet.kind !== 'nothing' && !isOpen
   return (
     <Room
       margin={
@@ -98,14 +109,30 @@ export function OpenChapter() {
         )}
         {problem && <Note mark="settle" head={problem} />}
       </div>
-      {blocked.length > 0 && (
+      {(blocked.length > 0 || losses.length > 0) && (
         <section aria-label="In the way" className="mb-5 flex max-w-[720px] flex-col gap-2">
           {blocked.map((words) => (
             <Note key={words} mark="settle" head={words} />
           ))}
+          {losses.map((loss) => (
+            <LossNote
+              key={loss.id}
+              loss={loss}
+              isAgreed={agreed.has(loss.id)}
+              onAgree={(yes) => {
+                const rest = [...agreed].filter((one) => one !== loss.id)
+                setAgreed(new Set(yes ? [...rest, loss.id] : rest))
+              }}
+            />
+          ))}
+          {isOpen && (
+            <p>
+              <WordButton onClick={() => setLook(look + 1)}>Look at the records again</WordButton>
+            </p>
+          )}
         </section>
       )}
-      {sheet && blocked.length === 0 && sheet.steps.length > 0 && <OpeningSteps steps={sheet.steps} />}
+      {sheet && !isOpen && sheet.steps.length > 0 && <OpeningSteps steps={sheet.steps} />}
       {sheet && sheet.kind === 'nothing' && !done && (
         <Empty head="All as opened">
           Change something in the design, and the change will be shown here before it is made.
@@ -114,6 +141,29 @@ export function OpenChapter() {
     </Room>
   )
 }
+
+interface LossProps {
+  readonly loss: OpeningSheet['losses'][number]
+  readonly isAgreed: boolean
+  readonly onAgree: (yes: boolean) => void
+}
+
+/** Values that go for good, if that is agreed to. */
+const LossNote = ({ loss, isAgreed, onAgree }: LossProps) => (
+  <Note
+    mark={isAgreed ? 'look' : 'settle'}
+    head={loss.words}
+    actions={
+      isAgreed ? (
+        <WordButton onClick={() => onAgree(false)}>Keep them after all</WordButton>
+      ) : (
+        <WordButton onClick={() => onAgree(true)}>Remove them for good</WordButton>
+      )
+    }
+  >
+    {isAgreed && 'This is removed for good when the book is opened.'}
+  </Note>
+)
 
 const ToDesk = ({ id }: { readonly id: string }) => (
   <Link

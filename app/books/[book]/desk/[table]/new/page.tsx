@@ -1,11 +1,25 @@
 import type { Metadata } from 'next'
+import { readRecord } from '@/server/live'
 import { deskPage } from '../../desk-page'
 import { RecordPage } from '../record-page'
 
 export const metadata: Metadata = { title: 'New record' }
 
-export default async function NewRecordPage({ params }: { readonly params: Promise<{ book: string; table: string }> }) {
-  const { book, table } = await params
-  await deskPage(book, table, 'staff')
-  return <RecordPage key={table} tableId={table} stored={undefined} />
+interface Props {
+  readonly params: Promise<{ book: string; table: string }>
+  readonly searchParams: Promise<{ copy?: string | string[] }>
+}
+
+export default async function NewRecordPage({ params, searchParams }: Props) {
+  const [{ book, table }, { copy }] = await Promise.all([params, searchParams])
+  const { db, live } = await deskPage(book, table, 'staff')
+  const copied = typeof copy === 'string' ? await readRecord(db, live, table, copy) : undefined
+  return (
+    <RecordPage
+      key={`${table} ${String(copy)}`}
+      tableId={table}
+      stored={undefined}
+      {...(copied?.ok && { copied: copied.value })}
+    />
+  )
 }

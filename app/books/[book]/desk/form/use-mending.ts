@@ -1,0 +1,30 @@
+import { useEffect, useRef } from 'react'
+import type { UseFormReturn } from 'react-hook-form'
+import type { FormText } from '@/core/records'
+import type { Wrong } from './problems'
+
+/** The record's own boxes, or one row's: "insets.lines.2". */
+const partOf = (path: string) => (path.startsWith('text.') ? 'text' : path.split('.').slice(0, 3).join('.'))
+
+/**
+ * A mark goes with its cause, wherever that is put right: with each change what is marked is asked again. What the
+ * server alone can know is asked again when the record is saved; its mark goes once something beside it is changed.
+ */
+export function useMending(form: UseFormReturn<FormText>, wrongs: readonly Wrong[]): void {
+  const marked = useRef(wrongs)
+  useEffect(() => {
+    marked.current = wrongs
+  }, [wrongs])
+  useEffect(() => {
+    const watching = form.watch((_, { name }) => {
+      if (!name || name.includes('labels.')) return
+      const others = marked.current.map(({ path }) => path).filter((path) => path !== name)
+      const isSaid = (path: string) => form.getFieldState(path as `text.${string}`).error?.type === 'server'
+      for (const path of others.filter((one) => isSaid(one) && partOf(one) === partOf(name)))
+        form.clearErrors(path as `text.${string}`)
+      const known = others.filter((path) => !isSaid(path))
+      if (known.length > 0) void form.trigger(known as `text.${string}`[])
+    })
+    return () => watching.unsubscribe()
+  }, [form])
+}
