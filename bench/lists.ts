@@ -55,7 +55,7 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
           table: 'premises',
           fields: ['premises__key'],
           find: 'Lane 4711',
-          findIn: 'label',
+          findIn: 'anywhere',
           limit: 20,
         }),
       sql: 'SELECT premises_number, address, town FROM premises WHERE (address LIKE ? OR town LIKE ?) AND (address LIKE ? OR town LIKE ?) ORDER BY premises_number LIMIT 21',

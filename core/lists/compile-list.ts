@@ -3,7 +3,7 @@ import { expressionSql, faceOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
-import { type Condition, findCondition } from './find-condition'
+import { type Begins, type Condition, findCondition } from './find-condition'
 import { rowReader, type StoredRow } from './row-reader'
 import { columnSql, fileNamePlan, joinPlan, type LabelPiece, type LabelPlan, labelPlan } from './label'
 import { afterCondition, orderSql, type Sort, sortColumns } from './paging'
@@ -14,8 +14,8 @@ export interface ListQuery {
   /** Field ids; all fields where left out. */
   readonly fields?: readonly string[]
   readonly find?: string
-  /** Where to look: everywhere, or only in what records are known by, as for picking a link. */
-  readonly findIn?: 'everything' | 'label'
+  /** Looks only in what records are shown as and in their key, as for picking a link, from where on. */
+  readonly findIn?: Begins
   readonly sort?: Sort
   readonly after?: Cursor
   /** Only the rows that point to one record through this link field. */
@@ -107,17 +107,19 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
   const { table, select, joins: planned, sorting, own, read } = planFor(book, names, query)
   const joins = new Map(planned)
   const join = (plan: LabelPlan) => plan.joins.forEach((one) => joins.set(one.alias, one.sql))
+  const key = keyColumns(table, names).map((column) => ({
+    sql: columnSql('t', column.name),
+    kind: leafOf(book, column.leaf).kind,
+  }))
   const conditions = [
     query.key && {
-      sql: keyColumns(table, names)
-        .map((column) => `${columnSql('t', column.name)} = ?`)
-        .join(' AND '),
+      sql: key.map(({ sql }) => `${sql} = ?`).join(' AND '),
       params: query.key,
     },
     linkedCondition(table, names, query.linked),
     query.where && { sql: expressionSql(book, names, table.id, query.where, 't'), params: [] },
     query.find
-      ? findCondition(book, names, table, query.find, join, query.findIn === 'label' ? own : undefined)
+      ? findCondition(book, names, table, query.find, join, query.findIn && { plan: own, key, begins: query.findIn })
       : undefined,
     query.after ? afterCondition(sorting, query.after) : undefined,
   ].filter((condition): condition is Condition => condition !== undefined)

@@ -1,4 +1,6 @@
 export { compileList, keyColumns, leafOf, type ListQuery } from './compile-list'
+export { likeliest } from './likeliest'
+export { likeness } from './likeness'
 export { csvCell, guardFormula } from './csv'
 export type { Sort } from './paging'
 export type { StoredRow } from './row-reader'

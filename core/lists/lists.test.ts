@@ -41,6 +41,13 @@ test('a day typed the way the book writes it finds that day', () => {
   expect(params.slice(-2)).toEqual(['2027-03-12', '2027-03-12'])
 })
 
+test('what a record is shown as is found as it is shown, with its commas, days and numbers', () => {
+  const { sql, params } = list({ find: 'V-00001, 2 Apr 2024, 1,234.50' })
+  expect(params).not.toContain('(?i)V-00001,')
+  expect(params).toEqual(expect.arrayContaining(['(?i)V-00001', '2024-04-02', '(?i)1234\\.5']))
+  expect(sql).toContain('`booked_for` >= ?')
+})
+
 test('the next page starts after the last row, blanks in their place', () => {
   const sort = { field: 'visit__ladder-height', down: false }
   const up = list({ sort, after: ['6.5', 'V-00007'] })

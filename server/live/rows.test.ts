@@ -8,7 +8,7 @@ import type { ListQuery } from '@/core/lists'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
-import { addMany, countRows, type Live, readList, readRecord, saveRecord } from '.'
+import { addMany, countRows, findToPick, type Live, readList, readRecord, saveRecord } from '.'
 
 let db: Catalogue
 let live: Live
@@ -126,13 +126,25 @@ test('a link’s records are found by what they are known by, and only by that',
     table: 'premises',
     fields: ['premises__key'],
     find: 'Ferry',
-    findIn: 'label',
+    findIn: 'anywhere',
     limit: 20,
   })
   expect(byLabel.rows.length).toBeGreaterThan(0)
   for (const row of byLabel.rows) expect(row.label).toContain('Ferry')
-  expect((await list({ table: 'premises', find: 'Dog in the yard', findIn: 'label' })).rows).toEqual([])
+  expect((await list({ table: 'premises', find: 'Dog in the yard', findIn: 'anywhere' })).rows).toEqual([])
   expect((await list({ table: 'premises', find: 'Dog in the yard' })).rows.length).toBeGreaterThan(0)
+})
+
+test('picking takes what begins with the letters before what merely has them, and finds a record by its own number', async () => {
+  const labels = async (find: string) => (await findToPick(db, live, 'premises', find, 20)).map(({ label }) => label)
+  const found = await labels('o')
+  expect(found.length).toBe(20)
+  const at = (test: RegExp) => found.findIndex((label) => !test.test(label))
+  // So many begin with it that nothing else has room.
+  expect(at(/(^|, )o/i)).toBe(-1)
+  const first = (await findToPick(db, live, 'premises', '', 1))[0]!
+  expect((await findToPick(db, live, 'premises', first.label, 20)).map(({ ref }) => ref)).toContain(first.ref)
+  expect((await findToPick(db, live, 'premises', first.ref, 20)).map(({ ref }) => ref)).toEqual([first.ref])
 })
 
 test('going down is going up the other way round', async () => {

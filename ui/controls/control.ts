@@ -5,6 +5,8 @@ import type { Look } from '@/core/kinds'
 export interface LinkOption {
   readonly ref: string
   readonly label: string
+  /** Beside others that are shown alike. */
+  readonly number?: string
 }
 
 /** Where a link's control finds records; given by the Desk, absent where a control is only shown. */

@@ -158,6 +158,7 @@ export function LinkControl(props: ControlProps) {
               here={place === at}
               onPick={() => pick(options, place)}
               words={option.label || option.ref}
+              {...(option.number && { number: option.number })}
             />
           ))}
           {options.length === 0 && (
@@ -189,12 +190,14 @@ function Option({
   id,
   here,
   words,
+  number,
   quiet,
   onPick,
 }: {
   readonly id: string
   readonly here: boolean
   readonly words: string
+  readonly number?: string
   readonly quiet?: boolean
   readonly onPick: () => void
 }) {
@@ -215,6 +218,7 @@ function Option({
       )}
     >
       {words}
+      {number && <span className="pl-2 font-mono text-[13px] text-ash-6">{number}</span>}
     </li>
   )
 }

@@ -13,11 +13,10 @@ function read(query: string) {
 
 test('what an address asks for is read', () => {
   expect(
-    read('find=Quay+Lane&sort=visit__state&down=1&fields=visit__state,visit__note&after=["done","V-00007"]&in=label'),
+    read('find=Quay+Lane&sort=visit__state&down=1&fields=visit__state,visit__note&after=["done","V-00007"]'),
   ).toEqual({
     table: 'visit',
     find: 'Quay Lane',
-    findIn: 'label',
     sort: { field: 'visit__state', down: true },
     fields: ['visit__state', 'visit__note'],
     after: ['done', 'V-00007'],

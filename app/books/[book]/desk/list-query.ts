@@ -28,7 +28,6 @@ export function readListQuery(live: Live, tableId: string, query: URLSearchParam
     table: tableId,
     ...(fields && fields.length > 0 && { fields: fields.map((id) => fieldOf(table, id).id) }),
     ...(query.get('find')?.trim() && { find: query.get('find')!.slice(0, 200) }),
-    ...(query.get('in') === 'label' && { findIn: 'label' as const }),
     ...(sort && own(sort) && { sort: { field: sort, down: query.get('down') === '1' } }),
     ...(where && { where }),
     ...(after.success && { after: after.data }),

@@ -5,12 +5,14 @@ import { useController, useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import { type Field, linkOf, tableOf } from '@/core/book'
 import { kindOf, showValue } from '@/core/kinds'
+import { likeliest } from '@/core/lists'
 import type { FormText, ListRow } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
 import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
 import { afterPress } from '@/ui/after-press'
 import { noteArriving } from './arriving'
+import { lately, noteLately } from './lately'
 import { useDesk } from '../desk-context'
 import { officeNow } from '@/app/office-now'
 
@@ -87,12 +89,15 @@ function useLinkSource(
   readOnly: boolean,
   id: string,
 ): LinkSource | undefined {
-  const { book, base, addLinked } = useDesk()
+  const { id: bookId, book, base, addLinked } = useDesk()
   const { control, watch } = useFormContext<FormText>()
   const label = watch(labelName as `labels.${string}`)
   if (field.kind !== 'link') return undefined
   const target = tableOf(book, linkOf(book, field.id).one)
-  const pick = (option: LinkOption | undefined) => put(option?.ref ?? '', option?.label ?? '')
+  const pick = (option: LinkOption | undefined) => {
+    if (option) noteLately(bookId, target.id, option)
+    put(option?.ref ?? '', option?.label ?? '')
+  }
   const add = async (words: string) => {
     const row = await addLinked({ table: target.id, words })
     if (row) pick(row)
@@ -102,12 +107,13 @@ function useLinkSource(
     label: ref ? label || ref : '',
     noun: inSentence(target.name),
     async search(words) {
-      const query = new URLSearchParams({ in: 'label', fields: target.key[0] ?? '', limit: '20' })
-      if (words.trim()) query.set('find', words.trim())
-      const answer = await fetch(`${base}/${target.id}/rows?${query}`).catch(() => undefined)
+      const answer = await fetch(`${base}/${target.id}/pick?${new URLSearchParams({ find: words.trim() })}`).catch(
+        () => undefined,
+      )
       if (!answer?.ok) return []
       const { rows } = (await answer.json()) as { rows: ListRow[] }
-      return rows.map((row) => ({ ref: row.ref, label: row.label }))
+      const found = rows.map(({ ref, label }) => ({ ref, label }))
+      return likeliest(found, words, lately(bookId, target.id))
     },
     onPick: pick,
     onSettling: (work) => noteArriving(control, work),
