@@ -19,6 +19,10 @@ export interface RowsWish {
   readonly linked?: { readonly field: string; readonly ref: string } | undefined
   /** A condition as an expression writes it. */
   readonly where?: string | undefined
+  /** Only what comes after this place. */
+  readonly from?: Cursor | undefined
+  /** How many at a time; as many as the server gives where left out. */
+  readonly limit?: number
 }
 
 /** The server's own words for why there are no rows. */
@@ -45,8 +49,9 @@ export function rowsQuery({ find, sort, fields, linked, where }: RowsWish): URLS
 }
 
 /** Pages of rows, fetched by key as they are needed. */
-export function useRows(base: string, wish: RowsWish) {
+export function useRows(base: string, wish: RowsWish, enabled = true) {
   return useInfiniteQuery({
+    enabled,
     queryKey: [
       'rows',
       wish.table,
@@ -55,12 +60,15 @@ export function useRows(base: string, wish: RowsWish) {
       wish.fields ?? null,
       wish.linked ?? null,
       wish.where ?? null,
+      wish.from ?? null,
+      wish.limit ?? null,
     ],
     // What is seen stays until the next is there, so that nothing jumps and the focus isn't lost.
     placeholderData: keepPreviousData,
-    initialPageParam: null as Cursor | null,
+    initialPageParam: (wish.from ?? null) as Cursor | null,
     queryFn: async ({ pageParam, signal }): Promise<RowsPage> => {
       const query = rowsQuery(wish)
+      if (wish.limit) query.set('limit', String(wish.limit))
       if (pageParam) query.set('after', JSON.stringify(pageParam))
       else query.set('count', '1')
       const answer = await fetch(`${base}/${wish.table}/rows?${query}`, { signal })

@@ -70,9 +70,9 @@ const WrongNote = ({ wrongs }: { readonly wrongs: readonly Wrong[] }) => (
             onClick={() => goTo(box)}
             className="min-h-7 w-full rounded-sm text-left hover:underline"
           >
-            {label && <span className="font-semibold underline underline-offset-2">{label}</span>}
-            {label && ': '}
-            {words}
+            {/* Most sentences name their field themselves. */}
+            {label && !words.startsWith(label) && <b className="font-semibold">{label}: </b>}
+            <span className="underline underline-offset-2">{words}</span>
           </button>
         </li>
       ))}

@@ -127,7 +127,7 @@ export function RecordPage({ tableId, stored: first, copied }: Props) {
           open={removing}
           onClose={() => setRemoving(false)}
           onRemoved={() => {
-            void queries.invalidateQueries({ queryKey: ['rows', tableId] })
+            queries.removeQueries({ queryKey: ['rows', tableId] })
             router.push(list)
           }}
         />

@@ -5,7 +5,6 @@ import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { findField, tableOf } from '@/core/book'
-import type { Sort } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -16,15 +15,16 @@ import { useSettled } from '../use-settled'
 import { ColumnChooser, useColumns } from './column-chooser'
 import { type Filter, FilterButton, FilterChips, filterSource } from './list-filter'
 import { RowGrid } from './row-grid'
+import { useOrder } from './use-order'
 
 /** All records of a table: found, sorted, with chosen columns, as many as there are. */
 export function TableList({ tableId }: { readonly tableId: string }) {
-  const { book, base, mayChange } = useDesk()
+  const { id, book, base, mayChange } = useDesk()
   const router = useRouter()
   const query = useSearchParams()
   const table = tableOf(book, tableId)
   const [typed, setTyped] = useState('')
-  const [sort, setSort] = useState<Sort>()
+  const [sort, setSort] = useOrder(id, table)
   const [filter, setFilter] = useState<Filter>([])
   const [columns, setColumns] = useColumns(table)
   const box = useRef<HTMLInputElement>(null)
