@@ -7,7 +7,7 @@ import { connect } from '@/server/database'
 import { liveOf, openBook, readList, saveRecord } from '@/server/live'
 import { makeAccount } from '@/server/people'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 
 const password = 'a long enough one'
 const kinds: readonly [string, KindName, object][] = [
@@ -165,7 +165,7 @@ test('a link whose record is gone in the meantime is refused at its field', asyn
   await browser.fill('Short line', 'linked')
   await browser.fill('Place', 'Otterby')
   await browser.type(Key.ENTER)
-  await browser.driver.wait(async () => (await browser.value('Place')) === 'Otterby', 5000)
+  await browser.driver.wait(async () => (await browser.value('Place')) === 'Otterby', patience)
   await other.go(`${desk}/place/record/1`)
   await other.press('Remove')
   await other.read('Nothing else goes with it')

@@ -25,7 +25,7 @@ beforeAll(async () => {
 
 const valueOf = (browser: Browser, box: string) => browser.value(box)
 const holds = (browser: Browser, box: string, value: string) =>
-  browser.driver.wait(async () => (await valueOf(browser, box)) === value, 8000, `${box} never held ${value}`)
+  browser.driver.wait(async () => (await valueOf(browser, box)) === value, patience, `${box} never held ${value}`)
 
 test('staff see the Desk alone, find a visit among thousands and sort by any column', async () => {
   expect(await clerk.driver.findElements({ css: 'nav[aria-label="Sides"]' })).toEqual([])
@@ -74,13 +74,13 @@ test('the keyboard goes to the next record, the previous one, a new one, and rep
   await clerk.read('Visit appliances')
   await clerk.type(Key.chord(Key.ALT, Key.ARROW_DOWN))
   await clerk.read('V-00417')
-  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00417'), 8000)
+  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00417'), patience)
   await clerk.type(Key.chord(Key.ALT, Key.ARROW_UP))
-  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00418'), 8000)
+  await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00418'), patience)
   await clerk.type(Key.chord(Key.ALT, 'n'))
   await clerk.read('New visit')
   // One begins to type at once.
-  await clerk.driver.wait(async () => (await clerk.focused()).startsWith('Premises'), 5000)
+  await clerk.driver.wait(async () => (await clerk.focused()).startsWith('Premises'), patience)
   await (await clerk.box('Ladder height')).click()
   await clerk.type(Key.chord(Key.ALT, 'r'))
   await holds(clerk, 'Ladder height', '7.5')

@@ -95,7 +95,7 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   expect(await browser.value('Postcode')).toMatch(/ot4 1ql/i)
   await browser.press('Save and use it')
   await browser.read('New visit')
-  await browser.driver.wait(async () => (await browser.value('Premises')) === '14 Quay Lane', 5000)
+  await browser.driver.wait(async () => (await browser.value('Premises')) === '14 Quay Lane', patience)
   await browser.fill('Day', '12/3/2027')
   await browser.fill('Price', '-3')
   await browser.type(Key.chord(Key.CONTROL, 's'))
@@ -104,7 +104,7 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.fill('Price', '62.5')
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('Saved as 1.')
-  await browser.driver.wait(async () => (await browser.value('Day')) === '12 Mar 2027', 5000)
+  await browser.driver.wait(async () => (await browser.value('Day')) === '12 Mar 2027', patience)
   expect(await faults(browser)).toEqual([])
 
   // And in the list, with the words of the premises.

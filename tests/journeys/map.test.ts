@@ -86,9 +86,9 @@ test('a card is moved by hand and by the arrow keys, pinned, tidied round, and p
   const moved = await spotOf('fuel')
   expect(moved).not.toBe(before)
   await browser.type(Key.chord(Key.CONTROL, 'z'))
-  await browser.driver.wait(async () => (await spotOf('fuel')) === before, 8000, 'It was not put back.')
+  await browser.driver.wait(async () => (await spotOf('fuel')) === before, patience, 'It was not put back.')
   await browser.type(Key.chord(Key.CONTROL, 'y'))
-  await browser.driver.wait(async () => (await spotOf('fuel')) === moved, 8000, 'It was not moved again.')
+  await browser.driver.wait(async () => (await spotOf('fuel')) === moved, patience, 'It was not moved again.')
   await laid()
   await script('document.querySelector(`.react-flow__node[data-id="fuel"]`).focus()')
   await browser.type(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.chord(Key.SHIFT, Key.ARROW_DOWN))
@@ -156,7 +156,7 @@ test('the lens fades what is far, and a field shows what it depends on and what 
     script<string[]>(
       "return [...document.querySelectorAll('.react-flow__node')].filter(n => n.firstChild.style.opacity < 1).map(n => n.dataset.id)",
     )
-  await browser.driver.wait(async () => (await faded()).includes('payment'), 5000)
+  await browser.driver.wait(async () => (await faded()).includes('payment'), patience)
   expect(await faded()).not.toContain('appliance-model')
   await browser.answer('How many ties away from the chosen table', 'All')
   await browser.choose('Find a table', 'Visit')
@@ -170,7 +170,7 @@ test('the lens fades what is far, and a field shows what it depends on and what 
   await browser.press('Copied')
   await browser.driver.wait(
     async () => !(await script<string>('return document.body.innerText')).includes('is copied from'),
-    5000,
+    patience,
   )
   await browser.press('Copied')
   await browser.press('Back')

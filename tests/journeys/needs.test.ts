@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 
 let browser: Browser
@@ -88,7 +88,7 @@ test('advice is mended after it is shown what will be done, or waved off with a 
   await browser.press('Keep the date of birth instead')
   await browser.read('This will be done.')
   await browser.press('Do it')
-  await browser.driver.wait(async () => !(await browser.read('Review')).includes('will be wrong next year'), 8000)
+  await browser.driver.wait(async () => !(await browser.read('Review')).includes('will be wrong next year'), patience)
   await browser.press('Wave off: Extra → Weight has no unit')
   await browser.fill('Why it is right as it is', 'Everything here is in kilos.')
   await browser.press('Wave it off')

@@ -59,7 +59,7 @@ test('a joining table gets a number of its own, and its pair back', async () => 
   await browser.press('Split or join')
   await browser.answer('What it is', 'Only a pair')
   await browser.press('Make the pair its key')
-  await browser.driver.wait(async () => !(await browser.read('joining table')).includes('Trip sweep number'), 8000)
+  await browser.driver.wait(async () => !(await browser.read('joining table')).includes('Trip sweep number'), patience)
 })
 
 test('a name in the database is chosen, and a reserved one refused in words', async () => {
@@ -69,7 +69,10 @@ test('a name in the database is chosen, and a reserved one refused in words', as
   await browser.read('“select” can’t be a name in the database, because databases keep that word to themselves.')
   await browser.fill('Name of the table in the database', 'vehicles')
   await browser.type(Key.ENTER)
-  await browser.driver.wait(async () => (await browser.value('Name of the table in the database')) === 'vehicles', 8000)
+  await browser.driver.wait(
+    async () => (await browser.value('Name of the table in the database')) === 'vehicles',
+    patience,
+  )
 })
 
 test('a rule is written with help, and says at once what is wrong', async () => {
@@ -78,7 +81,7 @@ test('a rule is written with help, and says at once what is wrong', async () => 
   await browser.press('Make a rule')
   await browser.see('[role=dialog]')
   await browser.type(Key.ESCAPE)
-  await browser.driver.wait(async () => (await browser.focused()) === 'Make a rule', 8000)
+  await browser.driver.wait(async () => (await browser.focused()) === 'Make a rule', patience)
   await browser.type(Key.ENTER)
   await browser.choose('For each', 'Van')
   await browser.choose('What it is about', 'Anything else, written as an expression')

@@ -25,7 +25,7 @@ async function rule(table: string, about: string, words: string, parts: () => Pr
   await browser.press('Add the rule')
   await browser.driver.wait(
     async () => !(await browser.driver.executeScript('return document.querySelector("[role=dialog]")')),
-    8000,
+    patience,
   )
   await browser.read(words)
 }
@@ -124,7 +124,7 @@ test('they refuse while one types, on save, and from plain SQL', async () => {
   await browser.read('The room has fewer seats.')
   await browser.fill('Guests', '48')
   await browser.type(Key.TAB)
-  await browser.driver.wait(async () => !(await browser.read('')).includes('fewer seats'), 8000)
+  await browser.driver.wait(async () => !(await browser.read('')).includes('fewer seats'), patience)
   await browser.choose('State', 'agreed')
   await browser.fill('Note', 'By phone')
   await browser.type(Key.TAB)

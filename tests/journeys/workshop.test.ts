@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { application, browserAt } from '../support/application'
-import { type Browser, Key } from '../support/browser'
+import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
 
 let browser: Browser
@@ -19,7 +19,7 @@ const needs = () => values('textarea[aria-label^="Need "]')
 const fields = () => values('input[aria-label^="Name of the field "]')
 const until = (what: () => Promise<unknown>, want: unknown) =>
   browser.driver
-    .wait(async () => JSON.stringify(await what()) === JSON.stringify(want), 8000)
+    .wait(async () => JSON.stringify(await what()) === JSON.stringify(want), patience)
     .catch(async () => {
       expect(await what()).toEqual(want)
     })

@@ -48,6 +48,16 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
     row && router.push(`${base}/${tableId}/record/${encodeURIComponent(row.ref)}`)
   const at = all.findIndex((row) => row.ref === current?.ref)
   const [previous, next] = at < 0 ? [] : [all[at - 1], all[at + 1]]
+  // Asked for before the neighbours are here, the way is gone as soon as they are.
+  const owed = useRef<'previous' | 'next'>(undefined)
+  const step = (to: 'previous' | 'next') => {
+    const row = to === 'next' ? next : previous
+    owed.current = row ? undefined : to
+    go(row)
+  }
+  useEffect(() => {
+    if (owed.current && (owed.current === 'next' ? next : previous)) step(owed.current)
+  })
   const list = useRef<HTMLUListElement>(null)
   useEffect(() => {
     list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' })
@@ -58,7 +68,10 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [at, all.length])
 
-  useKeys({ 'Alt ArrowUp': () => go(previous), 'Alt ArrowDown': () => go(next) }, { '/': () => box.current?.focus() })
+  useKeys(
+    { 'Alt ArrowUp': () => step('previous'), 'Alt ArrowDown': () => step('next') },
+    { '/': () => box.current?.focus() },
+  )
 
   return (
     <>
@@ -71,13 +84,19 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && go(all[0])}
+          className="min-w-0 flex-1"
         />
         {at >= 0 && (
           <>
-            <IconButton label="The one before (Alt ↑)" disabled={!previous} onClick={() => go(previous)}>
+            <IconButton
+              label="The one before (Alt ↑)"
+              disabled={!previous}
+              className="flex-none"
+              onClick={() => go(previous)}
+            >
               <ChevronUp size={16} aria-hidden />
             </IconButton>
-            <IconButton label="The next one (Alt ↓)" disabled={!next} onClick={() => go(next)}>
+            <IconButton label="The next one (Alt ↓)" disabled={!next} className="flex-none" onClick={() => go(next)}>
               <ChevronDown size={16} aria-hidden />
             </IconButton>
           </>

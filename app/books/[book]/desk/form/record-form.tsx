@@ -93,12 +93,12 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
     () => onState?.({ changed: isDirty, busy, wrongs: JSON.parse(told) as Wrong[] }),
     [onState, isDirty, busy, told],
   )
-  // Sent once the form stands on what they saved.
-  const next = useRef<() => void>(undefined)
+  // What was chosen is sent once the form stands on what they saved.
+  const chosen = useRef(false)
   useEffect(() => {
-    const go = next.current
-    next.current = undefined
-    go?.()
+    if (!chosen.current) return
+    chosen.current = false
+    void send().then((saved) => saved && toast('Saved with what you chose.'))
   })
 
   useImperativeHandle(handle, () => ({ save: () => send(), isChanged: () => form.formState.isDirty }))
@@ -186,7 +186,7 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
             saving.ask(undefined)
             typing.choose(text)
             setMeanwhile({ before: given, theirs })
-            next.current = () => void send().then((saved) => saved && toast('Saved with what you chose.'))
+            chosen.current = true
           }}
         />
       )}

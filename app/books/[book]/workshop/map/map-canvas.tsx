@@ -29,6 +29,8 @@ const noNodes: Node[] = []
 const grid: [number, number] = [step, step]
 const tieLine = { stroke: 'var(--spruce)', strokeWidth: 2 }
 const options = { hideAttribution: true }
+/** How long cards are waited for before the map is brought into sight as it is, in milliseconds; a machine may be busy. */
+const patience = 20_000
 /** The whole map in sight, clear of what can be done with chosen cards at the top. */
 const whole: FitViewOptions = { padding: { top: '56px', x: '4%', bottom: '24px' }, maxZoom: 1 }
 
@@ -90,13 +92,13 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
       const node = getNode(card)
       return node?.width === width && node.height === height
     }
-    const fit = (patience: number) => {
-      if (patience > 0 && !sheet.cards.every(stands))
-        return void (frame = requestAnimationFrame(() => fit(patience - 1)))
+    const until = performance.now() + patience
+    const fit = () => {
+      if (performance.now() < until && !sheet.cards.every(stands)) return void (frame = requestAnimationFrame(fit))
       fitted.current = shape
       void fitView(whole).then(() => setFits(true))
     }
-    let frame = requestAnimationFrame(() => fit(60))
+    let frame = requestAnimationFrame(fit)
     return () => cancelAnimationFrame(frame)
   }, [sheet, shape, fitView, getNode])
 
