@@ -33,5 +33,6 @@ export {
   tableOf,
 } from './find'
 export { isUnique, mustHold } from './keys'
+export { wordsOf } from './words-of'
 export { numberAsKey, pairAsKey } from './own-key'
 export { apply, firstSets, invertAll, type Step } from './steps'

@@ -1,3 +1,4 @@
+export { lostWith } from './lost-with'
 export { allFieldRules, fieldRules } from './field-rules'
 export { allLimitRules, limitRules } from './limit-rules'
 export { askRules, brokenRules, fieldsOf, type OwnRule, ownRules, placeOf, rulesInTheWay } from './own-rules'

@@ -148,9 +148,18 @@ export function placeOf({ table, reading, fields }: Pick<OwnRule, 'table' | 'rea
 
 const isFalse = (tree: Tree, { facts, now, knows }: AskedRecord) => knows(tree) && evaluate(tree, facts, now) === '0'
 
+/** A link to a list of words holds its word as a reference, which is safe in an address. */
+function wordIn({ kind }: Field, value: Value): Value {
+  try {
+    return kind === 'link' && value !== null ? decodeURIComponent(value) : value
+  } catch {
+    return value
+  }
+}
+
 function stepsWrong({ field, after }: Extract<Reading, { kind: 'follows' }>, { facts, stored }: AskedRecord): boolean {
-  const [was, is] = [stored?.[field.id] ?? null, facts.value(field.id)]
-  return was !== null && is !== null && was !== is && after.get(was)?.includes(is) !== true
+  const [was, is] = [stored?.[field.id] ?? null, facts.value(field.id)].map((value) => wordIn(field, value))
+  return Boolean(was && is && was !== is && after.get(was)?.includes(is) !== true)
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Rule, type Table } from '../book'
+import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
 import { allNodesOf, faceOf, readExpression, readKept, type Tree } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { inSentence, type Json, listed } from '../words'
@@ -70,9 +70,10 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
     }
     case 'follows': {
       const field = own(says.field)
-      const word = (id: string) => field?.choices?.find((choice) => choice.id === id)?.word
-      if (field?.kind !== 'pick')
-        return { because: `It speaks of the choices of a pick, which ${table.name} no longer has.` }
+      const words = field ? wordsOf(book, field) : []
+      const word = (id: string) => words.find((choice) => choice.id === id)?.word
+      if (!field || words.length === 0)
+        return { because: `It speaks of the choices of a field, which ${table.name} no longer has.` }
       const after = says.steps.flatMap(({ from, to }) => {
         const before = word(from)
         return before === undefined ? [] : [[before, to.flatMap((id) => word(id) ?? [])] as const]
@@ -170,7 +171,8 @@ export function sayRule(book: Book, table: Table, { says }: Pick<Rule, 'says'>):
     }
     case 'follows': {
       const field = findField(book, says.field)?.field
-      const word = (id: string) => field?.choices?.find((choice) => choice.id === id)?.word
+      const words = field ? wordsOf(book, field) : []
+      const word = (id: string) => words.find((choice) => choice.id === id)?.word
       const steps = says.steps.flatMap(({ from, to }) => {
         const after = to.flatMap((id) => word(id) ?? [])
         return word(from) === undefined

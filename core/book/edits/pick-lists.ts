@@ -5,6 +5,7 @@ import { type Book, type Field, limits, type Table } from '../book'
 import { dropPart, dropRulesOn, putLink, putTable, setKeys, untick } from '../build-steps'
 import { findField, findTable, linksFrom, linksTo, partName } from '../find'
 import { checkSettings, onlyUsed } from '../settings-check'
+import { rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
 
 const gone = fail({ kind: 'gone', what: 'table' })
@@ -43,14 +44,24 @@ export const pickToList: EditKind<z.infer<typeof PickToList>> = {
       knownBy: [key.id],
       ...(field.choices?.length && { words: field.choices }),
     }
-    return ok([
-      putTable(list),
-      ...becoming(field, { ...onlyUsed({ ...field, kind: 'link' }) }),
-      putLink({ id: edit.link, one: list.id, many: table.id, field: field.id, least: 0, onRemove: 'keep' }),
-      ...book.needs.flatMap((need) =>
-        need.metBy.includes(field.id) ? setKeys(need, need.id, { metBy: [...need.metBy, list.id] }) : [],
+    // Whoever asked for the word asks for the word of the record that is linked to now.
+    const turn = (way: readonly string[]) => (way.at(-1) === field.id ? [...way, key.id] : way)
+    const bridge = () => undefined
+    return ok(
+      inTurn(
+        book,
+        () => [
+          putTable(list),
+          ...becoming(field, { ...onlyUsed({ ...field, kind: 'link' }) }),
+          putLink({ id: edit.link, one: list.id, many: table.id, field: field.id, least: 0, onRemove: 'keep' }),
+          ...book.needs.flatMap((need) =>
+            need.metBy.includes(field.id) ? setKeys(need, need.id, { metBy: [...need.metBy, list.id] }) : [],
+          ),
+        ],
+        (now) => rulesFollow({ before: book, after: now, bridge, turn }),
+        (now) => sourcesFollow({ before: book, after: now, bridge, turn }),
       ),
-    ])
+    )
   },
   say: (book, { field }) => `Make a pick list of ${partName(book, field)}`,
 }
@@ -66,9 +77,14 @@ export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
     const links = linksTo(book, id)
     if (!isPlainList(book, list) || links.length === 0) return fail({ kind: 'list-holds-facts', table: list.name })
     const choices = [...(list.words ?? [])]
+    const [key] = list.key
+    const turn = (way: readonly string[]) => (way.at(-1) === key && way.length > 1 ? way.slice(0, -1) : way)
+    const bridge = () => undefined
     return ok(
       inTurn(
         book,
+        (now) => rulesFollow({ before: book, after: now, bridge, turn }),
+        (now) => sourcesFollow({ before: book, after: now, bridge, turn }),
         ...links.map((link) => (now: Book) => {
           const field = findField(now, link.field)!.field
           return [

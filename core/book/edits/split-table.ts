@@ -1,9 +1,10 @@
 import * as z from 'zod'
 import { fail, type Json, ok } from '../../words'
-import { type Book, type Field, limits, type Link, type Table } from '../book'
-import { dropLimitsOn, dropPart, dropRules, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
-import { findLink, findTable } from '../find'
+import { type Book, type Field, limits, type Link, type Rule, type Table } from '../book'
+import { dropLimitsOn, dropPart, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
+import { findField, findLink, findTable, linksTo } from '../find'
 import type { Step } from '../steps'
+import { type Bridge, rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, freeName, Id, inTurn, numberName, readName, typedName } from './edit-kind'
 
 const SplitTable = z.strictObject({
@@ -43,10 +44,10 @@ export const splitTable: EditKind<z.infer<typeof SplitTable>> = {
       inTurn(
         book,
         () => [putTable(newTable(edit.id, edit.keyField, name.value, moving))],
-        (now) => rulesFollow(now, table, new Set(edit.fields), edit.id),
         (now) => moving.flatMap((field) => moveField(now, table, field, edit.id)),
         (now) => keepKnownBy(now, edit.table, edit.id, moving),
         (now) => tieBack(now, table, edit, name.value),
+        (now) => sayingsFollow(book, now, table, edit),
         (now) => tickAlso(now, moving, edit.id),
       ),
     )
@@ -69,15 +70,42 @@ const newTable = (id: string, keyField: string, name: string, moving: readonly F
   knownBy: [keyField],
 })
 
-/** A rule goes with the fields it speaks of; where they part, it can hold no more. */
-function rulesFollow(book: Book, from: Table, moving: ReadonlySet<string>, to: string): Step[] {
-  const staying = new Set(from.fields.map((field) => field.id).filter((id) => !moving.has(id)))
-  const concerned = book.rules.filter((rule) => rule.table === from.id && speaksOf(rule.says as Json, moving))
-  const parted = concerned.filter((rule) => speaksOf(rule.says as Json, staying))
-  return [
-    ...concerned.filter((rule) => !parted.includes(rule)).flatMap((rule) => setKeys(rule, rule.id, { table: to })),
-    ...dropRules(book, parted),
-  ]
+/**
+ * What is said of the table is said over the new link where fields have parted: of a thing and its kind at the thing,
+ * of a thing and its parts at each part. A rule of nothing but what moves goes along.
+ */
+function sayingsFollow(
+  before: Book,
+  book: Book,
+  from: Table,
+  { fields, id: to, linkField, as }: z.infer<typeof SplitTable>,
+): Step[] {
+  const moving = new Set(fields)
+  // The table's own fields, and the rows that hang on it, stay where they are.
+  const staying = new Set([
+    ...from.fields.map((field) => field.id).filter((id) => !moving.has(id)),
+    ...linksTo(before, from.id).map((link) => link.id),
+  ])
+  // From a part there is one way to its thing; from a thing to its kind.
+  const [many, one] = as === 'kind' ? [from.id, to] : [to, from.id]
+  const bridge: Bridge = (here, field) =>
+    here === many && findField(book, field)?.table.id === one ? [linkField] : undefined
+  const placed = (rule: Rule) => {
+    const says = rule.says as Json
+    if (rule.table !== from.id || !speaksOf(says, moving)) return rule.table
+    return speaksOf(says, staying) ? (standsAtMany(rule, moving) ? many : rule.table) : to
+  }
+  return inTurn(
+    book,
+    (now) => rulesFollow({ before, after: now, bridge }, placed),
+    (now) => sourcesFollow({ before, after: now, bridge }),
+  )
+}
+
+/** What compares or closes records stays with the fields that it compares, and with the records that it closes. */
+function standsAtMany({ says }: Rule, moving: ReadonlySet<string>): boolean {
+  if (says.kind === 'apart') return [...says.same, says.from, says.to].every((id) => moving.has(id))
+  return says.kind === 'holds'
 }
 
 /**

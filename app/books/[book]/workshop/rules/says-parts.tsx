@@ -1,10 +1,11 @@
 'use client'
 
-import type { Book, Field, RuleSays, Table } from '@/core/book'
+import { type Book, type Field, type RuleSays, type Table, wordsOf } from '@/core/book'
 import { faceOf, keepTree, readExpression } from '@/core/expressions'
 import { isDerived, isTyped, kindOf } from '@/core/kinds'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
+import { useWorkshop } from '../workshop-context'
 
 /** What a rule over several records says while it is being put together; expressions as they are typed. */
 export type Draft =
@@ -53,7 +54,7 @@ export function sayDraft(
       return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: keepTree(read.tree) } }
     }
     case 'follows': {
-      if (!draft.field) return { missing: 'Choose a pick.' }
+      if (!draft.field) return { missing: 'Choose the field whose states they are.' }
       const steps = Object.entries(draft.steps).map(([from, to]) => ({ from, to: [...to] }))
       return { says: { kind: 'follows', field: draft.field, steps } }
     }
@@ -217,9 +218,11 @@ function Closed({ book, table, draft, onChange }: Of<'closed'>) {
 }
 
 function Follows({ table, draft, onChange }: Of<'follows'>) {
-  const picks = table.fields.filter((field) => field.kind === 'pick' && field.choices?.length)
+  const { book } = useWorkshop()
+  const picks = table.fields.filter((field) => wordsOf(book, field).length > 0)
   const field = picks.find((one) => one.id === draft.field)
-  if (picks.length === 0) return <p className="text-brass">{table.name} has no pick with choices yet.</p>
+  const choices = field ? wordsOf(book, field) : []
+  if (picks.length === 0) return <p className="text-brass">{table.name} has no field with choices yet.</p>
   return (
     <>
       <Labelled label="The states are those of" htmlFor="rule-field">
@@ -236,11 +239,11 @@ function Follows({ table, draft, onChange }: Of<'follows'>) {
           ))}
         </ChoiceBox>
       </Labelled>
-      {field?.choices?.map((from) => (
+      {choices.map((from) => (
         <fieldset key={from.id} className="flex flex-wrap gap-x-5 gap-y-1">
           <legend className="mb-1 text-[13px] text-ash-6">After {from.word} may come</legend>
-          {field
-            .choices!.filter((to) => to !== from)
+          {choices
+            .filter((to) => to !== from)
             .map((to) => (
               <TickBox
                 key={to.id}

@@ -2,13 +2,15 @@
 
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useState } from 'react'
-import { type Field, freeName, isPlainList, linksTo, partName, type Table } from '@/core/book'
+import { type Edit, type Field, freeName, isPlainList, linksTo, partName, type Table } from '@/core/book'
 import type { Choice } from '@/core/kinds'
 import { splitNeeds } from '@/core/needs'
+import { lostWith } from '@/core/rules'
 import { capital, listed } from '@/core/words'
 import { IconButton, TextBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { LostDialog } from './lost-note'
 import { InPlace } from './table-head'
 
 /** The words of a pick, and the way to make them a list that staff may extend. */
@@ -20,15 +22,15 @@ export function PickChoices({
   readonly onChange: (choices: Choice[]) => boolean
 }) {
   const { book, edit } = useWorkshop()
-  const toList = () =>
-    edit({
-      kind: 'pickToList',
-      field: field.id,
-      id: freshId(),
-      keyField: freshId(),
-      link: freshId(),
-      name: freeName(field.name, book.tables),
-    })
+  const [wish, setWish] = useState<Edit>()
+  const lost = wish ? lostWith(book, wish) : []
+  const toList = () => {
+    const name = freeName(field.name, book.tables)
+    const ids = { id: freshId(), keyField: freshId(), link: freshId() }
+    const made: Edit = { kind: 'pickToList', field: field.id, name, ...ids }
+    if (lostWith(book, made).length > 0) setWish(made)
+    else edit(made)
+  }
   return (
     <div>
       <ChoicesEditor
@@ -41,6 +43,15 @@ export function PickChoices({
         Only you can change these words. <WordButton onClick={toList}>Make them a pick list</WordButton> and staff may
         add to them.
       </p>
+      {wish && (
+        <LostDialog
+          title={`Make a list of the words of ${field.name}?`}
+          act="Make the list"
+          lost={lost}
+          onClose={() => setWish(undefined)}
+          onGo={() => edit(wish)}
+        />
+      )}
     </div>
   )
 }
@@ -49,9 +60,13 @@ export function PickChoices({
 export function ListWords({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
   const { book, edit } = useWorkshop()
   const [picker] = linksTo(book, table.id)
-  const toPick = () => {
-    if (picker && edit({ kind: 'listToPick', table: table.id })) onShow(picker.many)
+  const [asking, setAsking] = useState(false)
+  const wish: Edit = { kind: 'listToPick', table: table.id }
+  const lost = asking ? lostWith(book, wish) : []
+  const go = () => {
+    if (picker && edit(wish)) onShow(picker.many)
   }
+  const toPick = () => (lostWith(book, wish).length > 0 ? setAsking(true) : go())
   return (
     <div className="mt-5 max-w-[560px]">
       <ChoicesEditor
@@ -65,6 +80,15 @@ export function ListWords({ table, onShow }: { readonly table: Table; readonly o
           Should nobody add to them? <WordButton onClick={toPick}>Make them fixed choices</WordButton> of{' '}
           {listed(linksTo(book, table.id).map((link) => partName(book, link.field)))}.
         </p>
+      )}
+      {asking && (
+        <LostDialog
+          title={`Make the words of ${table.name} fixed choices?`}
+          act="Make them fixed choices"
+          lost={lost}
+          onClose={() => setAsking(false)}
+          onGo={go}
+        />
       )}
     </div>
   )

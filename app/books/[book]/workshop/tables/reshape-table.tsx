@@ -2,10 +2,12 @@
 
 import { useState } from 'react'
 import { type Edit, limits, linksTo, numberAsKey, pairAsKey, type Table } from '@/core/book'
+import { lostWith } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { LostNote } from './lost-note'
 
 interface Props {
   readonly table: Table
@@ -39,13 +41,21 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
   const leading = linksTo(book, other).length
   const pair = pairAsKey(book, table)
 
+  const [ids] = useState(() => ({ id: freshId(), keyField: freshId(), link: freshId(), linkField: freshId() }))
+  const splitting = (as: 'kind' | 'rows'): Edit => ({
+    kind: 'splitTable',
+    table: table.id,
+    name,
+    fields: [...fields],
+    as,
+    ...ids,
+  })
   const split = (as: 'kind' | 'rows') => {
-    const id = freshId()
-    const ids = { id, keyField: freshId(), link: freshId(), linkField: freshId() }
-    if (!edit({ kind: 'splitTable', table: table.id, name, fields: [...fields], as, ...ids })) return
+    if (!edit(splitting(as))) return
     onClose()
-    onShow(id)
+    onShow(ids.id)
   }
+  const joining: Edit = { kind: 'mergeTables', from: other, into: table.id }
   const endWith = (wish: Edit) => {
     if (edit(wish)) onClose()
   }
@@ -72,7 +82,7 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
         say: 'All fields, links and needs of the other table come here. What both have is kept once.',
         act: 'Make them one',
         ready: other !== '',
-        carryOut: () => endWith({ kind: 'mergeTables', from: other, into: table.id }),
+        carryOut: () => endWith(joining),
       },
     table.role === 'joining' && {
       value: 'own',
@@ -98,12 +108,14 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
   ]
   const ways = choices.filter((choice) => typeof choice === 'object')
   const chosen = ways.find((choice) => choice.value === way) ?? ways[0]!
+  const wish = way === 'join' ? joining : way === 'kind' || way === 'rows' ? splitting(way) : undefined
+  const lost = wish && chosen.ready ? lostWith(book, wish) : []
   return (
     <Dialog
       open
       onClose={onClose}
       title={`${table.name}: one thing or two?`}
-      say="Links, needs and everything else follow. One undo takes it back."
+      say="Links, needs, rules and what is calculated follow. One undo takes it back."
       actions={
         <>
           <Button onClick={onClose}>Leave it</Button>
@@ -160,6 +172,7 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
             </fieldset>
           </>
         )}
+        <LostNote lost={lost} />
       </div>
     </Dialog>
   )
