@@ -64,6 +64,7 @@ test('a joining table gets a number of its own, and its pair back', async () => 
 
 test('a name in the database is chosen, and a reserved one refused in words', async () => {
   await browser.press('Van')
+  await browser.read('staff know a van by')
   await browser.fill('Name of the table in the database', 'select')
   await browser.type(Key.ENTER)
   await browser.read('“select” can’t be a name in the database, because databases keep that word to themselves.')

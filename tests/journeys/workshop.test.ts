@@ -181,7 +181,7 @@ test('people get a sign-in and lose it again', async () => {
   await browser.read('What they did stays in the history')
   expect(await faults(browser)).toEqual([])
   await (await browser.see('[role=dialog] [data-actions] button:last-child')).click()
-  await browser.read('can no longer sign in')
+  await browser.read('Bram Kestle can no longer sign in.')
   await bram.go('/books')
   await bram.read('With the name and password your administrator gave you')
 })
