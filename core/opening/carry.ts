@@ -1,5 +1,6 @@
 import type { Book } from '../book'
 import { apart } from './carry-apart'
+import { rekeyed } from './carry-keys'
 import { together } from './carry-together'
 import { movesOf } from './moves'
 import type { TablePair } from './pairs'
@@ -32,6 +33,7 @@ export function carryOver(before: Book, after: Book, pairs: readonly TablePair[]
   const told = [
     ...moves.apart.map((move) => apart(before, after, move)),
     ...moves.together.map((move) => together(before, move)),
+    rekeyed(before, after, pairs),
   ]
   return {
     steps: told.flatMap((one) => one.steps),

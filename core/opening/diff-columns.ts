@@ -4,9 +4,8 @@ import { counted, inSentence, listed } from '../words'
 import type { Carrying } from './carry'
 import { columnSql } from './ddl'
 import { questionsOfValues, rewordings, rewordSteps } from './diff-values'
-import { askWhoLeads } from './leads'
 import { newNumbers } from './numbering'
-import { keyOf, type Staying } from './pairs'
+import { isSameColumn, keyOf, type Staying } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 import type { LiveColumn } from './schema'
 import { isWidening, narrowedLength } from './widening'
@@ -44,7 +43,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
     undo: `${alter} MODIFY COLUMN ${columnSql({ ...old, name: column.name })}`,
   })
   is.columns.forEach((column, at) => {
-    const old = was.columns.find((candidate) => candidate.id === column.id)
+    const old = was.columns.find((candidate) => isSameColumn(candidate, column))
     if (old) {
       if (columnSql(old) === columnSql({ ...column, name: old.name })) return
       const leavesKey = keyOf(was) !== keyOf(is) && was.primaryKey.includes(old.name)
@@ -70,7 +69,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
   })
   const going = then.columns.flatMap((now, at) => {
     const old = was.columns[at]!
-    return is.columns.some((column) => column.id === old.id) ? [] : [{ old, now }]
+    return is.columns.some((column) => isSameColumn(column, old)) ? [] : [{ old, now }]
   })
   for (const { old } of going)
     if (!carried.leaving.has(`${is.id}/${old.id}`) && !isOwnNumber(before, after, pair, old))
@@ -93,7 +92,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
           },
         ]
   const words = rewordings(before, after, was, is)
-  questions.push(...questionsOfValues(after, pair, words, filled), ...questionsOfKey(before, after, pair))
+  questions.push(...questionsOfValues(after, pair, words, filled))
   return { ...steps, add: [...steps.add, ...rewordSteps(is, words)], drop, questions }
 }
 
@@ -134,20 +133,5 @@ function questionsOfChange(
       `${from} IS NOT NULL`,
       (count) =>
         `${column.title} would hold another kind of value, and ${rows(count)} ${count === 1 ? 'has' : 'have'} one already. Add a new field instead.`,
-    )
-}
-
-/** Links know records by their key, so where records are linked to the key stays what it is. */
-function questionsOfKey(before: Book, after: Book, { was, is }: Staying): LiveCheckQuestion[] {
-  if (keyOf(was) === keyOf(is)) return []
-  return before.links
-    .filter((link) => link.one === is.id && after.links.some((other) => other.id === link.id))
-    .map((link) =>
-      askWhoLeads(
-        before,
-        link,
-        (records, field, single) =>
-          `The key of ${is.title} can’t change while records lead to it, and ${records} ${single ? 'does' : 'do'} through ${field}. Undo the change of key.`,
-      ),
     )
 }

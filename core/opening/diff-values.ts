@@ -2,7 +2,7 @@ import { type Book, findField } from '../book'
 import { kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { counted, inSentence, plural } from '../words'
-import { idsOf, keyOf, quotedList, type Staying } from './pairs'
+import { idsOf, keyOf, quotedList, type Staying, isSameColumn } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 import type { LiveCheck, LiveColumn, LiveTable } from './schema'
 
@@ -15,7 +15,7 @@ interface Rewording {
 /** Choices whose word changed while their id stayed. */
 export function rewordings(before: Book, after: Book, was: LiveTable, is: LiveTable): Rewording[] {
   return is.columns.flatMap((column) => {
-    if (!was.columns.some((old) => old.id === column.id)) return []
+    if (!was.columns.some((old) => isSameColumn(old, column))) return []
     const old = findField(before, column.field)?.field.choices ?? []
     const now = findField(after, column.field)?.field.choices ?? []
     return now.flatMap((choice) => {
@@ -92,7 +92,7 @@ export function questionsOfValues(
 /** The rows of a table as they will be named and worded, to try new checks on before anything is changed. */
 function asItWillBe(was: LiveTable, is: LiveTable, words: readonly Rewording[]): string {
   const columns = is.columns.map((column) => {
-    const old = was.columns.find((candidate) => candidate.id === column.id)
+    const old = was.columns.find((candidate) => isSameColumn(candidate, column))
     if (!old) return `${column.initial ?? 'NULL'} AS ${quoteName(column.name)}`
     const reworded = words.filter((word) => word.column.id === column.id)
     const value = reworded.length === 0 ? quoteName(old.name) : rewordCase(old.name, reworded)

@@ -37,10 +37,17 @@ export const fastenKeys = ({ was, is }: TablePair): OpeningStep[] =>
     undo: `ALTER TABLE ${quoteName(is!.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
   }))
 
+/** The columns of a check, as `idsOf` tells them: one of another column that has the name of an old one is another check. */
+const idsInCheck = (table: LiveTable, sql: string) =>
+  idsOf(
+    table,
+    table.columns.flatMap(({ name }) => (sql.includes(quoteName(name)) ? [name] : [])),
+  )
+
 /** The named things of a table that hold its columns fast: what drops one and what adds it. */
 const holds = (table: LiveTable) => [
   ...table.checks.map((check) => ({
-    mark: JSON.stringify([check.name, check.sql]),
+    mark: JSON.stringify([check.name, check.sql, idsInCheck(table, check.sql)]),
     name: check.name,
     noun: 'CONSTRAINT',
     add: `ADD CONSTRAINT IF NOT EXISTS ${checkSql(check).slice('CONSTRAINT '.length)}`,

@@ -3,7 +3,7 @@ import { derivedOf, expressionSql } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
 import type { PhysicalNames } from './columns'
-import { isStaying, type TablePair } from './pairs'
+import { isStaying, type TablePair, isSameColumn } from './pairs'
 import type { OpeningStep } from './plan'
 
 /**
@@ -12,7 +12,7 @@ import type { OpeningStep } from './plan'
  */
 export function fillKept(after: Book, names: PhysicalNames, pair: TablePair): OpeningStep[] {
   if (!isStaying(pair)) return []
-  const fresh = pair.is.columns.filter((column) => !pair.was.columns.some((old) => old.id === column.id))
+  const fresh = pair.is.columns.filter((column) => !pair.was.columns.some((old) => isSameColumn(old, column)))
   return fresh.flatMap((column): OpeningStep[] => {
     const field = findField(after, column.field)?.field
     const made = field && isDerived(field) ? derivedOf(after, field.id) : undefined

@@ -1,7 +1,7 @@
 import { type Book, findField } from '../book'
 import { runningSql } from '../kinds'
 import { quoteName } from '../names'
-import { isStaying, quotedList, type TablePair } from './pairs'
+import { isStaying, quotedList, type TablePair, isSameColumn } from './pairs'
 import type { OpeningStep } from './plan'
 import type { LiveColumn } from './schema'
 
@@ -13,7 +13,7 @@ const numbers = (book: Book, column: LiveColumn) =>
 export const newNumbers = (after: Book, pair: TablePair): readonly LiveColumn[] =>
   isStaying(pair)
     ? pair.is.columns.filter(
-        (column) => numbers(after, column) && !pair.was.columns.some((old) => old.id === column.id),
+        (column) => numbers(after, column) && !pair.was.columns.some((old) => isSameColumn(old, column)),
       )
     : []
 

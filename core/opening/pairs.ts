@@ -13,6 +13,13 @@ export type Staying = Required<TablePair>
 
 export const isStaying = (pair: TablePair): pair is Staying => Boolean(pair.was && pair.is)
 
+/**
+ * Whether a column holds the same before and after. A link's column that leads to another field of a key than before
+ * holds something else, though it goes by the same id; one that comes to lead to words that it holds already doesn't.
+ */
+export const isSameColumn = (one: LiveColumn, other: LiveColumn) =>
+  one.id === other.id && (one.leaf === other.leaf || one.leaf === one.field || other.leaf === other.field)
+
 /** Pairs the tables of two designs by their ids, those that stay or come first, in making order. */
 export function pairTables(old: readonly LiveTable[], fresh: readonly LiveTable[]): TablePair[] {
   const names = new Set(fresh.map((table) => table.name.toLowerCase()))
@@ -28,7 +35,7 @@ function renamed(was: LiveTable, name: string, now: readonly LiveColumn[]): Live
   const taken = new Set(now.map((column) => column.name.toLowerCase()))
   const names = new Map(
     was.columns.map((old) => {
-      const stays = now.find((column) => column.id === old.id)
+      const stays = now.find((column) => isSameColumn(column, old))
       return [old.name, stays ? stays.name : outOfTheWay(old.name, taken)]
     }),
   )
@@ -44,8 +51,14 @@ function renamed(was: LiveTable, name: string, now: readonly LiveColumn[]): Live
 const outOfTheWay = (name: string, taken: ReadonlySet<string>) =>
   taken.has(name.toLowerCase()) ? `_gone_${name}` : name
 
+/** What some columns hold, whatever they are called: a link's by the field at its end. */
 export const idsOf = (table: LiveTable, names: readonly string[]) =>
-  names.map((name) => table.columns.find((column) => column.name === name)?.id).join()
+  names
+    .map((name) => {
+      const column = table.columns.find((one) => one.name === name)
+      return column && (column.leaf === column.field ? column.id : `${column.id}>${column.leaf}`)
+    })
+    .join()
 
 export const keyOf = (table: LiveTable) => idsOf(table, table.primaryKey)
 

@@ -1,5 +1,5 @@
 import { quoteName } from '../names'
-import { isStaying, type TablePair } from './pairs'
+import { isStaying, type TablePair, isSameColumn } from './pairs'
 import type { OpeningStep } from './plan'
 
 interface Rename {
@@ -44,7 +44,7 @@ export function renameColumns(pair: TablePair): OpeningStep[] {
   const renames = was.columns.flatMap((old, at) => {
     const to = then.columns[at]!.name
     if (old.name === to) return []
-    const stays = is.columns.find((column) => column.id === old.id)
+    const stays = is.columns.find((column) => isSameColumn(column, old))
     const say = stays
       ? `Rename ${is.title} → ${old.title} to ${stays.title}`
       : `Put ${is.title} → ${old.title}, which goes, out of the way`

@@ -7,7 +7,7 @@ import { add, split, vanBook } from '@/tests/support/van-book'
 import type { Catalogue } from '../catalogue'
 import { run } from '../database'
 import type { Account } from '../people'
-import { resumeOpenings } from '.'
+import { readList, resumeOpenings } from '.'
 
 let db: Catalogue
 let account: Account
@@ -167,14 +167,77 @@ test('a field and a table that take the names of removed ones come to stand in t
   await follows()
 })
 
-test('a key changes where no record leads to it, and not where one does', async () => {
-  const { id, edit, follows, open } = await vans('Keys', tie('van', 'part', { link: 'of-link', field: 'of-at' }))
+test('links follow when the key at their end changes, also those that are keys themselves, and back again', async () => {
+  const { id, edit, follows } = await vans('Keys', tie('van', 'part', { link: 'of-link', field: 'of-at' }))
+  await edit(
+    { kind: 'addTable', id: 'seal', name: 'Seal', keyField: 'seal-key' },
+    { kind: 'addTable', id: 'check', name: 'Check', keyField: 'check-key' },
+    tie('part', 'seal', { link: 'seal-link', field: 'seal-of' }),
+    { kind: 'addField', table: 'part', id: 'place', name: 'Place', holds: 'whole' },
+    tie('seal', 'check', { link: 'check-link', field: 'check-of' }),
+  )
+  await follows()
+  let live = await opened(db, account, id)
+  const vansThere = await readList(db, live, { table: 'van', limit: 5 })
+  const [first, second] = vansThere.rows
+  for (const [van, place] of [
+    [first!, '1'],
+    [second!, '1'],
+    [first!, '2'],
+  ] as const)
+    await add(db, live, 'part', { 'of-at': van.ref, place })
+  await add(db, live, 'part', { place: '9' })
+  await add(db, live, 'seal', { 'seal-of': '3' })
+  await add(db, live, 'check', { 'check-of': '1' })
+  // A code in place of a number.
   await edit({ kind: 'setKey', table: 'van', fields: ['plate'] })
   await follows()
-  const live = await opened(db, account, id)
-  await add(db, live, 'part', { 'of-at': 'V 1' })
+  live = await opened(db, account, id)
+  const plates = async () =>
+    (
+      await readList(db, live, {
+        table: 'part',
+        fields: ['of-at', 'place'],
+        limit: 9,
+        sort: { field: 'place', down: false },
+      })
+    ).rows.map(({ values }) => [values['of-at'] && decodeURIComponent(values['of-at']), values.place])
+  expect((await plates()).toSorted()).toEqual(
+    [
+      [first!.values.plate, '1'],
+      [second!.values.plate, '1'],
+      [first!.values.plate, '2'],
+      [null, '9'],
+    ].toSorted(),
+  )
+  await run(db, `DELETE FROM \`${live.schema}\`.part WHERE place = 9`)
+  // The van and the place together, where a link is part of the key: seals and their checks go by it too.
+  await edit(
+    { kind: 'setKey', table: 'part', fields: ['of-at', 'place'] },
+    { kind: 'setKey', table: 'seal', fields: ['seal-of'] },
+  )
+  await follows()
+  live = await opened(db, account, id)
+  const [check] = (await readList(db, live, { table: 'check', limit: 1 })).rows
+  expect(decodeURIComponent(check!.values['check-of']!)).toBe(`${first!.values.plate}~2`)
+  // The key at the end changes under a key that itself stays as it is.
   await edit({ kind: 'setKey', table: 'van', fields: ['van-key'] })
-  expect((await open()).blocked).toEqual([
-    'The key of Van can’t change while records lead to it, and 1 part does through Van. Undo the change of key.',
+  await follows()
+  await edit({ kind: 'setKey', table: 'van', fields: ['plate'] })
+  await follows()
+  // And back to the number of each, which was there all along.
+  await edit(
+    { kind: 'setKey', table: 'seal', fields: ['seal-key'] },
+    { kind: 'setKey', table: 'part', fields: ['part-key'] },
+    { kind: 'setKey', table: 'van', fields: ['van-key'] },
+  )
+  await follows()
+  live = await opened(db, account, id)
+  const ends = async (table: string, field: string) =>
+    (await readList(db, live, { table, limit: 9 })).rows.map(({ values }) => values[field])
+  expect([await ends('check', 'check-of'), await ends('seal', 'seal-of'), await ends('part', 'of-at')]).toEqual([
+    ['1'],
+    ['3'],
+    [first!.ref, second!.ref, first!.ref],
   ])
 })

@@ -29,7 +29,7 @@ type Node = Readonly<Record<string, Json>>
  * expressions speak of a fact as `{ kind: 'fact', over: [link fields], field }`, and of rows as `{ kind: 'aggregate',
  * link, of, where }`, whose parts stand at a row.
  */
-export function followed(json: Json, table: string, following: Following): Json | undefined {
+function followed(json: Json, table: string, following: Following): Json | undefined {
   if (Array.isArray(json)) {
     const parts = json.map((part) => followed(part as Json, table, following))
     return parts.includes(undefined) ? undefined : (parts as Json)
