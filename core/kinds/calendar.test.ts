@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { wordProblem } from '../words'
 import { addDays, readClock, readDay, showDay } from './calendar'
 import { Look, plainLook } from './look'
 
@@ -30,6 +31,10 @@ test.each<[(typeof styles)[number], string, string]>([
   ['day-month-year', '4th march 2027', '2027-03-04'],
   ['day-month-year', '1 sept 2027', '2027-09-01'],
   ['day-month-year', 'Yesterday', '2027-03-11'],
+  ['day-month-year', '3/12/26', '2026-12-03'],
+  ['month-day-year', '3/12/26', '2026-03-12'],
+  ['day-month-year', '12 Mar 47', '2047-03-12'],
+  ['day-month-year', "12 Mar '48", '1948-03-12'],
 ])('%s: “%s” is %s', (dateStyle, typed, value) => {
   expect(readDay(typed, { ...plainLook, dateStyle }, now)).toEqual({ ok: true, value })
 })
@@ -45,11 +50,20 @@ test.each([
   'constructor',
   '0/1/2027',
   '1 foo 2027',
-  '12 Mar 27',
   '1/1/0999',
   '３/４/2027',
 ])('“%s” is no day', (typed) => {
   expect(readDay(typed, plainLook, now).ok).toBe(false)
+})
+
+test('a day after the end of its month is told where that ends', () => {
+  const said = (typed: string) => {
+    const read = readDay(typed, plainLook, now)
+    return read.ok ? read.value : wordProblem(read.problem)
+  }
+  expect(said('31 Feb')).toBe('There is no “31 Feb”: February 2027 ends on the 28th.')
+  expect(said('32/12/2027')).toBe('There is no “32/12/2027”: December 2027 ends on the 31st.')
+  expect(said('1/13/2027')).toBe('There is no such day as “1/13/2027”.')
 })
 
 test('days are moved over months, years and leap days, and back', () => {

@@ -3,6 +3,10 @@ import type { Now } from './kind'
 import type { Look } from './look'
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const fullMonths = [
+  ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
+  ...['August', 'September', 'October', 'November', 'December'],
+]
 const two = (part: number) => String(part).padStart(2, '0')
 
 const daysIn = (year: number, month: number) =>
@@ -40,7 +44,7 @@ const nearDays = new Map([
 /**
  * Reads a day written in figures in the book's order, with the month's name, or as 2027-03-12.
  * Also "today", "tomorrow" and "yesterday", and without a year: the current one.
- * Two-figure years are refused: 27 may be 1927.
+ * A year of two figures is the one that is at most so far ahead: 27 is 2027, and 85 is 1985.
  */
 export function readDay(typed: string, look: Look, now?: Now): Result<string> {
   const text = typed.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ')
@@ -51,22 +55,34 @@ export function readDay(typed: string, look: Look, now?: Now): Result<string> {
   if (!parts) return fail({ kind: 'not-date', text: typed.trim(), example: showDay('2027-03-12', look) })
   const [year, month, day] = parts
   if (year < 1000 || month < 1 || month > 12 || day < 1 || day > daysIn(year, month)) {
-    return fail({ kind: 'no-such-day', text: typed.trim() })
+    const ends = month >= 1 && month <= 12 && year >= 1000 && day > 0
+    const of = ends && { month: `${fullMonths[month - 1]} ${year}`, last: daysIn(year, month) }
+    return fail({ kind: 'no-such-day', text: typed.trim(), ...of })
   }
   return ok(`${year}-${two(month)}-${two(day)}`)
+}
+
+const farthestAhead = 20
+
+function wholeYear(figures: string | undefined, thisYear: string | undefined): string | undefined {
+  if (figures?.length !== 2 || !thisYear) return figures ?? thisYear
+  const near = Math.floor(Number(thisYear) / 100) * 100 + Number(figures)
+  return String(near > Number(thisYear) + farthestAhead ? near - 100 : near)
 }
 
 function partsOf(text: string, look: Look, thisYear?: string): [number, number, number] | undefined {
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text)
   if (iso) return [Number(iso[1]), Number(iso[2]), Number(iso[3])]
-  const named = /^(?:(\d{1,2})(?:st|nd|rd|th)? )?([a-z]{3,9})\.?(?: (\d{1,2})(?:st|nd|rd|th)?)?(?: (\d{4}))?$/.exec(
-    text,
-  )
+  const named =
+    /^(?:(\d{1,2})(?:st|nd|rd|th)? )?([a-z]{3,9})\.?(?: (\d{1,2})(?:st|nd|rd|th)?)?(?: '?(\d{4}|\d{2}))?$/.exec(text)
   if (named) {
     const month = months.findIndex((name) => named[2]!.startsWith(name.toLowerCase())) + 1
-    const day = named[1] ?? named[3]
-    const year = named[4] ?? thisYear
-    return month && day && year && !(named[1] && named[3]) ? [Number(year), month, Number(day)] : undefined
+    // "12 Mar 27" has its day before: the figures behind are its year.
+    const [before, behind, last] = [named[1], named[3], named[4]]
+    const day = before ?? behind
+    const year = wholeYear(before && behind ? (last ? undefined : behind) : last, thisYear)
+    const isOnce = !(before && behind && last)
+    return month && day && year && year.length === 4 && isOnce ? [Number(year), month, Number(day)] : undefined
   }
   const figures = /^(\d{1,4})[/. -](\d{1,2})(?:[/. -](\d{1,4}))?$/.exec(text)
   if (!figures) return undefined
@@ -75,7 +91,7 @@ function partsOf(text: string, look: Look, thisYear?: string): [number, number, 
       ? [Number(figures[1]), Number(figures[2]), Number(figures[3])]
       : undefined
   }
-  const year = figures[3] ?? thisYear
+  const year = wholeYear(figures[3], thisYear)
   if (year?.length !== 4) return undefined
   const [first, second] = [Number(figures[1]), Number(figures[2])]
   return look.dateStyle === 'day-month-year' ? [Number(year), second, first] : [Number(year), first, second]

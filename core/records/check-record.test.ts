@@ -38,7 +38,7 @@ test('every problem is told at once, bounds in the style the book shows', () => 
   expect(checked({ job_subject: ' ', job_height: '15.5', 'job_due-on': '2027-02-30' })).toEqual({
     job_subject: 'Subject must be filled.',
     job_height: 'This must be 14,00 or less.',
-    'job_due-on': 'There is no such day as “2027-02-30”.',
+    'job_due-on': 'There is no “2027-02-30”: February 2027 ends on the 28th.',
   })
 })
 

@@ -19,7 +19,8 @@ export type ValueProblem =
   | { readonly kind: 'below'; readonly least: string }
   | { readonly kind: 'above'; readonly most: string }
   | { readonly kind: 'not-date'; readonly text: string; readonly example: string }
-  | { readonly kind: 'no-such-day'; readonly text: string }
+  /** Where the month is one, how it is called and on which day it ends. */
+  | { readonly kind: 'no-such-day'; readonly text: string; readonly month?: string; readonly last?: number }
   | { readonly kind: 'not-time'; readonly text: string }
   | { readonly kind: 'not-date-time'; readonly text: string; readonly example: string }
   | { readonly kind: 'not-tick'; readonly text: string }

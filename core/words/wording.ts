@@ -42,7 +42,9 @@ function wordValue(problem: ValueProblem): string | undefined {
     case 'not-date':
       return `“${short(problem.text)}” is not a date such as ${problem.example}.`
     case 'no-such-day':
-      return `There is no such day as “${short(problem.text)}”.`
+      return problem.month
+        ? `There is no “${short(problem.text)}”: ${problem.month} ends on the ${problem.last}${problem.last === 31 ? 'st' : 'th'}.`
+        : `There is no such day as “${short(problem.text)}”.`
     case 'not-time':
       return `“${short(problem.text)}” is not a time such as 09:30.`
     case 'not-date-time':
