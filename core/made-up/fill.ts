@@ -15,6 +15,7 @@ import { whatCounts } from '../pairings'
 import type { Values } from '../records'
 import { ownRules } from '../rules'
 import { brokenRules } from '../rules'
+import { brokenOverLinks, type MadeSoFar } from './linked-rules'
 import { counted, inSentence, plural, wordProblem } from '../words'
 
 /** A throw of dice: a whole number from nought to below `sides`. Seeded from outside, so that the same book fills the same. */
@@ -29,12 +30,12 @@ export interface Filled {
   readonly short?: string
 }
 
-const tries = 60
+const tries = 300
 
 /**
  * Made-up records of one table that keep every rule of the book: kinds, bounds, musts, no two alike, keys,
  * limits. `refs` are the references of records that are there already, by table; tables that have
- * none yet are left out where they may be.
+ * none yet are left out where they may be. `made` are those records, for rules over links.
  */
 export function fillTable(
   book: Book,
@@ -43,26 +44,31 @@ export function fillTable(
   refs: ReadonlyMap<string, readonly string[]>,
   makeUp: MakeUp,
   dice: Dice,
+  made: MadeSoFar = new Map(),
 ): Filled {
   const rows: Values[] = []
   const used = new Used(book, table)
   for (let at = 0; at < wished; at++) {
     let stopped: string | undefined
-    let made: Values | undefined
-    for (let attempt = 0; attempt < tries && !made; attempt++) {
+    let taken: Values | undefined
+    for (let attempt = 0; attempt < tries && !taken; attempt++) {
       const row = new RowMaker(book, table, at, refs, used, makeUp, dice).make()
-      const broken = 'values' in row ? Object.values(brokenRules(book, table.id, row.values))[0] : undefined
+      const broken = 'values' in row ? brokenBy(book, table, row.values, made) : undefined
       if ('stopped' in row) stopped = row.stopped
-      else if (broken)
-        stopped = `No ${inSentence(table.name)} could be made up that keeps the rule “${wordProblem(broken)}”`
-      else if (used.take(row.values)) made = row.values
+      else if (broken) stopped = `No ${inSentence(table.name)} could be made up that keeps the rule “${broken}”`
+      else if (used.take(row.values)) taken = row.values
       else
         stopped = `After ${counted(rows.length, inSentence(table.name))}, everything that was tried was there already: ${used.names} must differ.`
     }
-    if (!made) return { rows, ...(stopped && { short: stopped }) }
-    rows.push(made)
+    if (!taken) return { rows, ...(stopped && { short: stopped }) }
+    rows.push(taken)
   }
   return { rows }
+}
+
+function brokenBy(book: Book, table: Table, values: Values, made: MadeSoFar): string | undefined {
+  const [own] = Object.values(brokenRules(book, table.id, values))
+  return own ? wordProblem(own) : brokenOverLinks(book, table, values, made)
 }
 
 /** What may not come twice, and how many rows hang on each record that a link leads to. */

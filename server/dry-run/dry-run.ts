@@ -1,10 +1,10 @@
 import sharp from 'sharp'
-import { type Book, type Field, mustHold } from '@/core/book'
+import { type Book, type Field, mustHold, type Table } from '@/core/book'
 import { derivedOf } from '@/core/expressions'
 import { isDerived } from '@/core/kinds'
 import { fillingOrder, fillTable, impossibleTables, type MakeUp, wishedCount } from '@/core/made-up'
 import { quoteName } from '@/core/names'
-import { refOf } from '@/core/records'
+import { keyOfRef, refOf, type Values } from '@/core/records'
 import { ownRules } from '@/core/rules'
 import { counted, fail, ok, type Result, wordProblem } from '@/core/words'
 import { addBook, findBook } from '../books'
@@ -14,6 +14,7 @@ import { roomProblem } from '../disk-room'
 import { log } from '../log'
 import { addMany, brokenRulesOf, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
 import type { Account } from '../people'
+import { mend } from './mend'
 import { plausible } from './plausible'
 
 /** What a dry run made of one table. */
@@ -98,6 +99,7 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
   const makeUp: MakeUp = (table, field) => files.get(field.id) ?? makeUpPlain(table, field)
   const refs = new Map<string, readonly string[]>()
   const made = new Map<string, Omit<DryTable, 'table' | 'name'>>()
+  const records = new Map<string, ReadonlyMap<string, Values>>()
   for (const table of fillingOrder(live.book)) {
     if (table.words) {
       // The words of a pick list were written down when the scratch database was opened.
@@ -108,15 +110,19 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
       made.set(table.id, { records: table.words.length })
       continue
     }
-    const filled = fillTable(live.book, table, wishedCount(live.book, table), refs, makeUp, dice)
+    const filled = fillTable(live.book, table, wishedCount(live.book, table), refs, makeUp, dice, records)
     const added = await addMany(db, live, table.id, filled.rows, 'Dry run', () => now().moment)
-    if (added.ok) refs.set(table.id, added.value)
+    if (added.ok) {
+      refs.set(table.id, added.value)
+      records.set(table.id, new Map(added.value.map((ref, at) => [ref, { ...keyIn(table, ref), ...filled.rows[at] }])))
+    }
     const refused = added.ok ? undefined : Object.values(added.problem.problems).map(wordProblem).join(' ')
     made.set(table.id, {
       records: added.ok ? added.value.length : 0,
       ...((refused ?? filled.short) && { short: refused ?? filled.short! }),
     })
   }
+  await mend(db, live, makeUp)
   await freezeMany(db, live)
   for (const { own, count } of await brokenRulesOf(db, live)) {
     const before = made.get(own.table.id)!
@@ -127,6 +133,13 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
     })
   }
   return made
+}
+
+/** A key of one field as its record goes by it: a number is only given when the record is saved. */
+function keyIn(table: Table, ref: string): Values {
+  const [key, ...more] = table.key
+  const [value] = keyOfRef(ref, 1) ?? []
+  return key && value && more.length === 0 ? { [key]: value } : {}
 }
 
 /** A small picture for each field that must have a file. */
