@@ -81,6 +81,27 @@ test('an answer that replaces another leaves nothing of the first behind', () =>
   expect(book.tables.find((one) => one.id === 'Part')!.fields).toHaveLength(1)
 })
 
+test('a link turned round is called after the other table, keeps a name that was chosen, and meets the same needs', () => {
+  const needs: Edit[] = [
+    { kind: 'addNeeds', needs: [{ id: 'n', text: 'Which parts went into a visit.' }] },
+    { kind: 'tieNeed', need: 'n', part: 'l1', met: true },
+  ]
+  const turn = (name: string) =>
+    answer(false, true, { instead: 'l1', name, ids: { table: 'j', links: ['l3', 'l4'], fields: ['f3', 'f4'] } })
+  const fieldOf = (book: Book) => book.tables.flatMap((one) => one.fields).find(({ id }) => id === 'f3')!.name
+  const turned = bookOf(...pair, answer(true, false), ...needs, turn('Visit'))
+  expect([fieldOf(turned), turned.links[0]!.many, turned.needs[0]!.metBy]).toEqual(['Part', 'Visit', ['l3']])
+  const chosen = bookOf(...pair, answer(true, false, { name: 'Fitted' }), ...needs, turn('Fitted'))
+  expect(fieldOf(chosen)).toBe('Fitted')
+  const joined = answer(true, true, {
+    instead: 'l1',
+    name: 'Visit',
+    ids: { table: 'j', links: ['l3', 'l4'], fields: ['f3', 'f4'] },
+  })
+  const both = bookOf(...pair, answer(true, false), ...needs, joined)
+  expect([both.tables.at(-1)!.name, both.needs[0]!.metBy]).toEqual(['Visit part', ['j']])
+})
+
 test('a joining table that keeps facts is not thrown away with a new answer', () => {
   const book = bookOf(...pair, answer(true, true), {
     kind: 'addField',

@@ -1,8 +1,8 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
 import { type Book, type Field, limits, type Link, type Table } from '../book'
-import { dropPart, putField, putLink, putTable } from '../build-steps'
-import { findTable } from '../find'
+import { dropPart, putField, putLink, putTable, setKeys } from '../build-steps'
+import { findLink, findNeed, findTable, linksFrom } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, freeName, Id, inTurn, keepingKeys, readName, typedName } from './edit-kind'
 import { untieSteps } from './untie'
@@ -32,7 +32,8 @@ export type AnswerPairing = z.infer<typeof AnswerPairing>
  */
 export const answerPairing: EditKind<AnswerPairing> = {
   schema: AnswerPairing,
-  steps(book, answer) {
+  steps(book, given) {
+    const answer = withOwnName(book, given)
     if (!findTable(book, answer.a) || !findTable(book, answer.b)) return fail({ kind: 'gone', what: 'table' })
     const untie = answer.instead ? untieSteps(book, answer.instead) : ok<Step[]>([])
     if (!untie.ok) return untie
@@ -50,6 +51,7 @@ export const answerPairing: EditKind<AnswerPairing> = {
         if (!tied.ok) refused = tied
         return tied.ok ? tied.value : []
       },
+      (now) => (refused ? [] : stillMet(book, now, answer)),
     )
     return refused ?? keepingKeys(book, steps)
   },
@@ -59,6 +61,41 @@ export const answerPairing: EditKind<AnswerPairing> = {
     if (!aHasSeveral && !bHasSeveral) return `Tie ${first} and ${second}, one to one`
     return aHasSeveral ? `Tie each ${second} to one ${first}` : `Tie each ${first} to one ${second}`
   },
+}
+
+/** A name that only told of the way the link went before is none that somebody chose. */
+function withOwnName(book: Book, answer: AnswerPairing): AnswerPairing {
+  const link = answer.instead ? findLink(book, answer.instead) : undefined
+  const joining = answer.instead ? findTable(book, answer.instead) : undefined
+  const [a, b] = [findTable(book, answer.a)?.name ?? '', findTable(book, answer.b)?.name ?? '']
+  const derived = link
+    ? [findTable(book, link.one)?.name ?? '']
+    : joining
+      ? [`${a} ${b.toLowerCase()}`, `${b} ${a.toLowerCase()}`]
+      : []
+  const isSame = (name: string) => name.toLowerCase() === answer.name?.trim().toLowerCase()
+  if (!derived.some(isSame)) return answer
+  const { name: _derived, ...rest } = answer
+  return rest
+}
+
+/** Needs that the tie met which this one replaces are met by this one. */
+function stillMet(before: Book, now: Book, { instead, aHasSeveral, bHasSeveral, ids }: AnswerPairing): Step[] {
+  if (!instead) return []
+  const link = findLink(before, instead)
+  const joining = findTable(before, instead)
+  const gone = new Set([
+    instead,
+    ...(link ? [link.field] : []),
+    ...(joining ? linksFrom(before, joining.id).flatMap((one) => [one.id, one.field]) : []),
+  ])
+  const fresh = aHasSeveral && bHasSeveral ? ids.table : ids.links[0]
+  return before.needs.flatMap(({ id, metBy }) => {
+    const need = findNeed(now, id)
+    return need && metBy.some((part) => gone.has(part)) && !need.metBy.includes(fresh)
+      ? setKeys(need, need.id, { metBy: [...need.metBy, fresh] })
+      : []
+  })
 }
 
 export const samePair = (pair: { a: string; b: string }, { a, b }: { a: string; b: string }) =>

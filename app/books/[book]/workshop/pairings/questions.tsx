@@ -108,7 +108,12 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
       </div>
       {whole && (
         <div className="mt-4 border-t border-dashed border-ash-4 pt-3">
-          <Outcome a={a} b={b} answers={whole} name={name || tie?.name} />
+          <Outcome
+            a={a}
+            b={b}
+            answers={whole}
+            name={changed && (name === a.name || name === b.name) ? undefined : name || tie?.name}
+          />
           <div className="mt-3 flex flex-wrap items-end justify-between gap-3">
             {!tie ? (
               <Labelled
