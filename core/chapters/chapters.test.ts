@@ -33,6 +33,11 @@ test('counts are those of the book, and what waits is counted first', () => {
   })
 })
 
+test('the map is done once somebody has looked at it', () => {
+  const done = (seen: boolean) => chaptersOf(book, closed, seen).find(({ name }) => name === 'map')!.done
+  expect([done(false), done(true)]).toEqual([false, true])
+})
+
 test('an open book with edits since counts them; as opened it is done', () => {
   const open = (editsSince: number) => chaptersOf(book, { everOpened: true, editsSince }).at(-1)!
   expect([open(2).count, open(2).done, open(0).count, open(0).done]).toEqual([2, false, undefined, true])

@@ -21,11 +21,15 @@ export interface Chapter {
 export function chaptersOf(
   book: Book,
   opened: { readonly everOpened: boolean; readonly editsSince: number },
+  /** Whether somebody has looked at the map of it. */
+  mapSeen = false,
 ): Chapter[] {
   const advice = adviceOn(book)
   const unmet = book.needs.filter((need) => need.metBy.length === 0).length
-  const waiting = askingOrder(book).ask.length
-  const pairs = allPairs(book).length
+  const { ask, apart } = askingOrder(book)
+  const waiting = ask.length
+  // Those that nobody need be asked about aren't counted on the page either.
+  const pairs = allPairs(book).length - apart.length
   const settled = book.tables.length > 0 && advice.every((piece) => piece.weight !== 'must-settle')
   return [
     {
@@ -58,7 +62,7 @@ export function chaptersOf(
       counted: counted(rulesIn(book), 'rule'),
       done: settled,
     },
-    { name: 'map', title: 'Map', done: book.links.length > 0 },
+    { name: 'map', title: 'Map', done: book.links.length > 0 && mapSeen },
     {
       name: 'review',
       title: 'Review',

@@ -1,5 +1,6 @@
 import { type Book, type Field, mustHold, type Table } from '../book'
 import { kindOf, showValue } from '../kinds'
+import { sayPattern } from '../patterns'
 import { aOrAn, inSentence, listed, plural } from '../words'
 
 /** A rule that a field carries by its settings, as a sentence. */
@@ -43,6 +44,7 @@ export function fieldRules(book: Book, table: Table): FieldRule[] {
           )}`,
         ),
       )
+    if (field.pattern) rules.push(rule('pattern', `${field.name} is ${sayPattern(field.pattern)}`))
     if (field.exactLength) rules.push(rule('length', `${field.name} has exactly ${field.length} characters`))
     if (field.kind === 'mark') rules.push(rule('scale', `${field.name} is a mark from 1 to ${field.scale ?? 5}`))
     if (['email', 'phone', 'web'].includes(field.kind))

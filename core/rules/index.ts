@@ -1,6 +1,6 @@
 export { lostWith } from './lost-with'
-export { allFieldRules, fieldRules } from './field-rules'
-export { allLimitRules, limitRules } from './limit-rules'
+export { allFieldRules, type FieldRule, fieldRules } from './field-rules'
+export { allLimitRules, type LimitRule, limitRules } from './limit-rules'
 export { askRules, brokenRules, fieldsOf, type OwnRule, ownRules, placeOf, rulesInTheWay } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'

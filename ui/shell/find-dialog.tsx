@@ -18,6 +18,19 @@ interface Props {
   readonly groups: readonly { readonly head: string; readonly rows: readonly FindRow[] }[]
 }
 
+/** How well a row answers what was typed: its words begin so, one of them does, or it stands inside; then its hint. */
+function fitness(_id: string, typed: string, [words = '', hint = '']: string[] = []): number {
+  const wanted = typed.trim().toLowerCase()
+  const [shown, said] = [words.toLowerCase(), hint.toLowerCase()]
+  if (shown.startsWith(wanted)) return 1
+  const all = wanted.split(/\s+/)
+  const beginsIn = (text: string) =>
+    all.every((word) => text.split(/[^\p{L}\p{N}]+/u).some((one) => one.startsWith(word)))
+  if (beginsIn(shown)) return 0.8
+  if (all.every((word) => shown.includes(word))) return 0.5
+  return all.every((word) => `${shown} ${said}`.includes(word)) ? 0.3 : 0
+}
+
 /** "Find or do": type a few letters, go there or do it. */
 export function FindDialog({ open, onClose, placeholder, nothing, groups }: Props) {
   return (
@@ -29,7 +42,7 @@ export function FindDialog({ open, onClose, placeholder, nothing, groups }: Prop
           className="fixed top-[10vh] left-1/2 z-50 w-[min(620px,94vw)] -translate-x-1/2 overflow-hidden rounded-lg bg-paper shadow-float"
         >
           <Radix.Title className="sr-only">Find or do</Radix.Title>
-          <Command loop label="Find or do">
+          <Command loop label="Find or do" filter={fitness}>
             <Command.Input
               autoFocus
               placeholder={placeholder}
@@ -42,7 +55,8 @@ export function FindDialog({ open, onClose, placeholder, nothing, groups }: Prop
                   {group.rows.map((row) => (
                     <Command.Item
                       key={row.id}
-                      value={`${row.words} ${row.hint ?? ''} ${row.id}`}
+                      value={row.id}
+                      keywords={[row.words, row.hint ?? '']}
                       onSelect={() => {
                         onClose()
                         row.pick()

@@ -1,7 +1,7 @@
 'use client'
 
 import { PanelRightClose, PanelRightOpen } from 'lucide-react'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { classNames, IconButton } from '../kit'
 
 interface Props {
@@ -74,8 +74,14 @@ export function IndexHead({ children }: { readonly children: ReactNode }) {
 
 /** One line of the index. */
 export function IndexRow({ here, count, children, onPick }: RowProps) {
+  const row = useRef<HTMLButtonElement>(null)
+  // What is chosen stays in sight, however long the index is.
+  useEffect(() => {
+    if (here) row.current?.scrollIntoView({ block: 'nearest' })
+  }, [here])
   return (
     <button
+      ref={row}
       type="button"
       aria-current={here ? 'true' : undefined}
       onClick={onPick}

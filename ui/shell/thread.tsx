@@ -17,7 +17,7 @@ export function Thread({ chapters, here, base, state }: Props) {
       aria-label="Chapters"
       className="flex h-[54px] shrink-0 items-center gap-3 border-b border-ash-3 bg-ash-1 px-6 max-lg:px-4"
     >
-      <ol className="flex min-w-0 flex-1 items-center gap-2.5">
+      <ol className="flex min-w-0 flex-1 items-center gap-2.5 max-lg:gap-1.5">
         {chapters.map((chapter, at) => {
           const isHere = chapter.name === here
           return (
@@ -26,7 +26,7 @@ export function Thread({ chapters, here, base, state }: Props) {
                 <li
                   aria-hidden
                   className={classNames(
-                    'h-0.5 min-w-2 flex-1 max-w-[46px]',
+                    'h-0.5 min-w-2 flex-1 max-w-[46px] max-lg:hidden',
                     chapters[at - 1]!.done ? 'bg-spruce' : 'bg-ash-3',
                   )}
                 />
@@ -36,7 +36,7 @@ export function Thread({ chapters, here, base, state }: Props) {
                   href={`${base}/${chapter.name}`}
                   aria-current={isHere ? 'step' : undefined}
                   className={classNames(
-                    'flex min-h-8 items-center gap-2 rounded-md px-1',
+                    'flex min-h-8 items-center gap-2 rounded-md px-1 max-lg:gap-1',
                     isHere ? 'font-bold' : 'text-ash-6 hover:text-ink',
                   )}
                 >
@@ -52,10 +52,10 @@ export function Thread({ chapters, here, base, state }: Props) {
                   >
                     {chapter.done && !isHere ? <span aria-hidden>✓</span> : at + 1}
                   </span>
-                  <span className="max-lg:sr-only">{chapter.title}</span>
+                  <span className="max-lg:text-[13px] max-md:sr-only">{chapter.title}</span>
                   <span className="sr-only">{chapter.done ? 'done' : 'to do'}</span>
                   {chapter.count !== undefined && (
-                    <span className="text-xs font-normal text-ash-6" title={chapter.counted}>
+                    <span className="text-xs font-normal text-ash-6 max-lg:sr-only" title={chapter.counted}>
                       {chapter.count}
                       <span className="sr-only"> ({chapter.counted})</span>
                     </span>

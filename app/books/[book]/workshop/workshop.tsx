@@ -9,6 +9,7 @@ import { chaptersOf } from '@/core/chapters'
 import { wordProblem } from '@/core/words'
 import { Thread } from '@/ui/shell/thread'
 import { useKeys } from '@/ui/use-keys'
+import { useKept } from '@/ui/use-kept'
 import { useLeaving } from '@/ui/use-leaving'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
 import { FindOrDo } from './find-or-do'
@@ -85,13 +86,18 @@ export function WorkshopRoom({
   )
 
   useLeaving(state.waiting > 0)
+  const here = path.split('/')[4]
+  const [seen, keepSeen] = useKept(`hearth-map-seen ${id}`)
+  const mapSeen = here === 'map' || seen === 'yes'
+  useEffect(() => {
+    if (here === 'map') keepSeen('yes')
+  }, [here, keepSeen])
   const since = state.revision - opened.revision + state.waiting
   const { everOpened } = opened
   const chapters = useMemo(
-    () => chaptersOf(state.book, { everOpened, editsSince: since }),
-    [state.book, everOpened, since],
+    () => chaptersOf(state.book, { everOpened, editsSince: since }, mapSeen),
+    [state.book, everOpened, since, mapSeen],
   )
-  const here = path.split('/')[4]
   const base = `/books/${id}`
   return (
     <WorkshopContext value={workshop}>

@@ -56,29 +56,32 @@ export function HistoryChapter() {
         <Empty head="Nothing has been done yet">The first need you write down will stand here.</Empty>
       )}
       <ol className={entries && entries.length > 0 ? 'border-t border-ash-3' : undefined}>
-        {entries?.map((entry, at) => (
-          <li key={entry.revision} className="group flex min-h-10 items-center gap-3 border-b border-ash-3 py-1">
-            <span className="w-10 shrink-0 text-right text-[13px] text-ash-6">{entry.revision}</span>
-            <span className={classNames('min-w-0 flex-1 break-words', entry.undone && 'text-ash-6 line-through')}>
-              {entry.say}
-            </span>
-            {entry.undone && <Tag>undone</Tag>}
-            <span className="text-[13px] text-ash-6">{entry.who}</span>
-            <time className="w-[130px] shrink-0 text-right text-[13px] text-ash-6">{localTime(entry.when)}</time>
-            <span className="w-[92px] shrink-0 text-right">
-              {at > 0 && (
-                <Button
-                  small
-                  className="opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
-                  onClick={() => void backTo(entry.revision)}
-                  aria-label={`Go back to after edit ${entry.revision}`}
-                >
-                  Back to here
-                </Button>
-              )}
-            </span>
-          </li>
-        ))}
+        {foldRuns(entries ?? []).map((run) =>
+          run.length < leastFolded ? (
+            run.map((entry) => (
+              <EntryRow key={entry.revision} entry={entry} first={entries?.[0] === entry} backTo={backTo} />
+            ))
+          ) : (
+            <li key={run[0]!.revision} className="border-b border-ash-3">
+              <details>
+                <summary className="flex min-h-10 cursor-pointer items-center gap-3 rounded-sm py-1">
+                  <span className="min-w-10 shrink-0 text-right text-[13px] whitespace-nowrap text-ash-6">
+                    {run.at(-1)!.revision}–{run[0]!.revision}
+                  </span>
+                  <span className="min-w-0 flex-1 break-words">
+                    {run[0]!.say} <span className="text-ash-6">and {run.length - 1} more like it</span>
+                  </span>
+                  <span className="text-[13px] text-ash-6">{run[0]!.who}</span>
+                </summary>
+                <ol className="border-t border-ash-3 pl-4">
+                  {run.map((entry) => (
+                    <EntryRow key={entry.revision} entry={entry} first={entries?.[0] === entry} backTo={backTo} />
+                  ))}
+                </ol>
+              </details>
+            </li>
+          ),
+        )}
       </ol>
       {more && (
         <Button className="mt-4" onClick={() => void older()}>
@@ -88,6 +91,52 @@ export function HistoryChapter() {
     </Room>
   )
 }
+
+/** So many alike one after the other are folded into one line. */
+const leastFolded = 4
+
+/** Edits one after the other that somebody made and that begin with the same words. */
+function foldRuns(entries: readonly HistoryEntry[]): HistoryEntry[][] {
+  const runs: HistoryEntry[][] = []
+  const mark = ({ say, who, undone }: HistoryEntry) => `${say.split(' ').slice(0, 3).join(' ')} ${who} ${undone}`
+  for (const entry of entries) {
+    const last = runs.at(-1)
+    if (last && mark(last[0]!) === mark(entry)) last.push(entry)
+    else runs.push([entry])
+  }
+  return runs
+}
+
+interface RowProps {
+  readonly entry: HistoryEntry
+  /** The newest, which is how the book is. */
+  readonly first: boolean
+  readonly backTo: (revision: number) => unknown
+}
+
+const EntryRow = ({ entry, first, backTo }: RowProps) => (
+  <li className="group flex min-h-10 items-center gap-3 border-b border-ash-3 py-1 last:border-b-0">
+    <span className="w-10 shrink-0 text-right text-[13px] text-ash-6">{entry.revision}</span>
+    <span className={classNames('min-w-0 flex-1 break-words', entry.undone && 'text-ash-6 line-through')}>
+      {entry.say}
+    </span>
+    {entry.undone && <Tag>undone</Tag>}
+    <span className="text-[13px] text-ash-6">{entry.who}</span>
+    <time className="w-[130px] shrink-0 text-right text-[13px] text-ash-6">{localTime(entry.when)}</time>
+    <span className="w-[92px] shrink-0 text-right">
+      {!first && (
+        <Button
+          small
+          className="opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+          onClick={() => void backTo(entry.revision)}
+          aria-label={`Go back to after edit ${entry.revision}`}
+        >
+          Back to here
+        </Button>
+      )}
+    </span>
+  </li>
+)
 
 async function fetchHistory(id: string, before?: number): Promise<readonly HistoryEntry[]> {
   const answer = await fetch(`/books/${id}/workshop/history/entries${before ? `?before=${before}` : ''}`)

@@ -6,6 +6,7 @@ import { allPairs, askingOrder, openPairs, pairedTables } from '@/core/pairings'
 import { counted, listed } from '@/core/words'
 import { Button, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { replaceAddress } from '@/ui/replace-address'
 import { UnmetNote } from '../needs-met'
 import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
@@ -26,7 +27,7 @@ export function PairingsChapter() {
   const next = query.has('next') ? ask[0] : undefined
   const [a, b] = next ? [next.a, next.b] : [findTable(book, wanted[0] ?? ''), findTable(book, wanted[1] ?? '')]
   const show = (first: string, second: string) =>
-    router.replace(`/books/${id}/workshop/pairings?pair=${first}~${second}`, { scroll: false })
+    replaceAddress(`/books/${id}/workshop/pairings?pair=${first}~${second}`)
   const showNext = () => ask[0] && show(ask[0].a.id, ask[0].b.id)
 
   if (tables.length === 0) {

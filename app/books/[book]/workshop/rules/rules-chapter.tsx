@@ -3,7 +3,16 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Book, Need, Table } from '@/core/book'
-import { allFieldRules, allLimitRules, fieldRules, limitRules, type OwnRule, ownRules } from '@/core/rules'
+import {
+  allFieldRules,
+  allLimitRules,
+  type FieldRule,
+  fieldRules,
+  type LimitRule,
+  limitRules,
+  type OwnRule,
+  ownRules,
+} from '@/core/rules'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, TextBox } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
@@ -78,7 +87,7 @@ export function RulesChapter() {
           </h1>
           <p className="mt-1 text-ash-6">
             {all.length > 0
-              ? `${counted(all.length, 'rule')}: what the fields ask, and what you wrote besides.`
+              ? `${counted(all.length, 'rule')}: what you wrote, and what the fields ask.`
               : 'What the fields of the tables ask of every record, and what you write besides.'}
           </p>
         </div>
@@ -102,50 +111,75 @@ export function RulesChapter() {
             onChange={(event) => setFind(event.target.value)}
             className="mb-4 max-w-[320px]"
           />
-          {groups.map(({ table, rules, own, limits }) => (
-            <section key={table.id} className="mb-5">
-              <h2 className="border-b border-ash-4 pb-1 text-[13px] text-ash-6">{table.name}</h2>
-              <ul>
-                {own.map((one) => (
-                  <OwnRuleRow key={one.rule.id} own={one} onChange={() => setWriting({ table, own: one })} />
-                ))}
-                {limits.map((limit) => (
-                  <li
-                    key={limit.id}
-                    className="flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1"
+          {groups
+            .filter(({ own, limits }) => own.length + limits.length > 0)
+            .map(({ table, own, limits }) => (
+              <section key={table.id} className="mb-5">
+                <h2 className="border-b border-ash-4 pb-1 text-[13px] text-ash-6">{table.name}</h2>
+                <ul>
+                  {own.map((one) => (
+                    <OwnRuleRow key={one.rule.id} own={one} onChange={() => setWriting({ table, own: one })} />
+                  ))}
+                  {limits.map((limit) => (
+                    <LimitRow key={limit.id} id={id} limit={limit} />
+                  ))}
+                </ul>
+              </section>
+            ))}
+          {groups.some(({ rules }) => rules.length > 0) && (
+            <>
+              <h2 className="mt-6 mb-2 text-[15px]">What the fields ask</h2>
+              {groups
+                .filter(({ rules }) => rules.length > 0)
+                .map(({ table, rules }) => (
+                  // Open where one looks for something; a change of what is looked for begins anew.
+                  <details
+                    key={`${table.id} ${chosen} ${words !== ''}`}
+                    open={chosen !== undefined || words !== ''}
+                    className="border-b border-ash-3"
                   >
-                    <Link
-                      href={`/books/${id}/workshop/pairings?pair=${limit.pair.join('~')}`}
-                      className="rounded-sm hover:underline"
-                    >
-                      {limit.sentence}
-                    </Link>
-                    <span className="text-xs text-ash-6">save · database</span>
-                  </li>
+                    <summary className="flex min-h-9 cursor-pointer items-center gap-2 rounded-sm py-1">
+                      <span className="font-semibold">{table.name}</span>
+                      <span className="text-xs text-ash-6">{counted(rules.length, 'rule')}</span>
+                    </summary>
+                    <ul className="pb-2 pl-4">
+                      {rules.map((rule) => (
+                        <FieldRuleRow key={rule.id} id={id} rule={rule} />
+                      ))}
+                    </ul>
+                  </details>
                 ))}
-                {rules.map((rule) => (
-                  <li
-                    key={rule.id}
-                    className="flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1"
-                  >
-                    <span>
-                      <Link
-                        href={`/books/${id}/workshop/tables?table=${table.id}&field=${rule.field.id}`}
-                        className="rounded-sm hover:underline"
-                      >
-                        {rule.sentence}
-                      </Link>
-                      {rule.refusal && <span className="ml-2 text-ash-6">“{rule.refusal}”</span>}
-                    </span>
-                    <span className="text-xs text-ash-6">form · save · database</span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          ))}
+            </>
+          )}
           {groups.length === 0 && <p className="text-ash-6">No rule reads like “{find}”.</p>}
         </>
       )}
     </Room>
   )
 }
+
+const rowLook = 'flex min-h-9 flex-wrap items-center justify-between gap-x-4 border-b border-ash-3 py-1 last:border-b-0'
+
+const LimitRow = ({ id, limit }: { readonly id: string; readonly limit: LimitRule }) => (
+  <li className={rowLook}>
+    <Link href={`/books/${id}/workshop/pairings?pair=${limit.pair.join('~')}`} className="rounded-sm hover:underline">
+      {limit.sentence}
+    </Link>
+    <span className="text-xs text-ash-6">save · database</span>
+  </li>
+)
+
+const FieldRuleRow = ({ id, rule }: { readonly id: string; readonly rule: FieldRule }) => (
+  <li className={rowLook}>
+    <span>
+      <Link
+        href={`/books/${id}/workshop/tables?table=${rule.table.id}&field=${rule.field.id}`}
+        className="rounded-sm hover:underline"
+      >
+        {rule.sentence}
+      </Link>
+      {rule.refusal && <span className="ml-2 text-ash-6">“{rule.refusal}”</span>}
+    </span>
+    <span className="text-xs text-ash-6">form · save · database</span>
+  </li>
+)

@@ -1,11 +1,13 @@
 'use client'
 
-import { useRouter, useSearchParams } from 'next/navigation'
-import { useState } from 'react'
+import { useSearchParams } from 'next/navigation'
+import { useEffect, useState } from 'react'
 import { adviceOn } from '@/core/advice'
 import { findTable, type Table } from '@/core/book'
 import { Note } from '@/ui/kit'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
+import { replaceAddress } from '@/ui/replace-address'
+import { useKept } from '@/ui/use-kept'
 import { NeedsMet } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
 import { AddTable } from './add-table'
@@ -14,12 +16,17 @@ import { TableSheet } from './table-sheet'
 /** The second chapter: the tables, and the fields of the one on the sheet. */
 export function TablesChapter() {
   const { id, book } = useWorkshop()
-  const router = useRouter()
   const query = useSearchParams()
   const wanted = query.get('table')
   const adding = query.get('add')
-  const table = findTable(book, wanted ?? '') ?? (adding ? undefined : book.tables[0])
-  const go = (words: string) => router.replace(`/books/${id}/workshop/tables${words}`)
+  const [last, keepLast] = useKept(`hearth-table ${id}`)
+  const first = book.tables.find((one) => one.role === undefined) ?? book.tables[0]
+  const table = findTable(book, wanted ?? '') ?? (adding ? undefined : (findTable(book, last ?? '') ?? first))
+  const shown = table?.id
+  useEffect(() => {
+    if (shown) keepLast(shown)
+  }, [shown, keepLast])
+  const go = (words: string) => replaceAddress(`/books/${id}/workshop/tables${words}`)
   const show = (tableId: string) => go(`?table=${tableId}`)
 
   return (
