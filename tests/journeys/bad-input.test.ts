@@ -91,7 +91,7 @@ const wrong: readonly [string, string, string][] = [
   ['How high', '1.25', 'At most 1 decimal fits here.'],
   ['Reading', '1e5', '“1e5” is not a number such as 12.5.'],
   ['Price', '12,50', '“12,50” is not a number such as 12.5.'],
-  ['Day', '29/2/2027', 'There is no such day as “29/2/2027”.'],
+  ['Day', '29/2/2027', 'There is no “29/2/2027”: February 2027 ends on the 28th.'],
   ['Day', 'soon', '“soon” is not a date such as 12 Mar 2027.'],
   ['Hour', '25:00', '“25:00” is not a time such as 09:30.'],
   ['Moment', '12 Mar 2027', '“12 Mar 2027” is not a date and time such as 12 Mar 2027, 09:30.'],

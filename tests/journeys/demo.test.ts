@@ -255,7 +255,7 @@ test('the administrator’s chapters show the demo’s design, sound and accessi
     ['needs', '18 of 19 needs met'],
     ['tables', 'Records are told apart by'],
     ['pairings', '78 of 78 answered'],
-    ['rules', 'Ladder height is from 2.0 m to 14.0 m'],
+    ['rules', 'What the fields ask'],
     ['map', '20 tables, 22 ties'],
     ['review', 'Ready to open'],
     ['open', 'Nothing has changed since'],

@@ -1,11 +1,12 @@
 'use client'
 
-import { type KeyboardEvent, useEffect, useRef } from 'react'
+import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react'
 import type { Table } from '@/core/book'
 import { feetFor, type PairOfTables, pairState } from '@/core/pairings'
 import { classNames } from '@/ui/kit'
 import { FootLine } from '@/ui/drawing/crows-foot'
 import { useWorkshop } from '../workshop-context'
+import { bringInSight, pitch, useReach, useWindow } from './use-window'
 
 interface Props {
   readonly tables: readonly Table[]
@@ -15,87 +16,124 @@ interface Props {
   readonly onChoose: (a: string, b: string) => void
 }
 
-/** Half a square of tables against tables: each pair once, each table with itself on the diagonal. */
+/**
+ * Half a square of tables against tables: each pair once, each table with itself on the diagonal. Only what is in
+ * sight is drawn.
+ */
 export function Matrix({ tables, chosen, apart, onChoose }: Props) {
-  const alone = new Set(apart.map(({ a, b }) => `${a.id}~${b.id}`))
-  const body = useRef<HTMLTableSectionElement>(null)
+  const alone = useMemo(() => new Set(apart.map(({ a, b }) => `${a.id}~${b.id}`)), [apart])
+  const frame = useRef<HTMLDivElement>(null)
+  const { rows, columns } = useWindow(frame, tables.length)
+  const reach = useReach(frame)
+  const place = useMemo(() => new Map(tables.map(({ id }, at) => [id, at])), [tables])
+  const at = chosen && { row: place.get(chosen[1]) ?? -1, column: place.get(chosen[0]) ?? -1 }
+  const [hereRow, hereColumn] = [at?.row ?? -1, at?.column ?? -1]
+  useEffect(() => {
+    if (frame.current && hereRow >= 0 && hereColumn >= 0)
+      bringInSight(frame.current, { row: hereRow, column: hereColumn })
+  }, [hereRow, hereColumn])
   const onKeyDown = (event: KeyboardEvent) => {
     const step = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key]
     const from = (event.target as HTMLElement).closest('[data-at]')?.getAttribute('data-at')?.split('.').map(Number)
     if (!step || !from) return
     event.preventDefault()
-    const at = `${from[0]! + step[0]!}.${from[1]! + step[1]!}`
-    body.current?.querySelector<HTMLElement>(`[data-at="${at}"]`)?.focus()
+    const [row, column] = [from[0]! + step[0]!, from[1]! + step[1]!]
+    if (row >= 0 && row < tables.length && column >= 0 && column <= row) reach({ row, column })
   }
+  const across = tables.slice(columns.from, columns.to)
+  const isHereDrawn = hereRow >= rows.from && hereRow < rows.to && hereColumn >= columns.from && hereColumn < columns.to
+  const begin = isHereDrawn ? undefined : `${rows.from}.${Math.min(columns.from, rows.from)}`
+  // Names are as wide as their squares in any case; of many, all are as high as two lines.
+  const many = tables.length > 40
   return (
     <div
+      ref={frame}
       className={classNames(
         'overflow-auto pb-1',
         // The chosen pair's questions stand below.
         chosen ? 'max-h-[max(240px,calc(100vh-570px))]' : 'max-h-[max(240px,calc(100vh-300px))]',
       )}
     >
-      <table className="border-separate border-spacing-[3px]">
+      <table
+        aria-rowcount={tables.length + 1}
+        aria-colcount={tables.length + 1}
+        className="border-separate border-spacing-[3px]"
+      >
         <thead>
-          <tr>
+          <tr aria-rowindex={1}>
             <td className="sticky top-0 left-0 z-20 bg-paper" />
-            {tables.map((table) => (
+            <Gap columns={columns.from} />
+            {across.map((table, step) => (
               <th
                 key={table.id}
                 scope="col"
-                className="sticky top-0 z-10 w-[92px] max-w-[92px] bg-paper px-1 pb-1 align-bottom text-[13px] leading-tight font-bold break-words text-ash-6"
+                aria-colindex={columns.from + step + 2}
+                title={many ? table.name : undefined}
+                className="sticky top-0 z-10 w-[92px] max-w-[92px] min-w-[92px] bg-paper px-1 pb-1 align-bottom text-[13px] leading-tight font-bold break-words text-ash-6"
               >
-                {table.name}
+                {many ? <span className="line-clamp-2">{table.name}</span> : table.name}
               </th>
             ))}
+            <Gap columns={tables.length - columns.to} />
           </tr>
         </thead>
-        <tbody ref={body} onKeyDown={onKeyDown}>
-          {tables.map((b, row) => (
-            <tr key={b.id}>
-              <th
-                scope="row"
-                className="sticky left-0 z-10 max-w-[140px] bg-paper pr-2.5 text-right leading-tight font-bold break-words"
-              >
-                {b.name}
-              </th>
-              {tables.slice(0, row + 1).map((a, column) => (
-                <td key={a.id}>
-                  <Cell
-                    a={a}
-                    b={b}
-                    at={`${row}.${column}`}
-                    first={row === 0}
-                    alone={alone.has(`${a.id}~${b.id}`)}
-                    here={chosen?.[0] === a.id && chosen[1] === b.id}
-                    onChoose={() => onChoose(a.id, b.id)}
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
+        <tbody onKeyDown={onKeyDown}>
+          {rows.from > 0 && <tr aria-hidden style={{ height: rows.from * pitch.row - 3 }} />}
+          {tables.slice(rows.from, rows.to).map((b, step) => {
+            const row = rows.from + step
+            return (
+              <tr key={b.id} aria-rowindex={row + 2}>
+                <th
+                  scope="row"
+                  title={many ? b.name : undefined}
+                  className={classNames(
+                    'sticky left-0 z-10 max-w-[140px] bg-paper pr-2.5 text-right leading-tight font-bold break-words',
+                    many && 'min-w-[140px]',
+                  )}
+                >
+                  {many ? <span className="line-clamp-2">{b.name}</span> : b.name}
+                </th>
+                <Gap columns={columns.from} />
+                {across.slice(0, Math.max(0, row + 1 - columns.from)).map((a, beside) => (
+                  <td key={a.id} aria-colindex={columns.from + beside + 2}>
+                    <Cell
+                      a={a}
+                      b={b}
+                      at={`${row}.${columns.from + beside}`}
+                      begins={begin === `${row}.${columns.from + beside}`}
+                      alone={alone.has(`${a.id}~${b.id}`)}
+                      here={row === hereRow && columns.from + beside === hereColumn}
+                      onChoose={onChoose}
+                    />
+                  </td>
+                ))}
+              </tr>
+            )
+          })}
+          {rows.to < tables.length && <tr aria-hidden style={{ height: (tables.length - rows.to) * pitch.row - 3 }} />}
         </tbody>
       </table>
     </div>
   )
 }
 
+/** The room of columns that are out of sight. */
+const Gap = ({ columns }: { readonly columns: number }) =>
+  columns > 0 ? <td aria-hidden style={{ minWidth: columns * pitch.column - 3 }} /> : null
+
 interface CellProps {
   readonly a: Table
   readonly b: Table
   readonly at: string
-  readonly first: boolean
+  /** Where one comes in by the keyboard. */
+  readonly begins: boolean
   readonly alone: boolean
   readonly here: boolean
-  readonly onChoose: () => void
+  readonly onChoose: (a: string, b: string) => void
 }
 
-function Cell({ a, b, at, first, alone, here, onChoose }: CellProps) {
+function Cell({ a, b, at, begins, alone, here, onChoose }: CellProps) {
   const { book } = useWorkshop()
-  const button = useRef<HTMLButtonElement>(null)
-  useEffect(() => {
-    if (here) button.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
-  }, [here])
   const state = pairState(book, a.id, b.id)
   const feet = state.kind === 'tied' ? feetFor(state.ties[0]!.answers) : undefined
   const words =
@@ -108,13 +146,12 @@ function Cell({ a, b, at, first, alone, here, onChoose }: CellProps) {
           : 'not answered'
   return (
     <button
-      ref={button}
       type="button"
       data-at={at}
-      tabIndex={here || first ? 0 : -1}
+      tabIndex={here || begins ? 0 : -1}
       aria-label={`${a.name} and ${a === b ? 'itself' : b.name}: ${words}`}
       aria-pressed={here}
-      onClick={onChoose}
+      onClick={() => onChoose(a.id, b.id)}
       className={classNames(
         'relative flex h-[34px] w-[92px] scroll-mt-10 items-center justify-center rounded-md',
         state.kind === 'ask' && !alone ? 'bg-brass-tint text-brass' : 'bg-ash-1 text-ink hover:bg-ash-2',

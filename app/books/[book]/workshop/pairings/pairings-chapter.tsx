@@ -1,6 +1,7 @@
 'use client'
 
 import { useRouter, useSearchParams } from 'next/navigation'
+import { useMemo } from 'react'
 import { findTable } from '@/core/book'
 import { allPairs, askingOrder, openPairs, pairedTables } from '@/core/pairings'
 import { counted, listed } from '@/core/words'
@@ -18,11 +19,11 @@ export function PairingsChapter() {
   const { id, book } = useWorkshop()
   const router = useRouter()
   const query = useSearchParams()
-  const tables = pairedTables(book)
+  const tables = useMemo(() => pairedTables(book), [book])
   const spoken = useProposals(book)?.reading.ties
-  const { ask, apart } = askingOrder(book, spoken)
-  const open = openPairs(book)
-  const all = allPairs(book).length
+  const { ask, apart } = useMemo(() => askingOrder(book, spoken), [book, spoken])
+  const open = useMemo(() => openPairs(book).length, [book])
+  const all = useMemo(() => allPairs(book).length, [book])
   const wanted = (query.get('pair') ?? '').split('~')
   const next = query.has('next') ? ask[0] : undefined
   const [a, b] = next ? [next.a, next.b] : [findTable(book, wanted[0] ?? ''), findTable(book, wanted[1] ?? '')]
@@ -62,7 +63,7 @@ export function PairingsChapter() {
               They come together through other tables and no need speaks of them. Choose their square to ask anyway.
             </Note>
           )}
-          {open.length === 0 && all > 0 && <Note mark="fine" head="Every pair is answered" />}
+          {open === 0 && all > 0 && <Note mark="fine" head="Every pair is answered" />}
           {ask.length === 0 && apart.length > 0 && <Note mark="fine" head="Every pair worth asking is answered" />}
           <Note mark="info" head="One to many, many to many">
             A fork at the end of a line means several, a bar means one. A circle means there may be none.
@@ -78,7 +79,7 @@ export function PairingsChapter() {
         </div>
         <div className="flex items-center gap-3">
           <Tag>
-            {all - open.length} of {all - apart.length} answered
+            {all - open} of {all - apart.length} answered
           </Tag>
           {ask.length > 0 && (
             <Button look="main" onClick={showNext}>
