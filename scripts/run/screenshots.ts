@@ -68,7 +68,7 @@ const views: readonly View[] = [
     first: (browser) => browser.fill('Try a value', '15.2'),
   },
   { name: 'pairings', path: '/workshop/pairings?pair=appliance~visit', words: 'A joining table is needed' },
-  { name: 'rules', path: '/workshop/rules', words: 'Ladder height is from' },
+  { name: 'rules', path: '/workshop/rules', words: 'What the fields ask' },
   { name: 'map', path: '/workshop/map', words: '20 tables', first: laid },
   {
     name: 'map-depends',
@@ -85,7 +85,7 @@ const views: readonly View[] = [
   {
     name: 'expression',
     path: '/workshop/rules',
-    words: 'Ladder height is from',
+    words: 'What the fields ask',
     first: async (browser) => {
       await browser.press('Make a rule')
       await browser.choose('For each', 'Visit')

@@ -1,5 +1,6 @@
 'use client'
 
+import { ChevronRight } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import type { HistoryEntry } from '@/server/books'
 import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
@@ -63,11 +64,12 @@ export function HistoryChapter() {
             ))
           ) : (
             <li key={run[0]!.revision} className="border-b border-ash-3">
-              <details>
+              <details className="group/run">
                 <summary className="flex min-h-10 cursor-pointer items-center gap-3 rounded-sm py-1">
                   <span className="min-w-10 shrink-0 text-right text-[13px] whitespace-nowrap text-ash-6">
                     {run.at(-1)!.revision}–{run[0]!.revision}
                   </span>
+                  <ChevronRight size={14} aria-hidden className="flex-none group-open/run:rotate-90" />
                   <span className="min-w-0 flex-1 break-words">
                     {run[0]!.say} <span className="text-ash-6">and {run.length - 1} more like it</span>
                   </span>

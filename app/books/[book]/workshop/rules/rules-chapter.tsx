@@ -1,5 +1,6 @@
 'use client'
 
+import { ChevronRight } from 'lucide-react'
 import Link from 'next/link'
 import { useState } from 'react'
 import type { Book, Need, Table } from '@/core/book'
@@ -136,9 +137,10 @@ export function RulesChapter() {
                   <details
                     key={`${table.id} ${chosen} ${words !== ''}`}
                     open={chosen !== undefined || words !== ''}
-                    className="border-b border-ash-3"
+                    className="group border-b border-ash-3"
                   >
                     <summary className="flex min-h-9 cursor-pointer items-center gap-2 rounded-sm py-1">
+                      <ChevronRight size={14} aria-hidden className="group-open:rotate-90" />
                       <span className="font-semibold">{table.name}</span>
                       <span className="text-xs text-ash-6">{counted(rules.length, 'rule')}</span>
                     </summary>
