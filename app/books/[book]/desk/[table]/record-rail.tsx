@@ -75,7 +75,7 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
 
   return (
     <>
-      <div className="flex items-center gap-1 px-3.5 pb-2.5">
+      <div className="flex flex-wrap items-center gap-1 px-3.5 pb-2.5">
         <TextBox
           ref={box}
           type="search"
@@ -84,7 +84,7 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && go(all[0])}
-          className="min-w-0 flex-1"
+          className="min-w-24 flex-1"
         />
         {at >= 0 && (
           <>
