@@ -28,6 +28,15 @@ test('a bill’s labels are guessed to be of the bill, its customer, its lines o
   ])
 })
 
+test('a label that begins with the name of a table that there is is a fact about that', () => {
+  const read = readLabels('Passenger name\nLuggage tag number\nSeat', ['Passenger', 'Luggage tag', 'Trip'])
+  expect(read.map(({ name, of, party }) => [name, of, party])).toEqual([
+    ['Name', 'party', 'Passenger'],
+    ['Number', 'party', 'Luggage tag'],
+    ['Seat', 'form', undefined],
+  ])
+})
+
 test('labels are taken once, cut to what a name may be, without signs alone', () => {
   expect(readLabels(`Total\n:::\nName\nname ____\n- 1) Town\n${'z'.repeat(99)}`).map(({ label }) => label)).toEqual([
     'Total',

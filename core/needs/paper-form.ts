@@ -24,8 +24,11 @@ const totals =
 const lineWords =
   /^(qty|quantity|item|article|description|unit price|price each|price|amount|line total|hours|rate|unit|part|part number|work done|service)$/i
 
-/** Splits what was typed or pasted into labels and guesses what each belongs to; the guesses are there to be changed. */
-export function readLabels(typed: string): FormLabel[] {
+/**
+ * Splits what was typed or pasted into labels and guesses what each belongs to; the guesses are there to be changed.
+ * `known` are the names of tables that there are: a label that begins with one is a fact about it.
+ */
+export function readLabels(typed: string, known: readonly string[] = []): FormLabel[] {
   const cleaned = typed
     .split(/[\n;]|,(?=\s*\p{Lu})/u)
     .map((label) =>
@@ -48,6 +51,8 @@ export function readLabels(typed: string): FormLabel[] {
     if (totals.test(label)) return { label, of: 'total', name: label }
     if (lines > 1 && lineWords.test(label)) return { label, of: 'lines', name: label }
     const rest = label.split(' ').slice(1).join(' ')
+    const table = known.find((name) => label.toLowerCase().startsWith(`${name.toLowerCase()} `))
+    if (table) return { label, of: 'party', party: table, name: capital(label.slice(table.length + 1)) }
     if (parties.includes(first)) return { label, of: 'party', party: capital(first), name: capital(rest || 'name') }
     return { label, of: 'form', name: label }
   })

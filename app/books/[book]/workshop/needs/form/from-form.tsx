@@ -7,6 +7,7 @@ import { kindOf } from '@/core/kinds'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Empty, Labelled, Note, PassageBox, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { useWorkshop } from '../../workshop-context'
 import { useAccept } from '../use-accept'
 
 /** A form in use on paper: its labels typed or pasted, each said what it belongs to; out come the tables. */
@@ -15,7 +16,9 @@ export function FromForm() {
   const [name, setName] = useState('')
   const [typed, setTyped] = useState('')
   const [changed, setChanged] = useState<Readonly<Record<string, Partial<FormLabel>>>>({})
-  const labels = readLabels(typed).map((label) => ({ ...label, ...changed[label.label] }))
+  const { book } = useWorkshop()
+  const there = book.tables.filter((table) => table.role === undefined).map((table) => table.name)
+  const labels = readLabels(typed, there).map((label) => ({ ...label, ...changed[label.label] }))
   const noun = inSentence(name.trim() || 'form')
   const reading = readForm(name.trim() || 'Form', labels)
   const named = [...new Set(labels.flatMap((label) => (label.party ? [label.party] : [])))]
