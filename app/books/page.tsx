@@ -17,7 +17,7 @@ export default async function BooksPage() {
   return (
     <div className="flex min-h-full flex-col">
       <AccountBar account={account.name} />
-      <main className="mx-auto w-full max-w-[880px] px-6 py-8">
+      <main id="sheet" tabIndex={-1} className="mx-auto outline-none w-full max-w-[880px] px-6 py-8">
         <h1 className="text-[22px]">Record books</h1>
         <p className="mb-6 text-ash-6">
           One book holds everything one office keeps: its design, and the records themselves.

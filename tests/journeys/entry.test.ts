@@ -193,3 +193,18 @@ test('a row that is taken out while its link is being found does not come back h
   await saveAs('Saved.')
   expect(await browser.driver.findElements({ css: '[aria-label^="Quantity, row"]' })).toHaveLength(1)
 })
+
+test('whoever closes Find or do is where they were, and the keyboard leads past the bar at once', async () => {
+  await (await browser.box('Note')).click()
+  await browser.type(Key.chord(Key.CONTROL, 'k'))
+  await browser.see('[cmdk-input]')
+  await browser.type(Key.ESCAPE)
+  await browser.driver.wait(async () => (await browser.focused()) === 'Note', patience, 'The focus went astray.')
+  await browser.go(bill)
+  await browser.named('Saved')
+  // The first stop of every page.
+  await browser.driver.executeScript("document.querySelector('a[href], button, input').focus()")
+  expect(await browser.focused()).toBe('Skip to the page itself')
+  await browser.type(Key.ENTER)
+  expect(await browser.driver.executeScript('return document.activeElement.id')).toBe('sheet')
+})

@@ -65,7 +65,7 @@ export function Dialog({ open, onClose, title, say, wide, children, actions }: P
 }
 
 /** There while a dialog is: what had the focus before gets it back, unless something else has taken it. */
-function FocusGoesBack() {
+export function FocusGoesBack() {
   const [before] = useState(() => document.activeElement)
   useEffect(
     () => () => {

@@ -1,6 +1,6 @@
 export { Button, IconButton, WordButton } from './button'
 export { classNames } from './class-names'
-export { Dialog } from './dialog'
+export { Dialog, FocusGoesBack } from './dialog'
 export { firstToFill } from './first-to-fill'
 export { Empty } from './empty'
 export { ChoiceBox, Labelled, PassageBox, TextBox } from './field-box'

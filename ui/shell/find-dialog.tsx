@@ -2,6 +2,7 @@
 
 import { Command } from 'cmdk'
 import { Dialog as Radix } from 'radix-ui'
+import { FocusGoesBack } from '../kit'
 
 interface FindRow {
   readonly id: string
@@ -36,9 +37,11 @@ export function FindDialog({ open, onClose, placeholder, nothing, groups }: Prop
   return (
     <Radix.Root open={open} onOpenChange={(now) => !now && onClose()}>
       <Radix.Portal>
+        <FocusGoesBack />
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(12_16_15/0.45)]" />
         <Radix.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(event) => event.preventDefault()}
           className="fixed top-[10vh] left-1/2 z-50 w-[min(620px,94vw)] -translate-x-1/2 overflow-hidden rounded-lg bg-paper shadow-float"
         >
           <Radix.Title className="sr-only">Find or do</Radix.Title>

@@ -29,8 +29,10 @@ export function Room({ index, indexLabel = 'Index', margin, marginLabel = 'In th
         </nav>
       )}
       <main
+        id="sheet"
+        tabIndex={-1}
         className={classNames(
-          'relative min-w-0 flex-1 overflow-y-auto bg-paper',
+          'relative min-w-0 flex-1 overflow-y-auto bg-paper outline-none',
           !bare && 'px-6 pt-5 pb-16 max-md:px-3',
         )}
       >

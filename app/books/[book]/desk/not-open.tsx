@@ -9,7 +9,7 @@ export function NotOpen(people: DeskPeople) {
   return (
     <div className="flex h-full flex-col">
       <DeskBar {...people} />
-      <main className="flex-1 bg-paper p-6">
+      <main id="sheet" tabIndex={-1} className="flex-1 bg-paper p-6 outline-none">
         <h1 className="sr-only">Desk</h1>
         <Empty head="This book is not open yet">
           {people.role === 'administrator' ? (

@@ -18,7 +18,7 @@ export default async function OneRecordPage({ params }: Props) {
   const record = await readRecord(db, live, table, ref)
   if (!record.ok) {
     return (
-      <main className="flex-1 bg-paper p-6">
+      <main id="sheet" tabIndex={-1} className="flex-1 bg-paper p-6 outline-none">
         <h1 className="sr-only">Record</h1>
         <Empty head={wordProblem(record.problem)}>Look for it in the list, or go back.</Empty>
       </main>
