@@ -1,3 +1,4 @@
+import { keyOfRef } from '../records'
 import { likeness } from './likeness'
 
 interface Option {
@@ -8,7 +9,7 @@ interface Option {
 /**
  * Records to choose from, likeliest first: by how well they answer what was typed, among equals those used lately,
  * then in their own order. Where nothing was typed, what was used lately comes first. Of records that are shown alike
- * each says its number.
+ * each says its number, where it has one of its own: a key of several parts is nothing that people read.
  */
 export function likeliest<T extends Option>(
   found: readonly T[],
@@ -30,5 +31,8 @@ export function likeliest<T extends Option>(
   })
   const times = new Map<string, number>()
   for (const { label } of sorted) times.set(label, (times.get(label) ?? 0) + 1)
-  return sorted.map((one) => (times.get(one.label)! > 1 && one.label !== one.ref ? { ...one, number: one.ref } : one))
+  return sorted.map((one) => {
+    const [number] = keyOfRef(one.ref, 1) ?? []
+    return number && number !== one.label && times.get(one.label)! > 1 ? { ...one, number } : one
+  })
 }

@@ -32,3 +32,13 @@ test('where nothing is typed what was used lately comes first, also where it isn
   const refs = likeliest(found, '', [option('9', 'Yew'), option('2', 'Birch')]).map(({ ref }) => ref)
   expect(refs).toEqual(['9', '2', '1'])
 })
+
+test('a number is said as it is written, and a key of several parts never', () => {
+  const found = [
+    option('P%201', 'Hobb'),
+    option('P%202', 'Hobb'),
+    option('1~2026-01-02', 'Orme'),
+    option('2~2026-01-02', 'Orme'),
+  ]
+  expect(likeliest(found, '', []).map(({ number }) => number)).toEqual(['P 1', 'P 2', undefined, undefined])
+})

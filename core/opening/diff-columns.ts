@@ -88,6 +88,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
           {
             say: `Take ${listed(going.map(({ old }) => old.title))} out of ${is.title}`,
             sql: `${alter} ${going.map(({ now }) => `DROP COLUMN IF EXISTS ${quoteName(now.name)}`).join(', ')}`,
+            loses: going.map(({ old }) => `${is.id}/${old.id}`),
             undo: `${alter} ${back.map((column) => `ADD COLUMN IF NOT EXISTS ${columnSql(column)}`).join(', ')}`,
           },
         ]

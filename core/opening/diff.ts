@@ -106,6 +106,7 @@ function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Cha
       ...gone.map(({ was, then }) => ({
         say: `Take the empty table ${was.title} away`,
         sql: `DROP TABLE IF EXISTS ${quoteName(then.name)}`,
+        loses: [was.id],
         undo: createTableSql({ ...was, name: then.name }),
       })),
     ],

@@ -1,13 +1,13 @@
 import { beforeAll, expect, test } from 'vitest'
 import type { Edit } from '@/core/book'
 import { opened, shapeOf, stored, testAccount, testCatalogue } from '@/tests/support/catalogue'
-import { journalled, killedAt, moments } from '@/tests/support/crashes'
+import { journalled, killedAt, moments, refusedAtLast } from '@/tests/support/crashes'
 import { tie } from '@/tests/support/edits'
 import { add, split, vanBook } from '@/tests/support/van-book'
 import type { Catalogue } from '../catalogue'
 import { run } from '../database'
 import type { Account } from '../people'
-import { readList, resumeOpenings } from '.'
+import { liveOf, readList, resumeOpenings } from '.'
 
 let db: Catalogue
 let account: Account
@@ -240,4 +240,52 @@ test('links follow when the key at their end changes, also those that are keys t
     ['3'],
     [first!.ref, second!.ref, first!.ref],
   ])
+})
+
+const keyed = async (name: string) => {
+  const made = await vans(
+    name,
+    tie('van', 'part', { link: 'of-link', field: 'of-at' }),
+    { kind: 'addTable', id: 'seal', name: 'Seal', keyField: 'seal-key' },
+    tie('part', 'seal', { link: 'seal-link', field: 'seal-of' }),
+    { kind: 'addField', table: 'part', id: 'place', name: 'Place', holds: 'whole' },
+  )
+  const live = await opened(db, account, made.id)
+  const [van] = (await readList(db, live, { table: 'van', limit: 1 })).rows
+  await add(db, live, 'part', { 'of-at': van!.ref, place: '7' })
+  await add(db, live, 'seal', { 'seal-of': '1' })
+  await made.edit(
+    { kind: 'setKey', table: 'van', fields: ['plate'] },
+    { kind: 'setKey', table: 'part', fields: ['of-at', 'place'] },
+  )
+  const ends = async () => {
+    const now = liveOf(await stored(db, made.id))
+    if (!now.ok) throw new Error('Expected an open book.')
+    const end = async (table: string, field: string) =>
+      decodeURIComponent((await readList(db, now.value, { table, limit: 1 })).rows[0]!.values[field]!)
+    return [await end('part', 'of-at'), await end('seal', 'seal-of')]
+  }
+  return { ...made, live, ends, van: van!, plate: String(van!.values.plate) }
+}
+
+test('links that follow a key when the server is killed arrive at the next start', async () => {
+  for (let place = 0, steps = 1; place < steps; place++) {
+    for (const moment of moments) {
+      const { id, live, ends, plate } = await keyed(`Key ${place} ${moment}`)
+      const journal = await journalled(db, account, id)
+      steps = journal.steps
+      await killedAt(db, journal.entry, place, moment)
+      await resumeOpenings(db)
+      expect(await ends()).toEqual([plate, `${plate}~7`])
+      await run(db, `DROP DATABASE \`${live.schema}\``)
+    }
+  }
+}, 240_000)
+
+test('links that followed a key are put back with all else where the last step is refused', async () => {
+  const { id, live, ends, van } = await keyed('Key put back')
+  const before = await shapeOf(db, live.schema)
+  expect(await refusedAtLast(db, account, id)).toBe('taken-back')
+  expect(await shapeOf(db, live.schema)).toBe(before)
+  expect(await ends()).toEqual([van.ref, '1'])
 })

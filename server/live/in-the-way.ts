@@ -1,6 +1,6 @@
 import type { Book } from '@/core/book'
 import { quoteName } from '@/core/names'
-import { type LiveCheckQuestion, type OpeningStep, planOpening } from '@/core/opening'
+import { type Agreed, type LiveCheckQuestion, type OpeningStep, planOpening } from '@/core/opening'
 import type { StoredBook } from '../books'
 import { type Database, run, select, transact } from '../database'
 import { rulesBroken } from './breakers'
@@ -26,13 +26,13 @@ export async function inTheWay(
 export interface Loss {
   readonly id: string
   readonly words: string
+  readonly count: number
 }
 
 interface Asked {
   readonly questions: readonly LiveCheckQuestion[]
   readonly records: boolean
-  /** What may be lost, by the ids of losses. */
-  readonly agreed: readonly string[]
+  readonly agreed: readonly Agreed[]
 }
 
 /** The answers to the questions of a plan that say what is in the way, and the new rules that records break. */
@@ -48,8 +48,9 @@ export async function liveProblems(
     const { count, examples } = await countIn(db, stored.liveSchema, sql)
     if (count === 0) continue
     const words = say(count, examples)
-    if (loses) losses.push({ id: loses, words })
-    if (!loses || !agreed.includes(loses)) blocked.push(words)
+    if (loses) losses.push({ id: loses, words, count })
+    // What came since is nothing that anybody agreed to lose.
+    if (!agreed.some((one) => one.id === loses && count <= one.most)) blocked.push(words)
   }
   const live = records && blocked.length === 0 ? liveOf({ ...stored, book: after }) : undefined
   if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, after)))

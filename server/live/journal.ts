@@ -81,6 +81,8 @@ async function carryOut(
       } catch (cause) {
         // Where the connection broke nobody knows whether the step was done: who comes next does it again.
         if (databaseErrorOf(cause).fatal) throw cause
+        // What was removed for good can't be put back: whoever needs the book next goes on from here.
+        if (steps.slice(0, position).some(({ forGood }) => forGood)) throw cause
         log.error(
           { cause, opening: entry.id, step: step.sql },
           'a step of an opening was refused; taking the others back',

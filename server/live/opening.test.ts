@@ -249,3 +249,27 @@ test('a step that the database refuses takes the steps before it back', async ()
   expect(await shapeOf(db, live.schema)).toBe(before)
   expect((await sheet(id)).blocked).toEqual([])
 })
+
+test('once something that was agreed to is gone for good an opening goes on, it is never said to be put back', async () => {
+  const { id, live, add, edit } = await visitBook('For good')
+  await add({ name: 'Averil Teal', state: 'booked' })
+  await edit(
+    { kind: 'removeField', field: 'name' },
+    { kind: 'addTable', id: 'part', name: 'Part', keyField: 'part-key' },
+  )
+  const lost = await openingSheet(db, await stored(db, id))
+  const agreed = lost.losses.map((loss) => ({ id: loss.id, most: loss.count }))
+  const { entry } = await journalled(db, account, id)
+  const steps = lost.steps.map((step) => ({
+    ...step,
+    ...(step.asks && { agreed }),
+    ...(step.loses && { forGood: true as const }),
+  }))
+  const last = { say: 'One more', sql: 'SELECT nonsense FROM nowhere' }
+  await db.openings.update({ steps: JSON.stringify([...steps, last]) }, { where: { id: entry } })
+  await expect(resumeOpenings(db, id)).rejects.toThrow(/nowhere/)
+  await db.openings.update({ steps: JSON.stringify([...steps, { ...last, sql: 'DO 0' }]) }, { where: { id: entry } })
+  await resumeOpenings(db, id)
+  expect((await stored(db, id)).opened).toEqual((await stored(db, id)).book)
+  expect(await select(db, `SELECT state FROM \`${live.schema}\`.visit`)).toEqual([{ state: 'booked' }])
+})

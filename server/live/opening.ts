@@ -1,4 +1,4 @@
-import { edition, type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
+import { type Agreed, edition, type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
 import { derivedInTheWay } from '@/core/expressions'
 import { rulesInTheWay } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
@@ -23,7 +23,7 @@ export interface OpeningSheet {
 export async function openingSheet(
   db: Catalogue,
   stored: StoredBook,
-  agreed: readonly string[] = [],
+  agreed: readonly Agreed[] = [],
 ): Promise<OpeningSheet> {
   const records = stored.opened ? await hasRecords(db, stored.liveSchema) : false
   const plan = planOpening(stored.opened, stored.book, records, stored.openedEdition)
@@ -46,7 +46,7 @@ export async function openBook(
   db: Catalogue,
   bookId: string,
   accountId: string,
-  agreed: readonly string[] = [],
+  agreed: readonly Agreed[] = [],
 ): Promise<Result<OpeningSheet>> {
   const stored = await findBook(db, bookId)
   if (!stored) return fail({ kind: 'gone', what: 'book' })
@@ -69,7 +69,7 @@ export async function openBook(
         state: 'running',
         design: JSON.stringify(newest.book),
         revision: newest.revision,
-        steps: JSON.stringify(sheet.steps.map((step) => (step.asks ? { ...step, agreed } : step))),
+        steps: JSON.stringify(sheet.steps.map((step) => withAgreed(step, agreed))),
         edition,
         position: 0,
         started_at: stamp(),
@@ -88,6 +88,11 @@ export async function openBook(
   const refused =
     'The database refused a step, and everything was put back as it was. Look at the design and try again.'
   return ok({ ...sheet, blocked: blocked.length > 0 ? blocked : [refused] })
+}
+
+function withAgreed(step: OpeningStep, agreed: readonly Agreed[]): OpeningStep {
+  if (step.asks) return { ...step, agreed }
+  return agreed.some(({ id }) => step.loses?.includes(id)) ? { ...step, forGood: true } : step
 }
 
 /** Finishes, or takes back, what an earlier run left half done. Called when the server starts. */

@@ -31,6 +31,14 @@ beforeAll(async () => {
     says: { kind: 'holds', tree: design.tree('bill', 'Total <= 500') },
     words: 'A bill comes to 500 at most.',
   })
+  design.do({
+    kind: 'addRule',
+    id: 'loud',
+    table: 'bill',
+    says: { kind: 'holds', tree: design.tree('bill', "Note <> 'loud'") },
+    words: 'That note is loud.',
+    warns: true,
+  })
   book = await servedBook('entry', 'Weir and Daughters', design.edits, { isOpen: true })
   browser = book.browser
   desk = `${book.path}/desk`
@@ -157,6 +165,39 @@ test('a price that changes while one types is shown again before it is saved', a
   await browser.read('189.00')
   await saveAs('Saved.')
   await browser.read('189.00')
+})
+
+test('one question after another: what was agreed to once still is', async () => {
+  await line(browser, 'Sweep', '1')
+  await browser.read('186.00')
+  await browser.fill('Note', 'loud')
+  await book.sql('UPDATE $item SET list_price = 65 WHERE item_number = 1')
+  await saveAs('That note is loud.')
+  await browser.press('Save all the same')
+  await browser.read('is 65.00 now; you saw 62.00')
+  await browser.press('Save with what it is now')
+  await browser.read('Saved.')
+  await browser.read('189.00')
+})
+
+test('a new record that is saved twice while it is on its way is made once', async () => {
+  const many = async () => (await book.ask('SELECT COUNT(*) AS many FROM $bill'))[0]!.many
+  const before = Number(await many())
+  await browser.go(`${desk}/bill/new`)
+  await line(browser, 'Cowl', '1')
+  await browser.command('Network.enable', {})
+  const slow = (latency: number) =>
+    browser.command('Network.emulateNetworkConditions', {
+      ...{ offline: false, latency, downloadThroughput: -1, uploadThroughput: -1 },
+    })
+  await slow(700)
+  await save()
+  await save()
+  await browser.read('Saved as ')
+  await slow(0)
+  await browser.driver.wait(async () => /\/record\//.test(await browser.path()), patience)
+  await browser.named('Saved')
+  expect(Number(await many())).toBe(before + 1)
 })
 
 test('what is wrong is listed, marked where it is, and gone with its cause', async () => {

@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** How well a row answers what was typed: its words begin so, one of them does, or it stands inside; then its hint. */
-function fitness(_id: string, typed: string, [words = '', hint = '']: string[] = []): number {
+function fitness(_row: string, typed: string, [words = '', hint = '']: string[] = []): number {
   const wanted = typed.trim().toLowerCase()
   const [shown, said] = [words.toLowerCase(), hint.toLowerCase()]
   if (shown.startsWith(wanted)) return 1
@@ -58,7 +58,7 @@ export function FindDialog({ open, onClose, placeholder, nothing, groups }: Prop
                   {group.rows.map((row) => (
                     <Command.Item
                       key={row.id}
-                      value={row.id}
+                      value={`${group.head} ${row.id}`}
                       keywords={[row.words, row.hint ?? '']}
                       onSelect={() => {
                         onClose()

@@ -70,7 +70,9 @@ export const askOpening = bookAction('administrator', z.null(), async ({ db, sto
 /** Opens the book; what it may lose by that was agreed to. */
 export const openNow = bookAction(
   'administrator',
-  z.strictObject({ agreed: z.array(z.string().max(200)).max(2000) }),
+  z.strictObject({
+    agreed: z.array(z.strictObject({ id: z.string().max(200), most: z.int().min(0) })).max(2000),
+  }),
   async ({ db, account, stored }, { agreed }) => openBook(db, stored.id, account.id, agreed),
 )
 

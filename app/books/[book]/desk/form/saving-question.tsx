@@ -23,19 +23,22 @@ interface Props {
 
 /** What must be decided before a record is saved. */
 export function SavingQuestion({ tableId, start, question, onClose, onSend, onLook, onChoose }: Props) {
+  // One question may follow another: what was agreed to before still is.
+  const further = (wish: SendWish) => onSend({ ...question.wish, ...wish })
+  const { despite = [] } = question.wish
   switch (question.kind) {
     case 'warned':
       return (
         <WarningDialog
           warnings={question.warnings}
           onClose={onClose}
-          onSave={() => onSend({ despite: question.warnings.map((warning) => warning.rule) })}
+          onSave={() => further({ despite: [...despite, ...question.warnings.map((warning) => warning.rule)] })}
         />
       )
     case 'moved':
-      return <MovedDialog changes={question.changes} onClose={onLook} onSave={() => onSend({ unseen: true })} />
+      return <MovedDialog changes={question.changes} onClose={onLook} onSave={() => further({ unseen: true })} />
     case 'removed':
-      return <RemovedDialog tableId={tableId} onClose={onClose} onSave={() => onSend({ anew: true })} />
+      return <RemovedDialog tableId={tableId} onClose={onClose} onSave={() => further({ anew: true })} />
     case 'conflict':
       return (
         <ConflictDialog

@@ -1,5 +1,5 @@
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { UseFormReturn } from 'react-hook-form'
 import type { Book } from '@/core/book'
 import type { Now, Value } from '@/core/kinds'
@@ -41,8 +41,9 @@ export interface Saving {
 
 /** What a person is asked before it goes on. */
 export type Question = Exclude<SaveOutcome, { kind: 'saved' | 'refused' | 'waits' }> & {
-  /** What was typed when it was sent. */
+  /** What was typed when it was sent, and what had been agreed to by then. */
   readonly text: FormText
+  readonly wish: SendWish
 }
 
 export interface SendWish {
@@ -63,7 +64,16 @@ export function useSaving(saving: Saving) {
   const [waiting, setWaiting] = useState(false)
   const router = useRouter()
 
-  async function send(wish: SendWish = {}): Promise<boolean> {
+  // Pressed again while it waits for a file or an answer, it is the same save: a new record is made once.
+  const underWay = useRef<Promise<boolean>>(undefined)
+  function send(wish: SendWish = {}): Promise<boolean> {
+    underWay.current ??= sendNow(wish).finally(() => {
+      underWay.current = undefined
+    })
+    return underWay.current
+  }
+
+  async function sendNow(wish: SendWish): Promise<boolean> {
     const stored = wish.anew ? undefined : saving.stored
     // What is still being looked for, or a file that is on its way, belongs to what is saved.
     if (!(await settleBox(document.activeElement))) return false
@@ -94,12 +104,12 @@ export function useSaving(saving: Saving) {
     const outcome = result.value
     if (outcome.kind === 'waits') return false
     if (outcome.kind === 'refused') {
-      setWhole(putProblems(form, outcome.problems, places))
+      setWhole([...new Set(putProblems(form, outcome.problems, places))])
       focusFirst(frame.current)
       return false
     }
     if (outcome.kind !== 'saved') {
-      setQuestion({ ...outcome, text })
+      setQuestion({ ...outcome, text, wish })
       return false
     }
     saving.onSent(text)

@@ -30,7 +30,7 @@ export function OpenChapter() {
   const [problem, setProblem] = useState<string>()
   const [busy, setBusy] = useState(false)
   const [done, setDone] = useState(false)
-  const [agreed, setAgreed] = useState<ReadonlySet<string>>(new Set())
+  const [agreed, setAgreed] = useState<ReadonlyMap<string, number>>(new Map())
   const [look, setLook] = useState(0)
 
   useEffect(() => {
@@ -54,17 +54,19 @@ export function OpenChapter() {
   const open = async () => {
     setBusy(true)
     setProblem(undefined)
-    const result = await openNow(id, { agreed: [...agreed] })
+    const result = await openNow(id, { agreed: [...agreed].map(([lost, most]) => ({ id: lost, most })) })
     setBusy(false)
     if (!result.ok) return setProblem(wordProblem(result.problem))
     if (result.value.blocked.length > 0) return setSheet(result.value)
-    setAgreed(new Set())
+    setAgreed(new Map())
     setOpened({ everOpened: true, revision })
     setDone(true)
   }
   const losses = sheet?.losses ?? []
+  // Of more records than were told then it is agreed to no more.
+  const isAgreed = ({ id: lost, count }: OpeningSheet['losses'][number]) => count <= (agreed.get(lost) ?? -1)
   const blocked = (sheet?.blocked ?? []).filter((words) => !losses.some((loss) => loss.words === words))
-  const isOpen = blocked.length > 0 || losses.some((loss) => !agreed.has(loss.id))
+  const isOpen = blocked.length > 0 || losses.some((loss) => !isAgreed(loss))
   const can = sheet && sheet.kind !== 'nothing' && !isOpen
   return (
     <Room
@@ -118,10 +120,10 @@ export function OpenChapter() {
             <LossNote
               key={loss.id}
               loss={loss}
-              isAgreed={agreed.has(loss.id)}
+              isAgreed={isAgreed(loss)}
               onAgree={(yes) => {
-                const rest = [...agreed].filter((one) => one !== loss.id)
-                setAgreed(new Set(yes ? [...rest, loss.id] : rest))
+                const rest = [...agreed].filter(([lost]) => lost !== loss.id)
+                setAgreed(new Map(yes ? [...rest, [loss.id, loss.count]] : rest))
               }}
             />
           ))}
