@@ -20,6 +20,8 @@ const says = {
   first: 'A database of its own, on your server. Other tools that read MariaDB will find it well made.',
   afresh: 'There are no records yet, so the database is simply built again from the design.',
   change: 'The records stay. Each step can be taken back if one fails. Whoever saves meanwhile waits until it is done.',
+  losing:
+    'All other records stay. What you agreed to remove goes last, and can’t be taken back. Whoever saves meanwhile waits until it is done.',
   nothing: 'The Desk works with the design as it stands.',
 }
 
@@ -94,7 +96,7 @@ export function OpenChapter() {
         <div>
           <h1 className="text-[22px] leading-tight">{sheet ? heads[sheet.kind] : 'Open'}</h1>
           <p className="mt-1 max-w-[64ch] text-ash-6">
-            {sheet ? says[sheet.kind] : 'Looking at the design and the records …'}
+            {sheet ? says[losses.some(isAgreed) ? 'losing' : sheet.kind] : 'Looking at the design and the records …'}
           </p>
         </div>
         {sheet?.kind !== 'nothing' && (
