@@ -1,7 +1,7 @@
 import { tableOf } from '@/core/book'
 import { isDerived } from '@/core/kinds'
 import type { ListQuery } from '@/core/lists'
-import { readList } from '@/server/live'
+import { findToPick, readList } from '@/server/live'
 import type { BenchBook } from './book'
 import { type Figure, turnByTurn } from './measure'
 
@@ -49,17 +49,23 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
       params: Array.from({ length: 6 }, () => '%chimneypot%'),
     },
     {
-      what: 'picking a premises among 100 000',
-      ours: () =>
-        readList(db, live, {
-          table: 'premises',
-          fields: ['premises__key'],
-          find: 'Lane 4711',
-          findIn: 'anywhere',
-          limit: 20,
-        }),
+      what: 'picking among 100 000, by rare words',
+      ours: () => findToPick(db, live, 'premises', 'Lane 4711', 20),
       sql: 'SELECT premises_number, address, town FROM premises WHERE (address LIKE ? OR town LIKE ?) AND (address LIKE ? OR town LIKE ?) ORDER BY premises_number LIMIT 21',
       params: ['%Lane%', '%Lane%', '%4711%', '%4711%'],
+    },
+    {
+      what: 'picking among 100 000, by one letter',
+      ours: () => findToPick(db, live, 'premises', 'e', 20),
+      sql: 'SELECT premises_number, address, town FROM premises WHERE address LIKE ? OR town LIKE ? ORDER BY address NOT LIKE ? AND town NOT LIKE ?, premises_number LIMIT 20',
+      params: ['%e%', '%e%', 'e%', 'e%'],
+    },
+    {
+      what: 'picking among a million, by its number',
+      ours: () => findToPick(db, live, 'visit', 'V-0471100', 20),
+      sql: 'SELECT visit_code, booked_for FROM visit WHERE visit_code LIKE ? OR booked_for LIKE ? ORDER BY visit_code LIMIT 21',
+      params: ['%V-0471100%', '%V-0471100%'],
+      rounds: 3,
     },
     {
       what: 'first page with a gathered total',
