@@ -10,6 +10,10 @@ const config: NextConfig = {
     serverActions: { bodySizeLimit: '18mb' },
     proxyClientMaxBodySize: '28mb',
   },
+  // Addresses that staff noted down before this side was called Records.
+  redirects: async () => [
+    { source: '/books/:book/desk/:rest*', destination: '/books/:book/records/:rest*', permanent: true },
+  ],
   // Type and lint errors are found by `npm test`, once.
   typescript: { ignoreBuildErrors: true },
 }

@@ -49,7 +49,7 @@ async function signedIn(url: string, name: string, password: string): Promise<st
  */
 export async function benchClerks(url: string, book: string, name: string, password: string): Promise<void> {
   const cookie = await signedIn(url, name, password)
-  const desk = `/books/${book}/desk`
+  const base = `/books/${book}/records`
   const times: Record<Act, number[]> = { list: [], find: [], open: [], save: [] }
   const timed = async <T>(act: Act, work: () => Promise<T>): Promise<T> => {
     const started = performance.now()
@@ -59,7 +59,7 @@ export async function benchClerks(url: string, book: string, name: string, passw
     return value
   }
   const get = async (path: string, headers: Record<string, string> = {}) => {
-    const answer = await fetch(url + desk + path, { headers: { cookie, ...headers } })
+    const answer = await fetch(url + base + path, { headers: { cookie, ...headers } })
     const body = await answer.text()
     if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
     return body
@@ -77,7 +77,7 @@ export async function benchClerks(url: string, book: string, name: string, passw
       await timed('open', () => get(`/visit/record/${own}`, { RSC: '1' }))
       const values = { visit__note: `Rang again, ${turn}` }
       const message = [book, { table: 'visit', ref: own, rev: row.rev, values, children: [] }]
-      const saved = await timed('save', async () => (await call(url, desk, 'save', message, cookie)).text())
+      const saved = await timed('save', async () => (await call(url, base, 'save', message, cookie)).text())
       if (!/"kind":"(saved|conflict)"/.test(saved)) throw new Error(saved.slice(0, 500))
     }
   }

@@ -22,10 +22,10 @@ export const demoPeople: readonly DemoPerson[] = [
     name: 'Rosalind Marram',
     password: 'embers-at-dawn',
     role: 'administrator',
-    says: 'administrator: Workshop, Desk and Office',
+    says: 'administrator: Workshop, Records and Office',
   },
-  { name: 'Bram Kestle', password: 'soot-on-my-boots', role: 'staff', says: 'staff: the Desk' },
-  { name: 'Hester Quill', password: 'only-looking-in', role: 'reader', says: 'reader: the Desk, without changing' },
+  { name: 'Bram Kestle', password: 'soot-on-my-boots', role: 'staff', says: 'staff: Records' },
+  { name: 'Hester Quill', password: 'only-looking-in', role: 'reader', says: 'reader: Records, without changing' },
 ]
 
 interface Choices {

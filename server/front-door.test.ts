@@ -3,7 +3,7 @@ import { refusalOf } from './front-door'
 
 test.each([
   ['GET', '/books/emberly?find=%C3%A9', undefined],
-  ['POST', '/books/emberly/desk', undefined],
+  ['POST', '/books/emberly/records', undefined],
   ['GET', '/books/%ff', 400],
   ['GET', '/books/%', 400],
   ['GET', '/books/%00', 400],

@@ -53,7 +53,7 @@ export const Table = z.strictObject({
   liveName: LiveName.optional(),
   /** A pick list is a table of words that staff may extend; a joining table ties two others. */
   role: z.enum(['pick-list', 'joining']).optional(),
-  /** The words a pick list starts with; staff may add others at the Desk. */
+  /** The words a pick list starts with; staff may add others. */
   words: Choices.readonly().optional(),
   fields: z.array(Field).readonly(),
   /** Field ids, in order. */

@@ -98,7 +98,7 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
     ask(
       `NOT (${filled})`,
       (count) =>
-        `Each ${inSentence(from.was.title)} must lead to one ${one}, but ${rows(count)} ${count === 1 ? 'tells' : 'tell'} nothing of it. Fill that in at the Desk first, or let the link be blank.`,
+        `Each ${inSentence(from.was.title)} must lead to one ${one}, but ${rows(count)} ${count === 1 ? 'tells' : 'tell'} nothing of it. Fill that in first, in Records, or let the link be blank.`,
     )
   const moving = new Set(columns.map(({ now }) => now.name))
   for (const column of othersToFill(move, linkColumns))
@@ -111,7 +111,7 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
     ask(
       `(${filled}) AND ${quoteName(old.name)} IS NULL`,
       (count) =>
-        `${now.title} must be filled in each ${one}, but ${rows(count)} ${count === 1 ? 'has' : 'have'} none. Fill them at the Desk first.`,
+        `${now.title} must be filled in each ${one}, but ${rows(count)} ${count === 1 ? 'has' : 'have'} none. Fill them in Records first.`,
     )
   const moved = columns.map(({ old, now }) => `${quoteName(old.name)} AS ${quoteName(now.name)}`).join(', ')
   const seen = `SELECT ${way === 'kind' ? 'DISTINCT ' : ''}${moved} FROM ${at} WHERE ${filled}`
@@ -119,13 +119,13 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
     asked.push({
       sql: `SELECT COUNT(*) AS count FROM (${seen}) AS seen WHERE NOT (${check.sql})`,
       blocked: (count) =>
-        `${counted(count, 'value')} that ${count === 1 ? 'moves' : 'move'} to ${plural(one)} ${count === 1 ? 'is' : 'are'} not allowed there. Change ${count === 1 ? 'it' : 'them'} at the Desk first.`,
+        `${counted(count, 'value')} that ${count === 1 ? 'moves' : 'move'} to ${plural(one)} ${count === 1 ? 'is' : 'are'} not allowed there. Change ${count === 1 ? 'it' : 'them'} in Records first.`,
     })
   for (const unique of to.uniques.filter((unique) => unique.columns.every((name) => moving.has(name))))
     asked.push({
       sql: `SELECT COUNT(*) AS count FROM (SELECT 1 FROM (${seen}) AS seen WHERE ${unique.columns.map((name) => `${quoteName(name)} IS NOT NULL`).join(' AND ')} GROUP BY ${quotedList(unique.columns)} HAVING COUNT(*) > 1) AS twice`,
       blocked: (count) =>
-        `No two ${plural(one)} may be alike there, but ${counted(count, 'value')} would come more than once. Make what belongs together the same at the Desk first.`,
+        `No two ${plural(one)} may be alike there, but ${counted(count, 'value')} would come more than once. Make what belongs together the same in Records first.`,
     })
   return asked
 }

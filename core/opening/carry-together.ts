@@ -67,7 +67,7 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
     {
       sql: `SELECT COUNT(*) AS count FROM ${other} WHERE NOT EXISTS (SELECT 1 FROM ${own} WHERE ${on})`,
       blocked: (count) =>
-        `${counted(count, theirs)} ${count === 1 ? 'has' : 'have'} no ${ours} and would be lost. Tie ${count === 1 ? 'it' : 'them'} to one at the Desk first, or remove ${count === 1 ? 'it' : 'them'}.`,
+        `${counted(count, theirs)} ${count === 1 ? 'has' : 'have'} no ${ours} and would be lost. Tie ${count === 1 ? 'it' : 'them'} to one in Records first, or remove ${count === 1 ? 'it' : 'them'}.`,
     },
     ...(way === 'many'
       ? [

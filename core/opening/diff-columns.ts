@@ -118,7 +118,7 @@ function questionsOfChange(
     ask(
       `${from} IS NULL`,
       (count) =>
-        `${rows(count)} ${count === 1 ? 'has' : 'have'} no ${inSentence(column.title)}, which must be filled now. Fill them at the Desk first.`,
+        `${rows(count)} ${count === 1 ? 'has' : 'have'} no ${inSentence(column.title)}, which must be filled now. Fill them in Records first.`,
     )
   // A link's columns are those of the key they lead to, which is asked itself.
   if (column.leaf !== column.field) return

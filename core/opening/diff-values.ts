@@ -77,14 +77,14 @@ export function questionsOfValues(
       return twice(
         columns,
         (count) =>
-          `No two ${plural(inSentence(is.title))} may be alike in ${title} now, but ${counted(count, 'value')} ${count === 1 ? 'stands' : 'stand'} there more than once. Change them at the Desk first.`,
+          `No two ${plural(inSentence(is.title))} may be alike in ${title} now, but ${counted(count, 'value')} ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first.`,
       )
     })
   if (keyOf(was) === keyOf(is) || !isNew(is.primaryKey)) return [...checks, ...uniques]
   const key = twice(
     is.primaryKey,
     (count) =>
-      `The new key of ${is.title} must tell every record apart, but ${counted(count, 'value')} of it ${count === 1 ? 'stands' : 'stand'} there more than once. Change them at the Desk first, or undo the change of key.`,
+      `The new key of ${is.title} must tell every record apart, but ${counted(count, 'value')} of it ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first, or undo the change of key.`,
   )
   return [...checks, ...uniques, key]
 }
@@ -104,8 +104,8 @@ function asItWillBe(was: LiveTable, is: LiveTable, words: readonly Rewording[]):
 function brokenCheck(after: Book, is: LiveTable, check: LiveCheck, count: number): string {
   const rule = after.rules.find((one) => one.id === check.rule)
   if (rule)
-    return `${counted(count, inSentence(is.title))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} at the Desk first.`
+    return `${counted(count, inSentence(is.title))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first.`
   const field = findField(after, check.field)?.field
   const allowed = field ? kindOf(field.kind).summary(field, after.look) : 'what is allowed'
-  return `${counted(count, inSentence(is.title))} ${count === 1 ? 'has' : 'have'} a value in ${is.title} → ${field?.name ?? ''} outside “${allowed}”. Change ${count === 1 ? 'it' : 'them'} at the Desk first.`
+  return `${counted(count, inSentence(is.title))} ${count === 1 ? 'has' : 'have'} a value in ${is.title} → ${field?.name ?? ''} outside “${allowed}”. Change ${count === 1 ? 'it' : 'them'} in Records first.`
 }

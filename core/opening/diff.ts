@@ -145,7 +145,7 @@ function wordsLeftOut(before: Book, after: Book, table: LiveTable): LiveCheckQue
   return {
     sql: `SELECT COUNT(*) AS count, LEFT(GROUP_CONCAT(${column} ORDER BY ${column} SEPARATOR ', '), 200) AS examples FROM ${quoteName(table.name)}${left}`,
     blocked: (count, examples) =>
-      `Staff wrote ${counted(count, 'word')} on the list ${table.title} that ${count === 1 ? 'is' : 'are'} no choice now: ${examples}. Add ${count === 1 ? 'it' : 'them'} to the choices of ${fields[0]!.name}, or remove ${count === 1 ? 'it' : 'them'} at the Desk first.`,
+      `Staff wrote ${counted(count, 'word')} on the list ${table.title} that ${count === 1 ? 'is' : 'are'} no choice now: ${examples}. Add ${count === 1 ? 'it' : 'them'} to the choices of ${fields[0]!.name}, or remove ${count === 1 ? 'it' : 'them'} in Records first.`,
   }
 }
 

@@ -106,7 +106,7 @@ function stretched(row: PlacedField[]): PlacedField[] {
 const isPart = (book: Book, table: Table) => linksFrom(book, table.id).some((link) => isPartOf(book, link))
 
 /** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */
-export function deskTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
+export function shownTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
   return {
     main: book.tables.filter((table) => table.role === undefined && !isPart(book, table)),
     lists: book.tables.filter((table) => table.role === 'pick-list'),

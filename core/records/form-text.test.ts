@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
 import type { ListRow } from './list-row'
-import { changedRecord, checkForm, deskTables, formLayout, formTextOf, newRowText, type FormText } from '.'
+import { changedRecord, checkForm, shownTables, formLayout, formTextOf, newRowText, type FormText } from '.'
 
 const { book } = emberlyDesign()
 const now = { moment: '2027-03-12T09:30' }
@@ -95,6 +95,6 @@ test('short fields stand side by side, passages take a row, and no row is wider 
 })
 
 test('staff go to tables that stand by themselves; parts of others and joining tables are inset', () => {
-  expect(deskTables(book).main.map((table) => table.name)).not.toContain('Work line')
-  expect(deskTables(book).lists.map((table) => table.name)).toEqual(['Fuel', 'Role', 'Way of paying'])
+  expect(shownTables(book).main.map((table) => table.name)).not.toContain('Work line')
+  expect(shownTables(book).lists.map((table) => table.name)).toEqual(['Fuel', 'Role', 'Way of paying'])
 })

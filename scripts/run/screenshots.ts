@@ -96,10 +96,10 @@ const views: readonly View[] = [
   },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
   { name: 'history', path: '/workshop/history', words: 'No direct tie between' },
-  { name: 'desk', path: '/desk', words: '400 records' },
-  { name: 'list', path: '/desk/visit', words: '2,500 records' },
-  { name: 'entry', path: '/desk/visit/record/V-00418', words: 'Work lines' },
-  { name: 'entry-dark', path: '/desk/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
+  { name: 'records', path: '/records', words: '400 records' },
+  { name: 'list', path: '/records/visit', words: '2,500 records' },
+  { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work lines' },
+  { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
   { name: 'people', path: '/office/people', words: 'Who may use this book' },
 ]
 
@@ -139,7 +139,7 @@ await runScript(async (later) => {
     await browser.go('/')
     await browser.press(name)
     await browser.driver.wait(async () => (await browser.path()).startsWith('/books/'), 10_000)
-    return (await browser.path()).replace(/\/(desk|workshop).*/, '')
+    return (await browser.path()).replace(/\/(records|workshop).*/, '')
   }
   const main = await placeOf('Emberly Flue Care')
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {

@@ -27,7 +27,7 @@ export interface DryTable {
 }
 
 export interface DryRun {
-  /** The scratch book; its Desk is at the usual address. */
+  /** The scratch book; its records are at the usual address. */
   readonly id: string
   readonly tables: readonly DryTable[]
 }

@@ -3,7 +3,7 @@ import { liveSchema, type LiveTable, type PhysicalNames, physicalNames } from '@
 import { fail, ok, type Result } from '@/core/words'
 import type { StoredBook } from '../books'
 
-/** An opened book: the design the Desk works with, and the schema its records are in. */
+/** An opened book: the design staff work with, and the schema its records are in. */
 export interface Live {
   readonly id: string
   readonly book: Book

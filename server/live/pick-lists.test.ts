@@ -34,7 +34,7 @@ test('choices become a pick list that staff extend, and come back when every wor
   await rows("INSERT INTO @fuel (fuel) VALUES ('peat')")
   await edit({ kind: 'listToPick', table: 'fuels' })
   expect((await open()).blocked).toEqual([
-    'Staff wrote 1 word on the list Fuel that is no choice now: peat. Add it to the choices of Fuel, or remove it at the Desk first.',
+    'Staff wrote 1 word on the list Fuel that is no choice now: peat. Add it to the choices of Fuel, or remove it in Records first.',
   ])
   await rows("DELETE FROM @fuel WHERE fuel = 'peat'")
   await follows()

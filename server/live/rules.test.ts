@@ -87,7 +87,7 @@ test('a rule that records break already stands in the way of opening, with how m
   await save(live, { lent: '2027-03-12', back: '2027-03-11', state: 'in' })
   await save(live, { lent: '2027-03-12' })
   await rule(`State = 'out' OR "Returned on" >= "Lent on"`, 'Say when it came back.')
-  expect(await open()).toEqual(['1 loan breaks the rule “Say when it came back.”. Change it at the Desk first.'])
+  expect(await open()).toEqual(['1 loan breaks the rule “Say when it came back.”. Change it in Records first.'])
   await run(db, `UPDATE \`${live.schema}\`.loan SET returned_on = '2027-03-12' WHERE returned_on IS NOT NULL`)
   expect(await open()).toEqual([])
 })

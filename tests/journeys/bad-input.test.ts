@@ -27,7 +27,7 @@ const kinds: readonly [string, KindName, object][] = [
 ]
 
 let browser: Browser
-let desk: string
+let records: string
 let listed: () => Promise<readonly string[]>
 let close: () => Promise<void>
 
@@ -76,7 +76,7 @@ beforeAll(async () => {
   close = () => db.sequelize.close()
   browser = await browserAt(running.url)
   await browser.signIn('Averil', password)
-  desk = `/books/${id}/desk`
+  records = `/books/${id}/records`
 })
 
 afterAll(() => close())
@@ -101,7 +101,7 @@ const wrong: readonly [string, string, string][] = [
 ]
 
 test('each kind of field refuses what it can’t hold, in words, and keeps what was typed', async () => {
-  await browser.go(`${desk}/thing/new`)
+  await browser.go(`${records}/thing/new`)
   await browser.read('Fields with a star must be filled')
   for (const [box, typed, words] of wrong) {
     await browser.fill(box, typed)
@@ -127,12 +127,12 @@ test('emoji, right-to-left words, SQL and HTML are just words', async () => {
   await browser.read('Saved as 1.')
   expect(await browser.value('Long words')).toBe(passage)
   expect(await listed()).toEqual(['<b>🐿️</b>'])
-  await browser.go(`${desk}/thing`)
+  await browser.go(`${records}/thing`)
   expect(await browser.read('1 record')).toContain('<b>🐿️</b>')
 })
 
 test('ten megabytes pasted are met with a sentence, not a crash, and what stood there stays', async () => {
-  await browser.go(`${desk}/thing/new`)
+  await browser.go(`${records}/thing/new`)
   await browser.fill('Long words', 'before the paste')
   await browser.driver.executeScript(
     `const clipboardData = new DataTransfer()
@@ -161,12 +161,12 @@ test('a passage a little too long is refused with how long it is', async () => {
 test('a link whose record is gone in the meantime is refused at its field', async () => {
   const other = await browserAt(browser.url)
   await other.signIn('Averil', password)
-  await browser.go(`${desk}/thing/new`)
+  await browser.go(`${records}/thing/new`)
   await browser.fill('Short line', 'linked')
   await browser.fill('Place', 'Otterby')
   await browser.type(Key.ENTER)
   await browser.driver.wait(async () => (await browser.value('Place')) === 'Otterby', patience)
-  await other.go(`${desk}/place/record/1`)
+  await other.go(`${records}/place/record/1`)
   await other.press('Remove')
   await other.read('Nothing else goes with it')
   await other.press('Remove it')

@@ -20,14 +20,14 @@ beforeAll(async () => {
   await clerk.signIn(staff.name, staff.password)
   await clerk.press('Emberly Flue Care')
   await clerk.read('400 records')
-  emberly = (await clerk.path()).replace('/desk', '')
+  emberly = (await clerk.path()).replace('/records', '')
 })
 
 const valueOf = (browser: Browser, box: string) => browser.value(box)
 const holds = (browser: Browser, box: string, value: string) =>
   browser.driver.wait(async () => (await valueOf(browser, box)) === value, patience, `${box} never held ${value}`)
 
-test('staff see the Desk alone, find a visit among thousands and sort by any column', async () => {
+test('staff see Records alone, find a visit among thousands and sort by any column', async () => {
   expect(await clerk.driver.findElements({ css: 'nav[aria-label="Sides"]' })).toEqual([])
   await clerk.press('Visits')
   await clerk.see('[role="row"][aria-rowindex]')
@@ -47,7 +47,7 @@ test('staff see the Desk alone, find a visit among thousands and sort by any col
 })
 
 test('a visit is changed in place, refused in words, put right and saved with its rows', async () => {
-  await clerk.go(`${emberly}/desk/visit/record/V-00418`)
+  await clerk.go(`${emberly}/records/visit/record/V-00418`)
   await clerk.read('Visit appliances')
   expect(await faults(clerk)).toEqual([])
   await clerk.fill('Ladder height', '15.2')
@@ -70,7 +70,7 @@ test('a visit is changed in place, refused in words, put right and saved with it
 })
 
 test('the keyboard goes to the next record, the previous one, a new one, and repeats a value', async () => {
-  await clerk.go(`${emberly}/desk/visit/record/V-00418`)
+  await clerk.go(`${emberly}/records/visit/record/V-00418`)
   await clerk.read('Visit appliances')
   await clerk.type(Key.chord(Key.ALT, Key.ARROW_DOWN))
   await clerk.read('V-00417')
@@ -91,8 +91,8 @@ test('two people on one record: the second is shown both versions and chooses', 
   const other = await browserAt(running.url)
   const administrator = demoPeople.find((person) => person.role === 'administrator')!
   await other.signIn(administrator.name, administrator.password)
-  await other.go(`${emberly}/desk/visit/record/V-00007`)
-  await clerk.go(`${emberly}/desk/visit/record/V-00007`)
+  await other.go(`${emberly}/records/visit/record/V-00007`)
+  await clerk.go(`${emberly}/records/visit/record/V-00007`)
   await other.fill('Ladder height', '3.5')
   await clerk.fill('Ladder height', '4.5')
   await clerk.fill('Note', 'Ring twice.')
@@ -108,10 +108,10 @@ test('two people on one record: the second is shown both versions and chooses', 
 })
 
 test('leaving a form by accident loses nothing that was typed', async () => {
-  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.go(`${emberly}/records/premises/new`)
   await clerk.fill('Address', '99 Nowhere Lane')
-  await clerk.go(`${emberly}/desk`)
-  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.go(`${emberly}/records`)
+  await clerk.go(`${emberly}/records/premises/new`)
   await clerk.read('It stands here as you left it.')
   expect(await valueOf(clerk, 'Address')).toBe('99 Nowhere Lane')
 })
@@ -125,7 +125,7 @@ const slow = (latency: number) =>
   })
 
 test('what is typed while a record is on its way to be saved is kept', async () => {
-  await clerk.go(`${emberly}/desk/premises/new`)
+  await clerk.go(`${emberly}/records/premises/new`)
   await clerk.fill('Address', '4 Kiln Row')
   await clerk.command('Network.enable', {})
   await slow(700)
@@ -145,7 +145,7 @@ test('what is typed while a record is on its way to be saved is kept', async () 
 })
 
 test('a row that is begun while its record is being saved stays, and one goes on typing in it', async () => {
-  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.go(`${emberly}/records/contact/new`)
   await clerk.fill('Name', 'Tansy Orme')
   await clerk.fill('E-mail', 'tansy@orme.example')
   await clerk.command('Network.enable', {})
@@ -176,7 +176,7 @@ test('a row that is begun while its record is being saved stays, and one goes on
   expect(await clerk.driver.executeScript('return document.activeElement.dataset.seen')).toBe('same')
   await clerk.driver.navigate().refresh()
   expect(await clerk.value('Number, row 1')).toBe('01632 960 472')
-  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.go(`${emberly}/records/contact/new`)
   await clerk.see('input')
   expect(await clerk.value('Name')).toBe('')
 })
@@ -187,7 +187,7 @@ const typeOn = (words: string) =>
 
 test('what is typed on while a saved form is drawn anew arrives, letter for letter', async () => {
   const words = 'of the lower mill, and of the tannery behind it'
-  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.go(`${emberly}/records/contact/new`)
   await clerk.fill('E-mail', 'tansy@orme.example')
   await clerk.fill('Name', 'Tansy Orme ')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
@@ -217,7 +217,7 @@ test('what is typed on while a saved form is drawn anew arrives, letter for lett
 
 test('a blank typed last before saving is there for the next word, also on the page that takes this one’s place', async () => {
   const isSaved = () => clerk.driver.wait(async () => !(await (await clerk.named('Save')).isEnabled()), patience)
-  await clerk.go(`${emberly}/desk/contact/new`)
+  await clerk.go(`${emberly}/records/contact/new`)
   await clerk.fill('E-mail', 'bryony@orme.example')
   await clerk.fill('Name', 'Bryony ')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
@@ -241,7 +241,7 @@ test('a blank typed last before saving is there for the next word, also on the p
 })
 
 test('removing says why it can’t, and what goes along', async () => {
-  await clerk.go(`${emberly}/desk/premises/record/P-0001`)
+  await clerk.go(`${emberly}/records/premises/record/P-0001`)
   await clerk.press('Remove')
   await clerk.read(/This premises is still used by .*(visit|appliance)/)
   await clerk.press('Keep it')

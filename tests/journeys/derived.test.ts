@@ -66,12 +66,12 @@ test('a circle is spelled out, and stands in the way of opening until it is undo
   await browser.read('Open the book')
 })
 
-test('at the Desk everything moves while the lines are typed, and is the same once it is saved', async () => {
+test('in Records everything moves while the lines are typed, and is the same once it is saved', async () => {
   await browser.press('Open the book')
   await browser.read('is open')
   await book.sql("INSERT INTO $item (item_number, what, list_price) VALUES (1, 'Sweep', 62), (2, 'Cowl', 31.5)")
   await book.sql("INSERT INTO $customer (customer_number, name, town) VALUES (1, 'Mill House', 'Otterby')")
-  await browser.go(`${book.path}/desk/bill/new`)
+  await browser.go(`${book.path}/records/bill/new`)
   await browser.fill('Customer', 'Mill')
   await browser.press('Mill House')
   await browser.read('Otterby')
@@ -99,7 +99,7 @@ test('at the Desk everything moves while the lines are typed, and is the same on
 test('a list is sorted by what is gathered', async () => {
   await book.sql('INSERT INTO $bill (bill_number) VALUES (50)')
   await book.sql('INSERT INTO $bill_line (bill_line_number, bill, item, quantity) VALUES (50, 50, 1, 9)')
-  await browser.go(`${book.path}/desk/bill`)
+  await browser.go(`${book.path}/records/bill`)
   await browser.press('Total')
   await browser.press('Total')
   await browser.read(/558\.00[\s\S]*125\.00/)

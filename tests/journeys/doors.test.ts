@@ -76,7 +76,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
   if (/\/(workshop|office)(\/|$)/.test(path)) return 'administrator'
-  return /\/new$|\/desk\/files$/.test(path) ? 'staff' : 'reader'
+  return /\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
 }
 
 const knock = (visitor: Visitor, path: string, init: RequestInit = {}) =>
@@ -95,7 +95,7 @@ test.each(doors)('$method $path lets in those it should and nobody else', async 
     const answer = await knock(visitor, path.replace('[book]', book), { method })
     const may = rank[visitor] >= rank[asked(path)]
     const inside = page
-      ? answer.status === 200 || /\/books\/.*\/(desk|workshop)/.test(answer.headers.get('location') ?? '')
+      ? answer.status === 200 || /\/books\/.*\/(records|workshop)/.test(answer.headers.get('location') ?? '')
       : ![401, 403].includes(answer.status)
     expect(`${visitor}: ${inside ? 'in' : 'out'}`).toBe(`${visitor}: ${may ? 'in' : 'out'}`)
     expect(answer.status).toBeLessThan(500)
@@ -182,7 +182,7 @@ test.each([
   ['TRACE', '/', 405],
   ['DELETE', '/sign-in', 405],
   ['GET', '/books/%ff', 400],
-  ['GET', '/books/x/desk/%c0%af', 400],
+  ['GET', '/books/x/records/%c0%af', 400],
   ['GET', '/books/%00', 400],
 ])('%s %s is refused as what it is: %i', async (method, path, status) => {
   expect(await raw(method, path)).toBe(status)
@@ -200,12 +200,18 @@ test.each(['%', 'Fe26.2', 'Fe26.2*1*a*b*c*1*d*e~2', 'Fe26.2**x*y*z*w*v*u~9', 'x'
 )
 
 test.each(['1.5', '-3', 'NaN', '1e99', ''])('a list of %j rows at most is still a list', async (limit) => {
-  const answer = await knock('reader', `/books/${book}/desk/visit/rows?limit=${limit}`)
+  const answer = await knock('reader', `/books/${book}/records/visit/rows?limit=${limit}`)
   expect(answer.status).toBe(200)
 })
 
+test('an address of records that was noted down under its earlier name leads to the same record', async () => {
+  const answer = await knock('reader', `/books/${book}/desk/visit/record/V-1?sort=when`)
+  const to = new URL(answer.headers.get('location') ?? '', running.url)
+  expect([answer.status, to.pathname + to.search]).toEqual([308, `/books/${book}/records/visit/record/V-1?sort=when`])
+})
+
 test('what another site’s page sends is taken by nobody', async () => {
-  for (const path of [`/books/${book}/desk/files`, `/books/${book}/workshop/map/pdf`]) {
+  for (const path of [`/books/${book}/records/files`, `/books/${book}/workshop/map/pdf`]) {
     const headers = { origin: 'https://elsewhere.example' }
     expect((await knock('administrator', path, { method: 'POST', headers, body: '{}' })).status).toBe(403)
     const own = await knock('administrator', path, { method: 'POST', headers: { origin: running.url }, body: '{}' })
@@ -218,7 +224,7 @@ async function upload(bytes: number, name = 'sheet.bin') {
   const form = new FormData()
   form.set('field', 'scan-file')
   form.set('file', new File([new Uint8Array(bytes).fill(65 + (bytes % 20))], name))
-  const answer = await knock('staff', `/books/${book}/desk/files`, { method: 'POST', body: form })
+  const answer = await knock('staff', `/books/${book}/records/files`, { method: 'POST', body: form })
   return {
     status: answer.status,
     told: (await answer.json()) as { ok: boolean; value?: { hash: string }; problem?: { kind: string } },
@@ -238,7 +244,7 @@ test.each([
 
 test('a file comes down under its own name, under a policy that lets it run nothing', async () => {
   const { told } = await upload(100, 'flue drawing.html')
-  const answer = await knock('reader', `/books/${book}/desk/files/${told.value!.hash}`)
+  const answer = await knock('reader', `/books/${book}/records/files/${told.value!.hash}`)
   expect(answer.headers.get('content-security-policy')).toBe("default-src 'none'; sandbox")
   expect(answer.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''flue%20drawing.html")
 })

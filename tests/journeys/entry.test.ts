@@ -11,7 +11,7 @@ import { servedBook, type ServedBook } from '../support/served-book'
 
 let book: ServedBook
 let browser: Browser
-let desk: string
+let records: string
 const folder = mkdtempSync(join(tmpdir(), 'hearth-entry-'))
 const picture = join(folder, 'flue drawing.png')
 
@@ -41,7 +41,7 @@ beforeAll(async () => {
   })
   book = await servedBook('entry', 'Weir and Daughters', design.edits, { isOpen: true })
   browser = book.browser
-  desk = `${book.path}/desk`
+  records = `${book.path}/records`
   await book.sql("INSERT INTO $customer (customer_number, name, town) VALUES (1, 'Mill House', 'Otterby')")
   await book.sql("INSERT INTO $item (item_number, what, list_price) VALUES (1, 'Sweep', 62), (2, 'Cowl', 31.5)")
 })
@@ -51,7 +51,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 let bill: string
 beforeEach(async () => {
   await book.sql('UPDATE $item SET list_price = 62 WHERE item_number = 1')
-  await browser.go(`${desk}/bill/new`)
+  await browser.go(`${records}/bill/new`)
   await line(browser, 'Sweep', '2')
   await saveAs('Saved as ')
   await browser.driver.wait(async () => /\/record\//.test(await browser.path()), patience)
@@ -183,7 +183,7 @@ test('one question after another: what was agreed to once still is', async () =>
 test('a new record that is saved twice while it is on its way is made once', async () => {
   const many = async () => (await book.ask('SELECT COUNT(*) AS many FROM $bill'))[0]!.many
   const before = Number(await many())
-  await browser.go(`${desk}/bill/new`)
+  await browser.go(`${records}/bill/new`)
   await line(browser, 'Cowl', '1')
   await browser.command('Network.enable', {})
   const slow = (latency: number) =>
@@ -214,7 +214,7 @@ test('what is wrong is listed, marked where it is, and gone with its cause', asy
     'The words stayed though nothing is wrong any more.',
   )
   // Rows of which there must be one are asked for in the form, and leading there is one press.
-  await browser.go(`${desk}/bill/new`)
+  await browser.go(`${records}/bill/new`)
   await browser.read('At least one bill line is needed.')
   await save()
   await browser.read('A bill needs at least one bill line.')

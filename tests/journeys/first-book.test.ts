@@ -80,8 +80,8 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.press('Open the book')
   await browser.read('The book is open', patience)
 
-  // At the Desk: a visit, with its premises entered without leaving it.
-  await browser.press('Go to the Desk')
+  // In Records: a visit, with its premises entered without leaving it.
+  await browser.press('Go to Records')
   await browser.press('New visit')
   await browser.read('Fields with a star must be filled')
   const box = await browser.box('Premises')

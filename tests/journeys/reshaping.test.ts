@@ -96,12 +96,12 @@ test('a rule is written with help, and says at once what is wrong', async () => 
   await browser.read('Nine seats or more need a bus licence.')
 })
 
-test('a dry run is filled, tried at the Desk and thrown away', async () => {
+test('a dry run is filled, tried in Records and thrown away', async () => {
   await browser.chapter('review')
   await browser.press('Fill a dry run')
   await browser.read(/\d+ made-up records in 4 tables/, patience)
   expect(await faults(browser)).toEqual([])
-  await browser.press('Try it at the Desk')
+  await browser.press('Try it in Records')
   await browser.read('All records here are made up.')
   await browser.press('Vans')
   await browser.read(/12 records/)
@@ -123,7 +123,7 @@ test('once it is open, records follow a split', async () => {
   await browser.press('Open the book')
   await browser.read('The book is open')
   const book = /\/books\/[^/]+/.exec(await browser.path())![0]
-  await browser.go(`${book}/desk`)
+  await browser.go(`${book}/records`)
   await browser.press('New van')
   await browser.fill('Plate', 'TS 1')
   await browser.fill('Maker', 'Otterby Motors')
@@ -139,7 +139,7 @@ test('once it is open, records follow a split', async () => {
   await browser.read('Make one maker of all vans that tell the same')
   await browser.press('Open with these changes')
   await browser.read('Nothing has changed since the book was opened')
-  await browser.go(`${book}/desk`)
+  await browser.go(`${book}/records`)
   await browser.press('Makers')
   await browser.read('Otterby Motors')
   expect(await browser.complaints()).toEqual([])

@@ -16,7 +16,7 @@ beforeAll(async () => {
 })
 
 test('an address that leads nowhere says so, and leads back', async () => {
-  await browser.go('/books/nowhere/desk')
+  await browser.go('/books/nowhere/records')
   await browser.read('There is nothing here')
   expect(await faults(browser)).toEqual([])
   await browser.press('To your record books')

@@ -28,7 +28,7 @@ const rows: Record<string, string>[] = [
   { plate: 'V 4', crane: '0', fuel: 'gas' },
 ]
 
-/** A record added as the Desk adds it. */
+/** A record added as Records adds it. */
 export async function add(db: Catalogue, live: Live, table: string, values: Record<string, string>) {
   const saved = await saveRecord(db, live, 'Averil', { table, ref: null, rev: null, values, children: [] })
   expect(saved.kind).toBe('saved')

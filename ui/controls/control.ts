@@ -9,7 +9,7 @@ export interface LinkOption {
   readonly number?: string
 }
 
-/** Where a link's control finds records; given by the Desk, absent where a control is only shown. */
+/** Where a link's control finds records; given by Records, absent where a control is only shown. */
 export interface LinkSource {
   /** What the linked record is known by. */
   readonly label: string

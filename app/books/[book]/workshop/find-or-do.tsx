@@ -25,7 +25,7 @@ export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly o
     { id: 'open', words: 'Open the book', pick: go('open') },
     { id: 'history', words: 'See the history', pick: go('history') },
     { id: 'look', words: 'Dates, numbers and money', pick: go('look') },
-    { id: 'desk', words: 'Go to the Desk', pick: () => router.push(`/books/${id}/desk`) },
+    { id: 'records', words: 'Go to Records', pick: () => router.push(`/books/${id}/records`) },
   ]
   return (
     <FindDialog

@@ -11,7 +11,7 @@ interface Props {
 
 export default async function WorkshopLayout({ children, params }: Props) {
   const { db, account, stored } = await bookPage((await params).book, 'administrator')
-  // A dry run has a Desk only; what it was made from is designed where it always was.
+  // A dry run has records only; what it was made from is designed where it always was.
   if (stored.dryOf) redirect(`/books/${stored.dryOf}/workshop/review`)
   const books = (await booksOf(db, account.id)).map(({ id, name }) => ({ id, name }))
   const opened = { everOpened: stored.opened !== undefined, revision: stored.openedRevision ?? 0 }

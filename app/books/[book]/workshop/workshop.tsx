@@ -107,7 +107,7 @@ export function WorkshopRoom({
           book={{ name: state.book.name, others: books.filter((other) => other.id !== id) }}
           sides={[
             { title: 'Workshop', href: `${base}/workshop/needs`, here: true },
-            { title: 'Desk', href: `${base}/desk`, here: false },
+            { title: 'Records', href: `${base}/records`, here: false },
             { title: 'Office', href: `${base}/office/people`, here: false },
           ]}
           onFind={() => setFinding(true)}

@@ -14,8 +14,8 @@ type Role = NonNullable<Member['role']>
 
 const roles: readonly { readonly role: Role; readonly words: string }[] = [
   { role: 'administrator', words: 'Administrator: designs, opens, runs the book' },
-  { role: 'staff', words: 'Staff: enters and changes records at the Desk' },
-  { role: 'reader', words: 'Reader: looks things up at the Desk' },
+  { role: 'staff', words: 'Staff: enters and changes records' },
+  { role: 'reader', words: 'Reader: looks records up, changes nothing' },
 ]
 
 interface Props {
@@ -42,7 +42,7 @@ export function PeopleSheet({ id, name, account, books, members: first }: Props)
         book={{ name, others: books.filter((book) => book.id !== id) }}
         sides={[
           { title: 'Workshop', href: `${base}/workshop/needs`, here: false },
-          { title: 'Desk', href: `${base}/desk`, here: false },
+          { title: 'Records', href: `${base}/records`, here: false },
           { title: 'Office', href: `${base}/office/people`, here: true },
         ]}
       />
@@ -58,8 +58,8 @@ export function PeopleSheet({ id, name, account, books, members: first }: Props)
         }
         margin={
           <Note mark="info" head="What a role may do">
-            Administrators see every side of the book. Staff and readers see only the Desk. The server checks it at
-            every door.
+            Administrators see every side of the book. Staff and readers see only Records. The server checks it at every
+            door.
           </Note>
         }
       >

@@ -57,7 +57,7 @@ export function LiveResults({ table, tree, asks = false }: Reckonable) {
           <Line
             key={record.ref}
             of={record.label}
-            href={`/books/${id}/desk/${table.id}/record/${encodeURIComponent(record.ref)}`}
+            href={`/books/${id}/records/${table.id}/record/${encodeURIComponent(record.ref)}`}
             gives={said(asks, record.holds, record.shown)}
           />
         ))}

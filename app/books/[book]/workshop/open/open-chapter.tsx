@@ -22,7 +22,7 @@ const says = {
   change: 'The records stay. Each step can be taken back if one fails. Whoever saves meanwhile waits until it is done.',
   losing:
     'All other records stay. What you agreed to remove goes last, and can’t be taken back. Whoever saves meanwhile waits until it is done.',
-  nothing: 'The Desk works with the design as it stands.',
+  nothing: 'Staff work with the design as it stands.',
 }
 
 /** The last chapter: shows what opening will make or change, and does it. */
@@ -77,10 +77,10 @@ export function OpenChapter() {
           <Note
             mark={opened.everOpened ? 'fine' : 'info'}
             head={opened.everOpened ? 'The book is open' : 'Not opened yet'}
-            actions={opened.everOpened && <ToDesk id={id} />}
+            actions={opened.everOpened && <ToRecords id={id} />}
           >
             {opened.everOpened
-              ? 'Staff can enter records at the Desk.'
+              ? 'Staff can enter records.'
               : 'Opening builds the real database. You can go on designing afterwards.'}
           </Note>
           <Note mark="info" head="How text compares">
@@ -107,8 +107,8 @@ export function OpenChapter() {
       </div>
       <div role="status">
         {done && sheet?.kind === 'nothing' && (
-          <Note mark="fine" head="The book is open" actions={<ToDesk id={id} />}>
-            Go to the Desk and enter the first record, or hand it to staff in Office.
+          <Note mark="fine" head="The book is open" actions={<ToRecords id={id} />}>
+            Go to Records and enter the first record, or hand it to staff in Office.
           </Note>
         )}
         {problem && <Note mark="settle" head={problem} />}
@@ -169,11 +169,11 @@ const LossNote = ({ loss, isAgreed, onAgree }: LossProps) => (
   </Note>
 )
 
-const ToDesk = ({ id }: { readonly id: string }) => (
+const ToRecords = ({ id }: { readonly id: string }) => (
   <Link
-    href={`/books/${id}/desk`}
+    href={`/books/${id}/records`}
     className="inline-flex min-h-7 items-center px-1 font-semibold text-spruce underline underline-offset-2"
   >
-    Go to the Desk
+    Go to Records
   </Link>
 )

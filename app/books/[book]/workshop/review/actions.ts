@@ -9,7 +9,7 @@ export const fillDryRun = bookAction('administrator', z.null(), async ({ db, acc
   makeDryRun(db, account, stored.id),
 )
 
-/** Called for the book itself, or from the Desk of its dry run. */
+/** Called for the book itself, or from Records of its dry run. */
 export const throwDryRunAway = bookAction('administrator', z.null(), async ({ db, stored }) => {
   await throwAway(db, stored.dryOf ?? stored.id)
   return ok(null)

@@ -10,7 +10,7 @@ import { fillDryRun, throwDryRunAway } from './actions'
 
 type Doing = 'nothing' | 'filling' | 'clearing'
 
-/** The design tried out: filled with made-up records in a scratch database, worked with at a scratch Desk, thrown away. */
+/** The design tried out: filled with made-up records in a scratch database, worked with as staff do, thrown away. */
 export function DryRun({ left }: { readonly left: string | undefined }) {
   const { id, book } = useWorkshop()
   const [run, setRun] = useState(left)
@@ -44,7 +44,7 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
         Dry run
       </h2>
       <p className="mb-3 text-ash-6">
-        Fills the design with made-up records that keep its rules, in a database of their own. Try it at the Desk, then
+        Fills the design with made-up records that keep its rules, in a database of their own. Try it in Records, then
         throw it away. The book and its records stay as they are.
       </p>
       <div className="flex flex-wrap items-center gap-3">
@@ -54,10 +54,10 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
         {run && (
           <>
             <Link
-              href={`/books/${run}/desk`}
+              href={`/books/${run}/records`}
               className="inline-flex min-h-9 items-center rounded-md bg-spruce px-4 font-bold text-on-spruce"
             >
-              Try it at the Desk
+              Try it in Records
             </Link>
             <Button disabled={doing !== 'nothing'} onClick={clear}>
               {doing === 'clearing' ? 'Throwing away …' : 'Throw it away'}

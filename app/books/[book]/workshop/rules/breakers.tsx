@@ -40,7 +40,7 @@ export function RuleBreakers({ own }: { readonly own: OwnRule }) {
         {found.first.map((one) => (
           <Link
             key={one.ref}
-            href={`/books/${id}/desk/${table.id}/record/${encodeURIComponent(one.ref)}`}
+            href={`/books/${id}/records/${table.id}/record/${encodeURIComponent(one.ref)}`}
             className="mr-3 inline-block rounded-sm font-semibold text-spruce hover:underline"
           >
             {one.label}

@@ -71,7 +71,7 @@ export function ListWords({ table, onShow }: { readonly table: Table; readonly o
     <div className="mt-5 max-w-[560px]">
       <ChoicesEditor
         noun="word"
-        title="Words it starts with; staff may add others at the Desk"
+        title="Words it starts with; staff may add others"
         choices={table.words ?? []}
         onChange={(words) => edit({ kind: 'changeWords', table: table.id, words })}
       />

@@ -229,8 +229,7 @@ function RemoveTable({
       )}
       {opened.everOpened && (
         <p className="mt-3 text-ash-6">
-          The records at the Desk stay until the book is opened again. Opening names them and asks before any of them
-          goes.
+          The records stay until the book is opened again. Opening names them and asks before any of them goes.
         </p>
       )}
     </Dialog>

@@ -1,0 +1,109 @@
+'use client'
+
+import Link from 'next/link'
+import { findLink, tableOf } from '@/core/book'
+import { counted, inSentence } from '@/core/words'
+import type { LiveRecord } from '@/server/live'
+import { Note } from '@/ui/kit'
+import type { Wrong } from '../form/problems'
+import { useRecords } from '../records-context'
+
+interface Props {
+  readonly tableId: string
+  readonly stored: LiveRecord | undefined
+  readonly wrongs: readonly Wrong[]
+}
+
+/** What there is to know about a record: what to put right, what hangs on it, who changed it last. */
+export function RecordMargin({ tableId, stored, wrongs }: Props) {
+  const { book, base, mayChange } = useRecords()
+  const noun = inSentence(tableOf(book, tableId).name)
+  return (
+    <>
+      {wrongs.length > 0 && <WrongNote wrongs={wrongs} />}
+      {!stored && wrongs.length === 0 && (
+        <Note mark="info" head={`A new ${noun}`}>
+          Tab goes from field to field, Ctrl S saves. Fields with a star must be filled.
+        </Note>
+      )}
+      {stored?.elsewhere.map(({ link: linkId, table, count }) => {
+        const link = findLink(book, linkId)
+        if (!link) return null
+        const words = inSentence(tableOf(book, table).name)
+        const query = new URLSearchParams({ link: link.field, ref: stored.row.ref, label: stored.row.label })
+        return (
+          <Note
+            key={linkId}
+            mark="info"
+            head={count === 0 ? `No ${words} yet` : counted(count, words)}
+            actions={
+              <>
+                {count > 0 && (
+                  <MarginLink href={`${base}/${table}?${query}`}>See {count === 1 ? 'it' : 'them'}</MarginLink>
+                )}
+                {mayChange && <MarginLink href={`${base}/${table}/new?${query}`}>New {words}</MarginLink>}
+              </>
+            }
+          />
+        )
+      })}
+      {stored && (
+        <Note
+          mark="info"
+          head={stored.row.rev === 1 ? `Entered ${ago(stored.row.changedAt)}` : `Changed ${ago(stored.row.changedAt)}`}
+        >
+          {stored.row.changedBy ? `By ${stored.row.changedBy}.` : 'By another tool.'}
+        </Note>
+      )}
+    </>
+  )
+}
+
+/** What is to be put right, each a way to its box. */
+const WrongNote = ({ wrongs }: { readonly wrongs: readonly Wrong[] }) => (
+  <Note mark="settle" head={`${counted(wrongs.length, 'thing')} to put right before saving`}>
+    <ul className="flex flex-col gap-1.5 pt-1">
+      {wrongs.map(({ box, label, words }) => (
+        <li key={`${box} ${words}`}>
+          <button
+            type="button"
+            onClick={() => goTo(box)}
+            className="min-h-7 w-full rounded-sm text-left hover:underline"
+          >
+            {/* Most sentences name their field themselves. */}
+            {label && !words.startsWith(label) && <b className="font-semibold">{label}: </b>}
+            <span className="underline underline-offset-2">{words}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  </Note>
+)
+
+function goTo(box: string): void {
+  const element = document.getElementById(box)
+  element?.focus({ preventScroll: true })
+  element?.scrollIntoView({ block: 'center' })
+}
+
+const MarginLink = ({ href, children }: { readonly href: string; readonly children: React.ReactNode }) => (
+  <Link
+    href={href}
+    className="inline-flex min-h-7 items-center px-1 font-semibold text-spruce underline underline-offset-2"
+  >
+    {children}
+  </Link>
+)
+
+/** How long ago, from the database's UTC clock. */
+function ago(utc: string): string {
+  const minutes = Math.round((Date.now() - Date.parse(`${utc.replace(' ', 'T')}Z`)) / 60_000)
+  if (minutes < 1) return 'just now'
+  if (minutes < 60) return `${counted(minutes, 'minute')} ago`
+  if (minutes < 24 * 60) return `${counted(Math.round(minutes / 60), 'hour')} ago`
+  return new Date(`${utc.replace(' ', 'T')}Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+  })
+}

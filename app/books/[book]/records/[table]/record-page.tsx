@@ -1,0 +1,137 @@
+'use client'
+
+import { useQueryClient } from '@tanstack/react-query'
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useCallback, useMemo, useRef, useState, useTransition } from 'react'
+import { toast } from 'sonner'
+import { fieldOf, findField, tableOf } from '@/core/book'
+import { copyText } from '@/core/records'
+import { inSentence } from '@/core/words'
+import type { LiveRecord } from '@/server/live'
+import { Button } from '@/ui/kit'
+import { officeNow } from '@/app/office-now'
+import { Room } from '@/ui/shell/room'
+import { useKeys } from '@/ui/use-keys'
+import { useRecords } from '../records-context'
+import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
+import { RecordMargin } from './record-margin'
+import { RecordRail } from './record-rail'
+import { RemoveRecord } from './remove-record'
+
+interface Props {
+  readonly tableId: string
+  readonly stored: LiveRecord | undefined
+  /** The record whose values a new one begins with. */
+  readonly copied?: LiveRecord
+}
+
+/** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
+export function RecordPage({ tableId, stored: first, copied }: Props) {
+  const { book, base, mayChange } = useRecords()
+  const router = useRouter()
+  const query = useSearchParams()
+  const queries = useQueryClient()
+  const table = tableOf(book, tableId)
+  const noun = inSentence(table.name)
+  const [stored, setStored] = useState(first)
+  const [state, setState] = useState<FormState>({ changed: false, busy: false, wrongs: [] })
+  // While the new record's own page is on its way, what is typed is kept for it, and saved there.
+  const [moving, startMoving] = useTransition()
+  const [removing, setRemoving] = useState(false)
+  const handle = useRef<RecordFormHandle>(null)
+  const list = `${base}/${tableId}`
+  const [link, ref, label] = [query.get('link'), query.get('ref'), query.get('label')]
+  const begin = useMemo(() => {
+    if (copied) return copyText(book, tableId, copied, officeNow())
+    return link && ref && findField(book, link)
+      ? { text: { [link]: ref }, labels: { [link]: label ?? ref }, insets: {} }
+      : undefined
+  }, [book, tableId, copied, link, ref, label])
+  // The form's own beginning must stay the same object, or it would start afresh at every drawing.
+  const onState = useCallback((next: FormState) => setState(next), [])
+
+  // A number of its own says which record it is; a key of several parts is nothing that people read.
+  const keyIsRunning = table.key.length === 1 && fieldOf(table, table.key[0]!).kind === 'running'
+  const nameOf = ({ row }: LiveRecord) => (keyIsRunning ? row.ref : row.label || row.ref)
+
+  const onSaved = (record: LiveRecord) => {
+    toast(stored ? 'Saved.' : `Saved as ${nameOf(record)}.`)
+    void queries.invalidateQueries({ queryKey: ['rows', tableId] })
+    setStored(record)
+    // A new record, or one whose key was changed, has a page of its own.
+    if (record.row.ref !== stored?.row.ref)
+      startMoving(() => router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`))
+  }
+
+  useKeys({
+    'Ctrl S': () => {
+      // A dialog on top saves its own form.
+      if (!moving && !document.querySelector('[role="dialog"]')) void handle.current?.save()
+    },
+    'Alt N': mayChange ? () => router.push(`${list}/new`) : undefined,
+  })
+
+  return (
+    <Room
+      indexLabel={`Find a ${noun}`}
+      index={<RecordRail tableId={tableId} row={stored?.row} />}
+      marginLabel="About this record"
+      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} />}
+    >
+      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
+        <h1 className="min-w-0 text-[22px] leading-tight break-words">
+          {stored ? (
+            <>
+              {table.name} <span className="font-mono font-normal">{nameOf(stored)}</span>
+            </>
+          ) : (
+            `New ${noun}`
+          )}
+        </h1>
+        {mayChange && (
+          <div className="flex gap-2">
+            {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}
+            {stored && (
+              <Button onClick={() => router.push(`${list}/new?copy=${encodeURIComponent(stored.row.ref)}`)}>
+                Copy
+              </Button>
+            )}
+            {stored && (
+              <Button onClick={() => router.push(`${list}/new`)} keys="Alt N">
+                New
+              </Button>
+            )}
+            <Button
+              look="main"
+              keys="Ctrl S"
+              disabled={state.busy || moving || (stored !== undefined && !state.changed)}
+              onClick={() => void handle.current?.save()}
+            >
+              {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}
+            </Button>
+          </div>
+        )}
+      </div>
+      <RecordForm
+        tableId={tableId}
+        stored={stored}
+        begin={stored ? undefined : begin}
+        handle={handle}
+        onSaved={onSaved}
+        onState={onState}
+      />
+      {stored && (
+        <RemoveRecord
+          tableId={tableId}
+          row={stored.row}
+          open={removing}
+          onClose={() => setRemoving(false)}
+          onRemoved={() => {
+            queries.removeQueries({ queryKey: ['rows', tableId] })
+            router.push(list)
+          }}
+        />
+      )}
+    </Room>
+  )
+}

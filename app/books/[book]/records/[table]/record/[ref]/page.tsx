@@ -1,0 +1,28 @@
+import type { Metadata } from 'next'
+import { wordProblem } from '@/core/words'
+import { readRecord } from '@/server/live'
+import { Empty } from '@/ui/kit'
+import { recordsPage } from '../../../records-page'
+import { RecordPage } from '../../record-page'
+
+export const metadata: Metadata = { title: 'Record' }
+
+interface Props {
+  readonly params: Promise<{ book: string; table: string; ref: string }>
+}
+
+export default async function OneRecordPage({ params }: Props) {
+  const { book, table, ref: inAddress } = await params
+  const { db, live } = await recordsPage(book, table)
+  const ref = decodeURIComponent(inAddress)
+  const record = await readRecord(db, live, table, ref)
+  if (!record.ok) {
+    return (
+      <main id="sheet" tabIndex={-1} className="flex-1 bg-paper p-6 outline-none">
+        <h1 className="sr-only">Record</h1>
+        <Empty head={wordProblem(record.problem)}>Look for it in the list, or go back.</Empty>
+      </main>
+    )
+  }
+  return <RecordPage key={ref} tableId={table} stored={record.value} />
+}

@@ -1,0 +1,159 @@
+'use client'
+
+import { useLayoutEffect, useRef, useState } from 'react'
+import { useController, useFormContext } from 'react-hook-form'
+import { toast } from 'sonner'
+import { type Field, linkOf, tableOf } from '@/core/book'
+import { kindOf, showValue } from '@/core/kinds'
+import { likeliest } from '@/core/lists'
+import type { FormText, ListRow } from '@/core/records'
+import { inSentence, type Result, wordProblem } from '@/core/words'
+import type { StoredFile } from '@/server/live'
+import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
+import { afterPress } from '@/ui/after-press'
+import { noteArriving } from './arriving'
+import { lately, noteLately } from './lately'
+import { useRecords } from '../records-context'
+import { officeNow } from '@/app/office-now'
+
+type TextPath = `text.${string}` | `insets.${string}.${number}.text.${string}`
+type LabelPath = `labels.${string}` | `insets.${string}.${number}.labels.${string}`
+
+interface Props {
+  readonly name: TextPath
+  readonly labelName: LabelPath
+  readonly id: string
+  readonly field: Field
+  readonly invalid: boolean
+  readonly readOnly: boolean
+  readonly compact?: boolean
+  /** A name for a control in a grid, which has no label beside it. */
+  readonly spoken?: string
+}
+
+/** A field's control tied to the form: its text, its link's records, its file. */
+export function BoundControl({ name, labelName, id, field, invalid, readOnly, compact, spoken }: Props) {
+  const { book } = useRecords()
+  const { control, setValue } = useFormContext<FormText>()
+  const { field: box } = useController({ control, name })
+  const text = typeof box.value === 'string' ? box.value : ''
+  // What is found or sent arrives later: its row may stand elsewhere by then, or be taken out, and must not come back half.
+  const place = useRef<{ readonly labelName: LabelPath; readonly change: (text: string) => void }>(undefined)
+  useLayoutEffect(() => {
+    place.current = { labelName, change: box.onChange }
+    return () => {
+      place.current = undefined
+    }
+  }, [labelName, box.onChange])
+  const put = (value: string, label: string) => {
+    if (!place.current) return
+    setValue(place.current.labelName as `labels.${string}`, label)
+    place.current.change(value)
+  }
+  const link = useLinkSource(field, labelName, text, put, readOnly, id)
+  const file = useFileSource(field, labelName, text, put)
+
+  const onBlur = () => {
+    // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027".
+    const kind = kindOf(field.kind)
+    if (text.trim() && !['link', 'file', 'tick', 'pick'].includes(kind.control)) {
+      const read = kind.read(text, field, book.look, officeNow())
+      const shown = read.ok ? showValue(read.value, field, book.look) : text
+      if (shown !== text) box.onChange(shown)
+    }
+    afterPress(() => place.current && box.onBlur())
+  }
+  return (
+    <FieldControl
+      id={id}
+      field={field}
+      look={book.look}
+      text={text}
+      onText={box.onChange}
+      onBlur={onBlur}
+      invalid={invalid}
+      readOnly={readOnly}
+      {...(compact && { compact })}
+      {...(spoken && { name: spoken })}
+      {...(link && { link })}
+      {...(file && { file })}
+    />
+  )
+}
+
+function useLinkSource(
+  field: Field,
+  labelName: LabelPath,
+  ref: string,
+  put: (ref: string, label: string) => void,
+  readOnly: boolean,
+  id: string,
+): LinkSource | undefined {
+  const { id: bookId, book, base, addLinked } = useRecords()
+  const { control, watch } = useFormContext<FormText>()
+  const label = watch(labelName as `labels.${string}`)
+  if (field.kind !== 'link') return undefined
+  const target = tableOf(book, linkOf(book, field.id).one)
+  const pick = (option: LinkOption | undefined) => {
+    if (option) noteLately(bookId, target.id, option)
+    put(option?.ref ?? '', option?.label ?? '')
+  }
+  const add = async (words: string) => {
+    const row = await addLinked({ table: target.id, words })
+    if (row) pick(row)
+    document.getElementById(id)?.focus()
+  }
+  return {
+    label: ref ? label || ref : '',
+    noun: inSentence(target.name),
+    async search(words) {
+      const answer = await fetch(`${base}/${target.id}/pick?${new URLSearchParams({ find: words.trim() })}`).catch(
+        () => undefined,
+      )
+      if (!answer?.ok) return []
+      const { rows } = (await answer.json()) as { rows: ListRow[] }
+      const found = rows.map(({ ref, label }) => ({ ref, label }))
+      return likeliest(found, words, lately(bookId, target.id))
+    },
+    onPick: pick,
+    onSettling: (work) => noteArriving(control, work),
+    onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Pick it from the list.`),
+    ...(!readOnly && { onAdd: add }),
+    ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
+  }
+}
+
+function useFileSource(
+  field: Field,
+  labelName: LabelPath,
+  hash: string,
+  put: (hash: string, label: string) => void,
+): FileSource | undefined {
+  const { base } = useRecords()
+  const { control, watch } = useFormContext<FormText>()
+  const [busy, setBusy] = useState(false)
+  const name = watch(labelName as `labels.${string}`)
+  if (field.kind !== 'file') return undefined
+  return {
+    href: `${base}/files/${hash}`,
+    thumbnail: `${base}/files/${hash}?small`,
+    busy,
+    ...(name && { name }),
+    send(file) {
+      const deliver = async () => {
+        const body = new FormData()
+        body.set('field', field.id)
+        body.set('file', file)
+        setBusy(true)
+        const answer = await fetch(`${base}/files`, { method: 'POST', body }).catch(() => undefined)
+        const result = (await answer?.json().catch(() => undefined)) as Result<StoredFile> | undefined
+        setBusy(false)
+        if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-such-file' }))
+        put(result.value.hash, result.value.name)
+      }
+      const work = deliver()
+      noteArriving(control, work)
+      return work
+    },
+  }
+}

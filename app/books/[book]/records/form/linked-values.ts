@@ -1,0 +1,54 @@
+'use client'
+
+import { useRef, useState } from 'react'
+import { findField } from '@/core/book'
+import type { LinkedValues, Values } from '@/core/records'
+import { useRecords } from '../records-context'
+
+export interface LinkedFacts {
+  readonly linked: LinkedValues
+  /** How often facts have arrived. */
+  readonly arrived: number
+  /** Fetches what isn't here yet: `FIELD~REFERENCE`. */
+  readonly ask: (wanted: ReadonlySet<string>) => void
+  /** Everything is fetched anew. */
+  readonly forget: () => void
+}
+
+/** Facts of the records that a form's links lead to, fetched once each. */
+export function useLinkedValues(): LinkedFacts {
+  const { book, base } = useRecords()
+  const [linked, setLinked] = useState<ReadonlyMap<string, Values>>(new Map())
+  const asked = useRef(new Set<string>())
+  const ask = (wanted: ReadonlySet<string>) => {
+    const fresh = [...wanted].filter((one) => !asked.current.has(one))
+    const byTable = new Map<string, string[]>()
+    for (const one of fresh) {
+      const { table } = findField(book, one.slice(0, one.indexOf('~')))!
+      byTable.set(table.id, [...(byTable.get(table.id) ?? []), one])
+    }
+    for (const one of fresh) asked.current.add(one)
+    for (const [table, all] of byTable) void fetchFacts(`${base}/${table}/facts`, all, asked.current, setLinked)
+  }
+  const forget = () => {
+    asked.current.clear()
+    setLinked(new Map())
+  }
+  return { linked: (field, ref) => linked.get(`${field}~${ref}`), arrived: linked.size, ask, forget }
+}
+
+async function fetchFacts(
+  address: string,
+  all: readonly string[],
+  asked: Set<string>,
+  setLinked: (change: (before: ReadonlyMap<string, Values>) => ReadonlyMap<string, Values>) => void,
+) {
+  const answer = await fetch(`${address}?${new URLSearchParams(all.map((one) => ['of', one]))}`).catch(() => undefined)
+  const found = answer?.ok ? ((await answer.json()) as Record<string, Values | null>) : undefined
+  // What didn't come is asked for again with the next change.
+  if (!found) for (const one of all) asked.delete(one)
+  else
+    setLinked(
+      (before) => new Map([...before, ...Object.entries(found).map(([one, facts]) => [one, facts ?? {}] as const)]),
+    )
+}

@@ -1,0 +1,84 @@
+'use client'
+
+import { createContext, type ReactNode, use, useEffect, useMemo } from 'react'
+import { useFormContext, useWatch } from 'react-hook-form'
+import { type Book, type Field, findField, tableOf } from '@/core/book'
+import { faceOf, readKept } from '@/core/expressions'
+import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
+import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
+import type { LiveRecord } from '@/server/live'
+import { useRecords } from '../records-context'
+import type { LinkedFacts } from './linked-values'
+
+const none: LiveValues = { own: {}, rows: {}, frozen: new Set() }
+const LiveFacts = createContext<LiveValues>(none)
+
+interface Props {
+  readonly tableId: string
+  readonly stored: LiveRecord | undefined
+  readonly now: Now
+  readonly facts: LinkedFacts
+  readonly children: ReactNode
+}
+
+/** Whether a table or what is inset in its form has anything that more is asked for than is typed. */
+const asksMore = (book: Book, tableId: string) =>
+  [tableId, ...formLayout(book, tableId).insets.map((inset) => inset.table.id)].some(
+    (id) => tableOf(book, id).fields.some(isDerived) || book.rules.some((rule) => rule.table === id),
+  )
+
+/** Keeps what is derived up with what is typed. A form without anything derived isn't watched. */
+export function LiveFactsOf(props: Props) {
+  const { book } = useRecords()
+  return asksMore(book, props.tableId) ? <Watching {...props} /> : props.children
+}
+
+function Watching({ tableId, stored, now, facts, children }: Props) {
+  const { book } = useRecords()
+  const { control, getValues, trigger, formState } = useFormContext<FormText>()
+  useWatch({ control })
+  const form = getValues()
+  const { arrived, ask } = facts
+  const wanted = new Set<string>()
+  const linked = (field: string, ref: string) => {
+    const found = facts.linked(field, ref)
+    if (!found) wanted.add(`${field}~${ref}`)
+    return found
+  }
+  const checked = readForm(book, tableId, form, now)
+  const live = liveValues({ book, tableId, form, checked, stored, linked, now })
+  // Rules look at linked records too; asking them here says which facts are wanted.
+  const ruled = checkForm(book, tableId, form, now, { stored, linked })
+  const { errors, isDirty } = formState
+  const concerned = new Set([
+    ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),
+    ...Object.keys(errors.text ?? {}),
+  ])
+  useEffect(() => ask(wanted))
+  useEffect(() => {
+    // What has just come may break a rule, or heal it; what nobody has got to yet isn't judged.
+    if (arrived > 0 && isDirty && concerned.size > 0) void trigger([...concerned].map((id) => `text.${id}` as const))
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [arrived])
+  return <LiveFacts value={live}>{children}</LiveFacts>
+}
+
+/** What a derived field shows now, written for people; `row` is the place of an inset row. */
+export function useDerivedText(field: Field, row?: { readonly link: string; readonly at: number }): string | undefined {
+  const { book } = useRecords()
+  const live = use(LiveFacts)
+  const value: Value | undefined = row ? live.rows[row.link]?.[row.at]?.[field.id] : live.own[field.id]
+  const face = useMemo(() => faceOf(book, field), [book, field])
+  if (value === undefined) return undefined
+  const shown = showValue(value, face, book.look)
+  return shown && face.unit ? `${shown} ${face.unit}` : shown
+}
+
+/** When a derived field stays as it was, in words; undefined while it moves with what it is made from. */
+export function useFrozenWords(field: Field): string | undefined {
+  const { book } = useRecords()
+  const live = use(LiveFacts)
+  if (!live.frozen.has(field.id) || field.freezes === undefined) return undefined
+  const { table } = findField(book, field.id)!
+  return `Stays as it was since ${readKept(book, table, field.freezes).source}`
+}

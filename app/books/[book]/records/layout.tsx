@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react'
+import { bookPage } from '@/app/door'
+import { booksOf } from '@/server/books'
+import { openedBook } from '@/server/live'
+import { RecordsRoom } from './records-room'
+import { NotOpen } from './not-open'
+
+interface Props {
+  readonly children: ReactNode
+  readonly params: Promise<{ book: string }>
+}
+
+export default async function RecordsLayout({ children, params }: Props) {
+  const { db, account, role, stored } = await bookPage((await params).book, 'reader')
+  const books = (await booksOf(db, account.id)).map(({ id, name }) => ({ id, name }))
+  const live = await openedBook(db, stored)
+  const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
+  if (!live.ok) return <NotOpen {...shared} />
+  // What the office wrote down is for those who design; it isn't sent to Records.
+  return (
+    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [] }}>
+      {children}
+    </RecordsRoom>
+  )
+}

@@ -1,0 +1,177 @@
+'use client'
+
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import Link from 'next/link'
+import { usePathname, useRouter } from 'next/navigation'
+import { DropdownMenu } from 'radix-ui'
+import { type ReactNode, useMemo, useState } from 'react'
+import type { Book, Table } from '@/core/book'
+import { shownTables, type ListRow } from '@/core/records'
+import { plural } from '@/core/words'
+import { classNames } from '@/ui/kit'
+import { DryBanner } from './dry-banner'
+import { FindDialog } from '@/ui/shell/find-dialog'
+import { useKeys } from '@/ui/use-keys'
+import { RecordsBar, type RecordsPeople } from './records-bar'
+import { RecordsContext, type LinkedWish, useRecords } from './records-context'
+import { NewLinked } from './form/new-linked'
+import { ShortcutSheet } from './shortcut-sheet'
+
+interface Wish extends LinkedWish {
+  readonly answer: (row: ListRow | undefined) => void
+}
+
+/** What every page of Records shares: the bars, finding, shortcuts and the cache of rows. */
+export function RecordsRoom({
+  children,
+  ...people
+}: RecordsPeople & { readonly book: Book; readonly children: ReactNode }) {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } }))
+  const [finding, setFinding] = useState(false)
+  const [helping, setHelping] = useState(false)
+  const [wishes, setWishes] = useState<readonly Wish[]>([])
+  const shared = useMemo(
+    () => ({
+      ...people,
+      mayChange: people.role !== 'reader',
+      base: `/books/${people.id}/records`,
+      addLinked: (wish: LinkedWish) =>
+        new Promise<ListRow | undefined>((answer) => setWishes((before) => [...before, { ...wish, answer }])),
+    }),
+    [people],
+  )
+
+  useKeys({ 'Ctrl K': () => setFinding(true) }, { '?': () => setHelping(true) })
+
+  return (
+    <QueryClientProvider client={queries}>
+      <RecordsContext value={shared}>
+        <div className="flex h-full min-h-0 flex-col">
+          <RecordsBar {...people} onFind={() => setFinding(true)} onShortcuts={() => setHelping(true)} />
+          {people.dryOf && <DryBanner id={people.id} of={people.dryOf} />}
+          <TableTabs />
+          {children}
+        </div>
+        <Finder open={finding} onClose={() => setFinding(false)} />
+        {wishes.map((wish, at) => (
+          <NewLinked
+            key={`${wish.table}-${at}`}
+            tableId={wish.table}
+            words={wish.words}
+            onEnd={(row) => {
+              setWishes(wishes.slice(0, at))
+              wish.answer(row)
+            }}
+          />
+        ))}
+        <ShortcutSheet open={helping} onClose={() => setHelping(false)} />
+      </RecordsContext>
+    </QueryClientProvider>
+  )
+}
+
+function TableTabs() {
+  const { book, base } = useRecords()
+  const path = usePathname()
+  const { main, lists } = shownTables(book)
+  const isAt = (table: string) => path === `${base}/${table}` || path.startsWith(`${base}/${table}/`)
+  return (
+    <nav
+      aria-label="Tables"
+      className="flex h-[54px] shrink-0 items-center gap-1 overflow-x-auto border-b border-ash-3 bg-ash-1 px-6 max-md:px-3"
+    >
+      <Tab href={base} here={path === base}>
+        All tables
+      </Tab>
+      {main.map((table) => (
+        <Tab key={table.id} href={`${base}/${table.id}`} here={isAt(table.id)}>
+          {plural(table.name)}
+        </Tab>
+      ))}
+      {lists.length > 0 && <ListsMenu lists={lists} here={lists.find((table) => isAt(table.id))} />}
+    </nav>
+  )
+}
+
+const tabLook = (here: boolean) =>
+  classNames(
+    'flex min-h-[34px] items-center gap-1.5 rounded-md px-3 whitespace-nowrap',
+    here ? 'border-b-[3px] border-spruce bg-paper font-bold' : 'text-ash-6 hover:text-ink',
+  )
+
+const Tab = ({
+  href,
+  here,
+  children,
+}: {
+  readonly href: string
+  readonly here: boolean
+  readonly children: ReactNode
+}) => (
+  <Link href={href} aria-current={here ? 'page' : undefined} className={tabLook(here)}>
+    {children}
+  </Link>
+)
+
+/** Pick lists are seldom gone to by themselves, so they stand together behind one word. */
+function ListsMenu({ lists, here }: { readonly lists: readonly Table[]; readonly here: Table | undefined }) {
+  const { base } = useRecords()
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className={tabLook(here !== undefined)}>
+        {here ? plural(here.name) : 'Pick lists'} <span aria-hidden>▾</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-40 min-w-[180px] rounded-lg bg-paper p-1.5 shadow-float"
+        >
+          {lists.map((table) => (
+            <DropdownMenu.Item
+              key={table.id}
+              asChild
+              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
+            >
+              <Link href={`${base}/${table.id}`}>{plural(table.name)}</Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+function Finder({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const { book, base, mayChange } = useRecords()
+  const router = useRouter()
+  const { main, lists } = shownTables(book)
+  const tables = [...main, ...lists]
+  const go = (to: string) => () => router.push(to)
+  return (
+    <FindDialog
+      open={open}
+      onClose={onClose}
+      placeholder="A table, or something to do"
+      nothing="Nothing here has that name."
+      groups={[
+        ...(mayChange
+          ? [
+              {
+                head: 'Do',
+                rows: tables.map((table) => ({
+                  id: `new-${table.id}`,
+                  words: `New ${table.name.toLowerCase()}`,
+                  pick: go(`${base}/${table.id}/new`),
+                })),
+              },
+            ]
+          : []),
+        {
+          head: 'Lists',
+          rows: tables.map((table) => ({ id: table.id, words: plural(table.name), pick: go(`${base}/${table.id}`) })),
+        },
+      ]}
+    />
+  )
+}
