@@ -8,7 +8,7 @@ export default function NotFoundPage() {
   return (
     <Threshold
       head="There is nothing here"
-      say="The address leads nowhere, or to a book that is not shared with you. Its administrator can let you in."
+      say="There is nothing at this address, or it is a book that is not shared with you. Its administrator can give you access."
     >
       <Link href="/books" className="text-spruce underline">
         To your record books

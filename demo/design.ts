@@ -63,8 +63,8 @@ export class DesignWriter {
     if (Object.keys(to).length > 0) this.make({ kind: 'changeField', field: key, to })
   }
 
-  pickList(name: string): void {
-    this.make({ kind: 'addTable', id: idOf(name), name, role: 'pick-list', keyField: idOf(name, 'key') })
+  wordList(name: string): void {
+    this.make({ kind: 'addTable', id: idOf(name), name, role: 'word-list', keyField: idOf(name, 'key') })
   }
 
   field(table: string, name: string, holds: KindName, settings: Settings = {}): void {

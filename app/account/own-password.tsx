@@ -37,7 +37,7 @@ export function OwnPassword({ name }: { readonly name: string }) {
             </Link>
           }
         >
-          It holds from now on.
+          Use it from now on.
         </Note>
       </div>
     )

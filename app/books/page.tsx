@@ -45,7 +45,7 @@ export default async function BooksPage() {
         ) : (
           books.length === 0 && (
             <Empty head="No book has been shared with you yet">
-              Ask the administrator of a book to let you in, then look here again.
+              Ask the administrator of a book to give you access, then look here again.
             </Empty>
           )
         )}

@@ -18,7 +18,7 @@ import { knownByNumberAlone } from './pieces/known-by-number-alone'
 import { limitOfOne } from './pieces/limit-of-one'
 import { limitThatNeverRefuses } from './pieces/limit-that-never-refuses'
 import { linkedBothWays } from './pieces/linked-both-ways'
-import { listNobodyPicksFrom } from './pieces/list-nobody-picks-from'
+import { listNobodyUses } from './pieces/list-nobody-uses'
 import { longWordsInALine } from './pieces/long-words-in-a-line'
 import { measureWithoutUnit } from './pieces/measure-without-unit'
 import { moneyAsExact } from './pieces/money-as-exact'
@@ -33,9 +33,9 @@ import { oneToOneWithBothMusts } from './pieces/one-to-one-with-both-musts'
 import { onlyOneValue } from './pieces/only-one-value'
 import { passwordKept } from './pieces/password-kept'
 import { percentWithoutBounds } from './pieces/percent-without-bounds'
-import { pickOfOne } from './pieces/pick-of-one'
-import { pickOfYesAndNo } from './pieces/pick-of-yes-and-no'
-import { pickWithoutChoices } from './pieces/pick-without-choices'
+import { choiceOfOne } from './pieces/choice-of-one'
+import { choiceOfYesAndNo } from './pieces/choice-of-yes-and-no'
+import { choiceWithoutWords } from './pieces/choice-without-words'
 import { repeatingGroup } from './pieces/repeating-group'
 import { reservedName } from './pieces/reserved-name'
 import { rowsWithoutTheirRecord } from './pieces/rows-without-their-record'
@@ -79,7 +79,7 @@ const pieces: Record<string, AdvicePiece> = {
   limitOfOne,
   limitThatNeverRefuses,
   linkedBothWays,
-  listNobodyPicksFrom,
+  listNobodyUses,
   longWordsInALine,
   measureWithoutUnit,
   moneyAsExact,
@@ -94,9 +94,9 @@ const pieces: Record<string, AdvicePiece> = {
   onlyOneValue,
   passwordKept,
   percentWithoutBounds,
-  pickOfOne,
-  pickOfYesAndNo,
-  pickWithoutChoices,
+  choiceOfOne,
+  choiceOfYesAndNo,
+  choiceWithoutWords,
   repeatingGroup,
   reservedName,
   rowsWithoutTheirRecord,

@@ -51,9 +51,9 @@ export const Table = z.strictObject({
   name: Name,
   describe: z.string().max(limits.describeLength).optional(),
   liveName: LiveName.optional(),
-  /** A pick list is a table of words that staff may extend; a joining table ties two others. */
-  role: z.enum(['pick-list', 'joining']).optional(),
-  /** The words a pick list starts with; staff may add others. */
+  /** A word list is a table of words that staff may extend; a joining table ties two others. */
+  role: z.enum(['word-list', 'joining']).optional(),
+  /** The words a word list starts with; staff may add others. */
   words: Choices.readonly().optional(),
   fields: z.array(Field).readonly(),
   /** Field ids, in order. */
@@ -70,7 +70,7 @@ export type Table = Readonly<z.infer<typeof Table>>
 export const Limit = z.strictObject({
   id: Id,
   most: z.int().min(1).max(9999),
-  /** A tick that is set, or a pick that has this word. */
+  /** A tick that is set, or a choice that has this word. */
   when: z.strictObject({ field: Id, is: z.string().max(200) }).optional(),
 })
 export type Limit = Readonly<z.infer<typeof Limit>>
@@ -122,7 +122,7 @@ export const RuleSays = z.discriminatedUnion('kind', [
     except: z.array(Id).max(200).readonly(),
     rows: z.boolean(),
   }),
-  /** Which choice of a pick may come after which. */
+  /** Which word of a choice may come after which. */
   z.strictObject({
     kind: z.literal('follows'),
     field: Id,
@@ -154,7 +154,7 @@ const withSays = (rule: unknown): unknown => {
   return { ...rest, says: { kind: 'holds', tree: holds } }
 }
 
-/** The answer that two tables have no direct tie. */
+/** The answer that two tables have no direct link. */
 export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
 export type Pair = Readonly<z.infer<typeof Pair>>
 

@@ -28,19 +28,19 @@ test.each<[string, Book, RegExp]>([
     withVisit({ fields: [...visit.fields, { ...visit.fields[4]!, name: 'Other' }] }),
     /stands twice/,
   ],
-  ['a lost key field', withVisit({ key: ['nowhere'] }), /keyed or known by a lost field/],
+  ['a lost key field', withVisit({ key: ['nowhere'] }), /unique by or shown as a lost field/],
   ['no key where links point', withVisit({ key: [] }), /linked to without a key/],
   ['a link field without its link', { ...book, links: book.links.slice(1) }, /and its link disagree/],
   [
     'a link without its field',
     { ...book, links: book.links.map((link) => ({ ...link, field: 'nowhere' })) },
-    /hangs loose|disagree/,
+    /is linked to nothing|disagree/,
   ],
   ['a need met by nothing', { ...book, needs: [{ id: 'n', text: 'x', metBy: ['nowhere'] }] }, /met by what is gone/],
   [
     'an answer about a table that is gone',
     { ...book, pairs: [{ id: 'p', a: 'visit', b: 'nowhere' }] },
-    /a pair hangs loose/,
+    /a pair is linked to nothing/,
   ],
 ])('%s is found', (_what, broken, words) => {
   expect(faultsOf(broken).join('\n')).toMatch(words)

@@ -39,13 +39,15 @@ export function faultsOf(book: Book): string[] {
       if ((field.kind === 'link') !== (links.length === 1)) faults.push(`${field.name} and its link disagree`)
     }
     for (const id of [...table.key, ...table.knownBy]) {
-      if (!table.fields.some((field) => field.id === id)) faults.push(`${table.name} is keyed or known by a lost field`)
+      if (!table.fields.some((field) => field.id === id))
+        faults.push(`${table.name} is unique by or shown as a lost field`)
     }
   }
   for (const link of book.links) {
     const one = book.tables.find((table) => table.id === link.one)
     const many = book.tables.find((table) => table.id === link.many)
-    if (!one || !many?.fields.some((field) => field.id === link.field)) faults.push(`the link ${link.id} hangs loose`)
+    if (!one || !many?.fields.some((field) => field.id === link.field))
+      faults.push(`the link ${link.id} is linked to nothing`)
     if (one && one.key.length === 0) faults.push(`${one.name} is linked to without a key`)
   }
   for (const link of book.links) {
@@ -60,10 +62,11 @@ export function faultsOf(book: Book): string[] {
     if (need.metBy.some((id) => !parts.has(id))) faults.push(`a need is met by what is gone`)
   }
   for (const pair of book.pairs) {
-    if (![pair.a, pair.b].every((id) => book.tables.some((table) => table.id === id))) faults.push('a pair hangs loose')
+    if (![pair.a, pair.b].every((id) => book.tables.some((table) => table.id === id)))
+      faults.push('a pair is linked to nothing')
   }
   for (const rule of book.rules) {
-    if (!book.tables.some((table) => table.id === rule.table)) faults.push('a rule hangs loose')
+    if (!book.tables.some((table) => table.id === rule.table)) faults.push('a rule is linked to nothing')
   }
   return faults
 }

@@ -15,7 +15,7 @@ export {
 export { faultsOf, readBook } from './check-book'
 export { type Edit, make, readEdit, sayEdit } from './edits'
 export { freeName, numberName } from './edits/edit-kind'
-export { isPlainList } from './edits/pick-lists'
+export { isPlainList } from './edits/word-lists'
 export { goesWith } from './edits/remove-table'
 export {
   fieldOf,

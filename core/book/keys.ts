@@ -5,9 +5,9 @@ import { findTable } from './find'
 /** Why a field can't be part of its table's key, or nothing where it can. Completes "… because". */
 export function keyHindrance(book: Book, table: Table, field: Field): string | undefined {
   const control = kindOf(field.kind).control
-  if (control === 'derived') return 'it comes from other facts and changes with them'
+  if (control === 'derived') return 'it comes from other fields and changes with them'
   if (control === 'passage' || control === 'file' || control === 'tick' || field.kind === 'measured') {
-    return `${kindOf(field.kind).title.toLowerCase()} can’t tell records apart for good`
+    return `${kindOf(field.kind).title.toLowerCase()} can’t be the key of a record for good`
   }
   if (control !== 'link') return undefined
   const target = book.links.find((link) => link.field === field.id)?.one

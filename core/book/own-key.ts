@@ -20,7 +20,7 @@ export function numberAsKey(table: Table, freshId: () => string): Edit[] {
 export function pairAsKey(book: Book, table: Table): Edit[] | undefined {
   const number = table.key.length === 1 ? table.fields.find((field) => field.id === table.key[0]) : undefined
   const links = linksFrom(book, table.id).filter(
-    (link) => link.one !== table.id && tableOf(book, link.one).role !== 'pick-list',
+    (link) => link.one !== table.id && tableOf(book, link.one).role !== 'word-list',
   )
   if (number?.kind !== 'running' || links.length !== 2 || linksTo(book, table.id).length > 0) return undefined
   return [

@@ -70,7 +70,7 @@ function arithmetic(syntax: Binary, left: Tree, right: Tree): Tree | Failure {
         at,
         tree.type.is === 'date'
           ? 'To a date an interval is added: + INTERVAL ’14’ DAY.'
-          : `${operator} reckons with numbers; this is ${typeWords[tree.type.is]}.${tree.type.is === 'text' && operator === '+' ? ' Texts are joined with ||.' : ''}`,
+          : `${operator} calculates with numbers; this is ${typeWords[tree.type.is]}.${tree.type.is === 'text' && operator === '+' ? ' Texts are joined with ||.' : ''}`,
       )
   const [a, b] = [left.type, right.type]
   if (a.is === 'nothing' || b.is === 'nothing') return { kind: 'literal', value: null, type: { is: 'nothing' } }

@@ -28,7 +28,7 @@ export function checkGathered(checker: Checker, syntax: Extract<Syntax, { kind: 
     if (syntax.name !== 'COUNT')
       return fail(
         syntax.of,
-        `${syntax.name} needs a fact of the rows, such as ${syntax.name}("${found.rows.name}"."…").`,
+        `${syntax.name} needs a field of the rows, such as ${syntax.name}("${found.rows.name}"."…").`,
       )
     return { ...base, type: { is: 'exact', whole: 10, scale: 0 } }
   }

@@ -119,17 +119,17 @@ export class Checker {
       const target = this.targetOf(field)
       return fail(
         span,
-        `${field.name} is a link. Write which fact of it is meant, such as ${field.name}.${target.fields[0]?.name ?? 'Name'}.`,
+        `${field.name} is a link. Write which field of it is meant, such as ${field.name}.${target.fields[0]?.name ?? 'Name'}.`,
       )
     }
     if (unreckoned.includes(field.kind) && !linkToo)
-      return fail(span, `${field.name} holds a file, which can only be asked whether it is blank.`)
+      return fail(span, `${field.name} holds a file, which can only be asked whether it is empty.`)
     if (isDerived(field)) return this.derived(field, over, span)
     const type =
       field.kind === 'link' || unreckoned.includes(field.kind)
         ? ({ is: 'text' } as const)
         : typeOfField(field, this.book.look)
-    if (!type) return fail(span, `${field.name} can’t be reckoned with.`)
+    if (!type) return fail(span, `${field.name} can’t be used in a calculation.`)
     return { kind: 'fact', over, field: field.id, type }
   }
 
@@ -189,11 +189,11 @@ export class Checker {
     return syntax.not ? { kind: 'not', of: tree, type: { is: 'truth' } } : tree
   }
 
-  /** A word that a pick doesn't have can never be in it: most likely it is misspelt. */
+  /** A word that a choice doesn't have can never be in it: most likely it is misspelt. */
   choiceProblem(fact: Tree, written: readonly Syntax[], others: readonly Tree[]): Failure | undefined {
     if (fact.kind !== 'fact') return undefined
     const field = findField(this.book, fact.field)?.field
-    const words = field?.kind === 'pick' ? field.choices?.map((choice) => choice.word) : undefined
+    const words = field?.kind === 'choice' ? field.choices?.map((choice) => choice.word) : undefined
     if (!words?.length) return undefined
     for (const [at, other] of others.entries()) {
       if (other.kind !== 'literal' || other.type.is !== 'text' || other.value === null) continue

@@ -29,20 +29,20 @@ test('a circle is spelled out, whichever field it is met at', () => {
     'Bill line → Line amount is made from itself: Bill line → Line amount, from Bill → Total, from Bill line → Line amount.',
   )
   expect(derivedOf(round, 'owed')).toEqual({
-    because: 'Bill → Still owed can’t be reckoned: Total of Bill can’t be reckoned as it stands. Mend it first.',
+    because: 'Bill → Still owed can’t be calculated: Total of Bill can’t be calculated as it is. Correct it first.',
   })
   // What stands outside the circle is left alone.
   expect(derivedOf(round, 'bill-town')).toHaveProperty('tree')
   const read = readExpression(round, tableOf(round, 'customer'), '"Owes in all" > 5')
   expect(read).toMatchObject({
-    problem: { words: expect.stringContaining('Owes in all of Customer can’t be reckoned as it stands') as string },
+    problem: { words: expect.stringContaining('Owes in all of Customer can’t be calculated as it is') as string },
   })
 })
 
 test.each([
-  ['bill-town', 'State', 'It must be a fact of a linked record.'],
+  ['bill-town', 'State', 'It must be a field of a linked record.'],
   ['lines', 'State', 'It must be a count'],
-  ['owed', '1 + 1', 'It speaks of no field'],
+  ['owed', '1 + 1', 'It uses no field'],
 ])('%s can’t be %s', (id, source, words) => {
   expect(derivedInTheWay(billing().source(id, source).book).join()).toContain(words)
 })
@@ -50,7 +50,7 @@ test.each([
 test('a field that is gone leaves words behind, and a new one says what is missing', () => {
   const gone = billing().do({ kind: 'removeField', field: 'quantity' }).book
   expect(derivedOf(gone, 'line-amount')).toEqual({
-    because: 'Line amount of Bill line can’t be reckoned: It speaks of what is no longer there. Write it anew.',
+    because: 'Line amount of Bill line can’t be calculated: It uses something that is no longer there. Write it again.',
   })
   const fresh = billing().do({ kind: 'addField', table: 'bill', id: 'new', name: 'Due', holds: 'workedOut' }).book
   expect(derivedInTheWay(fresh)).toEqual(['Due of Bill doesn’t say yet what it is made from.'])

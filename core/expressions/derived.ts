@@ -48,7 +48,7 @@ function derive(book: Book, fieldId: string): Deriving {
   if (unfounded) return { because: unfounded }
   const read = readKept(book, table, field.source as Json)
   const hindrance = 'problem' in read ? read.problem.words : hindranceOf(field, read.tree)
-  if ('problem' in read || hindrance) return { because: `${name} can’t be reckoned: ${hindrance}` }
+  if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${hindrance}` }
   const tree = rounded(field, read.tree)
   const size = sizeOf(book, tree)
   if (size > mostParts)
@@ -67,12 +67,12 @@ function derive(book: Book, fieldId: string): Deriving {
 export function hindranceOf(field: Field, tree: Tree): string | undefined {
   const { kind } = field
   if ((kind === 'borrowed' || kind === 'copied') && (tree.kind !== 'fact' || tree.over.length === 0))
-    return 'It must be a fact of a linked record.'
+    return 'It must be a field of a linked record.'
   if (kind === 'gathered' && tree.kind !== 'aggregate')
     return 'It must be a count, a total or the like of the rows that link here.'
-  if (tree.type.is === 'nothing') return 'It would always be blank.'
+  if (tree.type.is === 'nothing') return 'It would always be empty.'
   if (kind === 'workedOut' && dependenciesOf(tree).size === 0)
-    return 'It speaks of no field, so it is no fact of a record.'
+    return 'It uses no field, so it says nothing about a record.'
   return undefined
 }
 
@@ -85,7 +85,7 @@ export function freezingHindrance(book: Book, tree: Tree): string | undefined {
       (node.kind !== 'fact' || (node.over.length === 0 && !isDerived(findField(book, node.field)!.field))) &&
       !(node.kind === 'call' && node.name.startsWith('CURRENT')),
   )
-  return own ? undefined : 'It may only speak of what is typed into the record itself.'
+  return own ? undefined : 'It may use only what is typed into the record itself.'
 }
 
 function sizeOf(book: Book, tree: Tree): number {
@@ -131,7 +131,10 @@ export const readExpression = (book: Book, table: Table, source: string): Checke
 export function readKept(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
   const tree = keptTree(book, json)
   if (!tree)
-    return { problem: { start: 0, end: 0, words: 'It speaks of what is no longer there. Write it anew.' }, source: '' }
+    return {
+      problem: { start: 0, end: 0, words: 'It uses something that is no longer there. Write it again.' },
+      source: '',
+    }
   const source = showExpression(book, tree)
   return { ...readExpression(book, table, source), source }
 }

@@ -70,7 +70,7 @@ export function standingHindrance(book: Book, fieldId: string): string | undefin
       : undefined
   const circle = circleThrough(parts, fieldId)
   if (!circle)
-    return `${name} can’t be reckoned: ${brokenPart(
+    return `${name} can’t be calculated: ${brokenPart(
       book,
       parts.get(fieldId)!.find((id) => !levels.has(id))!,
     )}`
@@ -81,7 +81,7 @@ export function standingHindrance(book: Book, fieldId: string): string | undefin
 /** What is said of a field that others are made from, where they are. */
 export const brokenPart = (book: Book, fieldId: string) => {
   const { field, table } = findField(book, fieldId)!
-  return `${field.name} of ${table.name} can’t be reckoned as it stands. Mend it first.`
+  return `${field.name} of ${table.name} can’t be calculated as it is. Correct it first.`
 }
 
 /** The shortest way from a derived field back to itself, if there is one. */

@@ -47,7 +47,9 @@ export function findFact(
     if (!field) return { words: noSuch(here, part.name) }
     if (at === parts.length - 1) return { over, field }
     if (field.kind !== 'link')
-      return { words: `${field.name} of ${here.name} leads nowhere, so nothing can follow the point behind it.` }
+      return {
+        words: `${field.name} of ${here.name} is linked to nothing yet, so nothing can follow the point after it.`,
+      }
     over.push(field.id)
     here = tableOf(book, linkOf(book, field.id).one)
   }
@@ -77,11 +79,11 @@ export function findRows(book: Book, table: Table, name: string): Found<{ link: 
   if (there.length > 1) {
     const through = there.map((link) => findField(book, link.field)!.field.name)
     return {
-      words: `${name} leads to ${table.name} through ${listed(through)}, so it isn’t clear which rows are meant.`,
+      words: `${name} is linked to ${table.name} through ${listed(through)}, so it isn’t clear which rows are meant.`,
     }
   }
   const near = nearNames(name, hanging)
   return {
-    words: `No rows of “${name}” hang on ${table.name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : hanging.length > 0 ? ` ${listed(hanging)} ${hanging.length === 1 ? 'does' : 'do'}.` : ''}`,
+    words: `No rows of “${name}” are linked to ${table.name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : hanging.length > 0 ? ` ${listed(hanging)} ${hanging.length === 1 ? 'is' : 'are'}.` : ''}`,
   }
 }

@@ -17,7 +17,7 @@ export interface OfferedWord {
 }
 
 const besides: readonly (readonly [form: string, says: string])[] = [
-  ['COALESCE(a, b)', 'a, or b where a is blank'],
+  ['COALESCE(a, b)', 'a, or b where a is empty'],
   ['NULLIF(a, b)', 'a, or nothing where it is the same as b'],
   ['CASE WHEN a THEN b ELSE c END', 'b where a is so, otherwise c'],
   ['CAST(a AS DATE)', 'a as another type'],
@@ -45,7 +45,7 @@ export function wordsOffered(book: Book, table: Table, within?: string): Offered
       : { label, written, is: 'fact', says: kindOf(faceOf(book, field).kind).title }
   })
   const choices = own.flatMap((field) =>
-    (field.kind === 'pick' ? (field.choices ?? []) : []).map(({ word }): OfferedWord => ({
+    (field.kind === 'choice' ? (field.choices ?? []) : []).map(({ word }): OfferedWord => ({
       label: `'${word}'`,
       written: `'${word.replaceAll("'", "''")}'`,
       is: 'choice',

@@ -11,7 +11,7 @@ import { isNumber } from './types'
 export function sayDerived(book: Book, table: Table, field: Field): string {
   const { title } = kindOf(field.kind)
   const made = derivedOf(book, field.id)
-  if ('because' in made) return field.source === undefined ? `${title}, says not yet what` : title
+  if ('because' in made) return field.source === undefined ? `${title}, choose where it comes from` : title
   const frozen = made.freezes ? `, frozen once ${writtenSource(book, table, field.freezes)}` : ''
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {

@@ -29,13 +29,13 @@ const derived = (words: Pick<FieldKind, 'title' | 'short' | 'holds'>, uses: read
 
 /** A fact of the record a link leads to, always as it is there now. */
 export const borrowed = derived(
-  { title: 'Borrowed', short: 'borrowed', holds: 'a fact of the linked record, always as it is there now' },
+  { title: 'Borrowed', short: 'borrowed', holds: 'a value of the linked record, always as it is there now' },
   [],
 )
 
 /** A fact taken over when the link is made, and kept. */
 export const copied = derived(
-  { title: 'Copied', short: 'copied', holds: 'a fact of the linked record, as it was when the link was made' },
+  { title: 'Copied', short: 'copied', holds: 'a value of the linked record, as it was when the link was made' },
   [],
 )
 
@@ -51,6 +51,6 @@ export const gathered = derived(
 
 /** An expression over the record and those it is tied to. */
 export const workedOut = derived(
-  { title: 'Worked out', short: 'worked-out', holds: 'reckoned from other facts of the record' },
+  { title: 'Worked out', short: 'worked-out', holds: 'calculated from other fields of the record' },
   ['decimals', 'unit'],
 )

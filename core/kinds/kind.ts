@@ -23,7 +23,7 @@ export type Control =
   | 'time'
   | 'date-time'
   | 'tick'
-  | 'pick'
+  | 'choice'
   | 'mark'
   | 'file'
   | 'link'

@@ -68,8 +68,8 @@ test.each<[KindedField, string, string]>([
   [field('tick'), 'Yes', '1'],
   [field('tick'), '', '0'],
   [field('tick'), 'perhaps', '“perhaps” is neither yes nor no.'],
-  [field('pick', { choices }), 'BOOKED', 'booked'],
-  [field('pick', { choices }), 'postponed', '“postponed” is not one of the choices: booked or done.'],
+  [field('choice', { choices }), 'BOOKED', 'booked'],
+  [field('choice', { choices }), 'postponed', '“postponed” is not one of the choices: booked or done.'],
   [field('mark', { scale: 5 }), '6', '“6” is not a mark from 1 to 5.'],
   [field('email'), 'averil@otterby.example', 'averil@otterby.example'],
   [field('email'), 'averil at otterby', '“averil at otterby” is not an e-mail address such as office@firm.example.'],
@@ -97,7 +97,7 @@ test('a new record starts with what the field says, today included', () => {
   expect(startValue(field('line'), now)).toBeNull()
 })
 
-const settled = (kind: KindedField['kind']) => field(kind, kind === 'pick' ? { choices } : {})
+const settled = (kind: KindedField['kind']) => field(kind, kind === 'choice' ? { choices } : {})
 
 test.each(kindNames.filter((kind) => !['link', 'file'].includes(kind)))(
   '%s: what is shown can be typed again and means the same',

@@ -8,7 +8,7 @@ export const Look = z.strictObject({
   dateStyle: z.enum(['day-month-year', 'month-day-year', 'year-month-day']),
   numberStyle: z.enum(['1,234.50', '1.234,50', '1 234,50']),
   weekStart: z.enum(['Monday', 'Sunday', 'Saturday']),
-  /** The house style of names in the live database; plain where nothing was picked. */
+  /** The house style of names in the live database; plain where nothing was chosen. */
   naming: z.enum(namings).optional(),
 })
 export type Look = z.infer<typeof Look>

@@ -12,7 +12,7 @@ import { mark } from './mark'
 import { measured } from './measured'
 import { money } from './money'
 import { passage } from './passage'
-import { pick } from './pick'
+import { choice } from './choice'
 import { running } from './running'
 import { tick } from './tick'
 import { time } from './time'
@@ -32,7 +32,7 @@ export const fieldKinds = {
   time,
   dateTime,
   tick,
-  pick,
+  choice,
   mark,
   email,
   phone,

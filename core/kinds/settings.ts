@@ -8,7 +8,7 @@ export const settingLimits = {
   texts: { unit: 20, prefix: 12, note: 500, example: 200, refusal: 200 },
 } as const
 
-/** One choice of a pick. The id stays when the word changes, so that records can follow. */
+/** One word of a choice field. The id stays when the word changes, so that records can follow. */
 export const Choice = z.strictObject({
   id: z.string().min(1).max(40),
   word: z.string().min(1).max(settingLimits.choiceLength),

@@ -145,4 +145,4 @@ function recordPlaces(book: Book, names: PhysicalNames, table: Table, join: (pla
 const rareFirst = (words: readonly string[]) =>
   [...words].sort((a, b) => Number(/\d/.test(b)) - Number(/\d/.test(a)) || b.length - a.length)
 
-const isText = (kind: KindName) => ['line', 'passage', 'pick'].includes(kindOf(kind).control) || kind === 'running'
+const isText = (kind: KindName) => ['line', 'passage', 'choice'].includes(kindOf(kind).control) || kind === 'running'

@@ -206,7 +206,7 @@ class RowMaker {
 
   private nowhere(link: Link): string {
     const target = this.book.tables.find((table) => table.id === link.one)!
-    if ((this.refs.get(link.one) ?? []).length === 0) return `There is no ${inSentence(target.name)} to lead to.`
+    if ((this.refs.get(link.one) ?? []).length === 0) return `There is no ${inSentence(target.name)} to link to.`
     return `Every ${inSentence(target.name)} has as many ${plural(whatCounts(this.book, link))} as it may have.`
   }
 }
@@ -217,9 +217,9 @@ const holds = (field: Field, value: string, book: Book) =>
 
 /** How many records a dry run makes of a table: few of what others lead to, more of what hangs on them. */
 export function wishedCount(book: Book, table: Table): number {
-  if (table.role === 'pick-list') return table.words?.length ?? 5
+  if (table.role === 'word-list') return table.words?.length ?? 5
   const hangs = linksFrom(book, table.id).some(
-    (link) => book.tables.find(({ id }) => id === link.one)?.role !== 'pick-list',
+    (link) => book.tables.find(({ id }) => id === link.one)?.role !== 'word-list',
   )
   const least = linksFrom(book, table.id).some((link) => link.least === 1)
   if (table.role === 'joining' || least) return 40

@@ -84,7 +84,7 @@ test('what waits for itself, or for what waits, is impossible, with why', () => 
   )
   const why = impossibleTables(book)
   expect([...why.keys()]).toEqual(['hen', 'egg', 'nest'])
-  expect(why.get('hen')).toMatch(/leads back to a hen/)
+  expect(why.get('hen')).toMatch(/comes back to a hen/)
   expect(why.get('nest')).toBe('Each nest must have an egg, and none can be entered.')
   expect(fillingOrder(book).map(({ id }) => id)).toEqual(['field'])
 })
@@ -93,7 +93,7 @@ test('a key of few words gives as many records, and says why there are no more',
   const book = made(
     emptyBook('Test', plainLook),
     table('tax'),
-    { kind: 'addField', table: 'tax', id: 'rate', name: 'Rate', holds: 'pick' },
+    { kind: 'addField', table: 'tax', id: 'rate', name: 'Rate', holds: 'choice' },
     {
       kind: 'changeField',
       field: 'rate',

@@ -27,7 +27,7 @@ export function impossibleTables(book: Book): ReadonlyMap<string, string> {
     why.set(
       table.id,
       circle
-        ? `Each ${inSentence(table.name)} must first have ${listed(missing.map((one) => aOrAn(inSentence(one.name))))}, and that leads back to ${aOrAn(inSentence(table.name))}. Let one of the links on the way be blank.`
+        ? `Each ${inSentence(table.name)} must first have ${listed(missing.map((one) => aOrAn(inSentence(one.name))))}, and that comes back to ${aOrAn(inSentence(table.name))}. Let one of the links on the way be empty.`
         : `Each ${inSentence(table.name)} must have ${listed(missing.map((one) => aOrAn(inSentence(one.name))))}, and none can be entered.`,
     )
   }
@@ -35,7 +35,9 @@ export function impossibleTables(book: Book): ReadonlyMap<string, string> {
 }
 
 function ownHindrance(table: Table): string | undefined {
-  const empty = table.fields.find((field) => field.kind === 'pick' && mustHold(table, field) && !field.choices?.length)
+  const empty = table.fields.find(
+    (field) => field.kind === 'choice' && mustHold(table, field) && !field.choices?.length,
+  )
   if (empty) return `${empty.name} must be filled, and there is no choice for it. Give it choices.`
   if (table.key.length === 0) return `${table.name} has no key. Choose one.`
   return undefined

@@ -98,7 +98,7 @@ export function traceOf(book: Book, field: string, kinds: ReadonlySet<Dependency
 /** One dependency as a sentence. */
 export function sayDependency(book: Book, { kind, from, to, words: said }: Dependency): string {
   const [source, reader] = [partName(book, from), partName(book, to)]
-  if (kind === 'link') return `${reader} leads to ${source}`
+  if (kind === 'link') return `${reader} is linked to ${source}`
   if (kind === 'rule') return `${reader} is bound to ${source}: ${said}`
   return `${reader} is ${said} from ${source}`
 }

@@ -36,13 +36,13 @@ test('a need is not met before anything is ticked, and its words say what is mis
   expect(coverage(bookOf(needs))[0]).toEqual({
     state: 'not',
     open: 3,
-    why: 'The words also speak of Dog, Dog → Name and Dog → Weight.',
+    why: 'The words also mention Dog, Dog → Name and Dog → Weight.',
   })
 })
 
 test('it is met in part while its words ask for more, and wholly once that is there or waved off', () => {
   const part = bookOf(needs, ...dog, tick('a', 'dog'))
-  expect(coverage(part)[0]).toEqual({ state: 'part', open: 1, why: 'The words also speak of Dog → Weight.' })
+  expect(coverage(part)[0]).toEqual({ state: 'part', open: 1, why: 'The words also mention Dog → Weight.' })
   const waved = made(part, { kind: 'waveOff', id: 'w', what: 'field/dog/weight', name: 'Weight' })
   expect(coverage(waved)[0]).toEqual({ state: 'met', open: 0 })
 })

@@ -34,13 +34,13 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
                 ? one.table
                 : one.kind === 'field'
                   ? `${one.table} → ${one.words}`
-                  : `how ${one.what.from} and ${one.what.to} belong together`,
+                  : `how ${one.what.from} and ${one.what.to} are linked`,
             ),
           ),
         ].slice(0, 3),
       )
       const more = open.length > 3 ? ` and ${open.length - 3} more` : ''
-      return { state: ticked ? 'part' : 'not', open: open.length, why: `The words also speak of ${missing}${more}.` }
+      return { state: ticked ? 'part' : 'not', open: open.length, why: `The words also mention ${missing}${more}.` }
     }
     const rule = ticked ? wantedRule(book, reading, at) : undefined
     if (rule) {

@@ -203,7 +203,7 @@ function tieProposals(
 
 /** "each Visit belongs to one Premises", "ties Visit and Technician, each with many". */
 function tieWords({ from, to, kind, must, least }: ReadTie): string {
-  if (kind === 'n-n') return `ties ${from} and ${to}, each with many`
-  if (kind === '1-1') return `ties ${from} and ${to}, one to one`
+  if (kind === 'n-n') return `links ${from} and ${to}, many to many`
+  if (kind === '1-1') return `links ${from} and ${to}, one to one`
   return `each ${to} ${must ? 'has one' : 'may have one'} ${from}${least ? `; each ${from} has at least one ${to}` : ''}`
 }

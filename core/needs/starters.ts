@@ -26,7 +26,7 @@ const also = (name: string, kind: KindName = 'line', choices?: readonly string[]
   usual: false,
 })
 
-/** Everyday tables to begin from; fields are picked, named and put in order before anything is made. */
+/** Everyday tables to begin from; fields are chosen, named and put in order before anything is made. */
 export const starters: readonly Starter[] = [
   {
     name: 'Person',
@@ -69,7 +69,7 @@ export const starters: readonly Starter[] = [
   {
     name: 'Phone',
     say: 'Where one person has several numbers.',
-    fields: [usual('Number', 'phone'), usual('Used for', 'pick', ['home', 'work', 'mobile']), also('Note')],
+    fields: [usual('Number', 'phone'), usual('Used for', 'choice', ['home', 'work', 'mobile']), also('Note')],
   },
   {
     name: 'Employee',
@@ -104,7 +104,7 @@ export const starters: readonly Starter[] = [
       usual('Subject'),
       usual('Taken in on', 'date'),
       usual('Due on', 'date'),
-      usual('State', 'pick', ['open', 'in progress', 'done', 'cancelled']),
+      usual('State', 'choice', ['open', 'in progress', 'done', 'cancelled']),
       also('Description', 'passage'),
       also('Agreed price', 'money'),
     ],
@@ -115,7 +115,7 @@ export const starters: readonly Starter[] = [
     fields: [
       usual('Starts', 'dateTime'),
       usual('Minutes', 'whole'),
-      usual('State', 'pick', ['booked', 'held', 'cancelled']),
+      usual('State', 'choice', ['booked', 'held', 'cancelled']),
       also('Reason'),
       also('Note', 'passage'),
     ],
@@ -125,7 +125,7 @@ export const starters: readonly Starter[] = [
     say: 'What a customer asked for; its lines are a table of their own.',
     fields: [
       usual('Ordered on', 'date'),
-      usual('State', 'pick', ['open', 'sent', 'cancelled']),
+      usual('State', 'choice', ['open', 'sent', 'cancelled']),
       also('Deliver by', 'date'),
       also('Note', 'passage'),
     ],
@@ -136,7 +136,7 @@ export const starters: readonly Starter[] = [
     fields: [
       usual('Paid on', 'date'),
       usual('Amount', 'money'),
-      usual('Way of paying', 'pick', ['cash', 'card', 'transfer']),
+      usual('Way of paying', 'choice', ['cash', 'card', 'transfer']),
       also('Reference', 'code'),
       also('Note'),
     ],

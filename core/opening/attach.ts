@@ -9,7 +9,7 @@ export const attach = (one: LiveAttached): OpeningStep => ({ say: one.say, sql: 
 
 /** Takes one off, so that nothing stands on a table that changes. */
 export const detach = (one: LiveAttached): OpeningStep => ({
-  say: 'Let go of what is derived while the tables change',
+  say: 'Pause calculated fields while the tables change',
   sql: dropSql(one),
   undo: one.sql,
 })

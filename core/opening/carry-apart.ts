@@ -38,13 +38,13 @@ export function apart(before: Book, after: Book, move: MoveApart): Told {
   const insert: OpeningStep = {
     say:
       way === 'kind'
-        ? `Make one ${one} of all ${plural(many)} that tell the same`
-        : `Make a ${one} of what each ${many} tells`,
+        ? `Make one ${one} of all ${plural(many)} that say the same`
+        : `Make a ${one} of what each ${many} says`,
     sql: `INSERT INTO ${quoteName(to.name)} (${quotedList([...into, ...untold])}) SELECT ${[number('ranked'), ...values, ...untold.map(() => 'NULL')].join(', ')} FROM ${ranked} WHERE NOT EXISTS (SELECT 1 FROM ${quoteName(to.name)})${way === 'kind' ? ' GROUP BY ranked' : ''}`,
     undo: `DELETE FROM ${quoteName(to.name)}`,
   }
   const lead: OpeningStep = {
-    say: `Lead each ${many} to its ${one}`,
+    say: `Link each ${many} to its ${one}`,
     sql: `UPDATE ${source} AS own JOIN ${ranked} ON ${key.map((name) => `own.${quoteName(name)} = those.${quoteName(name)}`).join(' AND ')} SET own.${quoteName(linkColumns[0]!.name)} = ${number('those.ranked')}, own.\`changed_at\` = own.\`changed_at\``,
   }
   const tie =
@@ -60,7 +60,7 @@ export function apart(before: Book, after: Book, move: MoveApart): Told {
     steps: way === 'kind' ? [insert, lead] : [insert],
     beforeDrops: [
       {
-        say: `Let ${plural(many)} go of what ${plural(one)} hold now`,
+        say: `Clear from ${plural(many)} what ${plural(one)} hold now`,
         sql: 'DO 0',
         undo: `UPDATE ${source} AS own JOIN ${quoteName(to.name)} AS other ON ${tie} SET ${back.join(', ')}, own.\`changed_at\` = own.\`changed_at\``,
       },
@@ -98,14 +98,14 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
     ask(
       `NOT (${filled})`,
       (count) =>
-        `Each ${inSentence(from.was.title)} must lead to one ${one}, but ${rows(count)} ${count === 1 ? 'tells' : 'tell'} nothing of it. Fill that in first, in Records, or let the link be blank.`,
+        `Each ${inSentence(from.was.title)} must be linked to one ${one}, but ${rows(count)} ${count === 1 ? 'says' : 'say'} nothing of it. Fill that in first, in Records, or let the link be empty.`,
     )
   const moving = new Set(columns.map(({ now }) => now.name))
   for (const column of othersToFill(move, linkColumns))
     ask(
       filled,
       (count) =>
-        `${column.title} of ${one} must be filled, but ${rows(count)} whose facts move there ${count === 1 ? 'tells' : 'tell'} nothing of it. Open it without “must be filled” and fill it in first.`,
+        `${column.title} of ${one} must be filled, but ${rows(count)} whose values move there ${count === 1 ? 'says' : 'say'} nothing of it. Open it without “must be filled” and fill it in first.`,
     )
   for (const { old, now } of columns.filter(({ now }) => now.notNull))
     ask(
@@ -125,7 +125,7 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
     asked.push({
       sql: `SELECT COUNT(*) AS count FROM (SELECT 1 FROM (${seen}) AS seen WHERE ${unique.columns.map((name) => `${quoteName(name)} IS NOT NULL`).join(' AND ')} GROUP BY ${quotedList(unique.columns)} HAVING COUNT(*) > 1) AS twice`,
       blocked: (count) =>
-        `No two ${plural(one)} may be alike there, but ${counted(count, 'value')} would come more than once. Make what belongs together the same in Records first.`,
+        `Each ${one} must be different there, but ${counted(count, 'value')} would come more than once. Make what is meant to be one the same in Records first.`,
     })
   return asked
 }

@@ -61,7 +61,7 @@ function follow({ link, many, one }: Rekeyed): Told {
   const [before, now] = [own(oldColumns), own(newColumns)]
   const fresh = newColumns.filter((column) => !many.was.columns.some((old) => isSameColumn(old, column)))
   const going = columnsOf(many.was, link).filter((old) => !many.is.columns.some((column) => isSameColumn(old, column)))
-  const say = `Let ${many.is.title} follow the new key of ${one.is.title}`
+  const say = `Carry the new key of ${one.is.title} into ${many.is.title}`
   return {
     steps: [{ say, sql: fill(before, was, now, is) }],
     beforeDrops: [{ say, sql: 'DO 0', undo: fill(now, is, before, was) }],

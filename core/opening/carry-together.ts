@@ -17,7 +17,7 @@ export function together(before: Book, move: MoveTogether): Told {
     `${quoteName(own.name)} AS own JOIN ${quoteName(gone.name)} AS other ON ${tie(move, own, gone)}`
   const set = columns.map(({ then, now }) => `own.${quoteName(now.name)} = other.${quoteName(then.name)}`)
   const step = {
-    say: `Bring what each ${inSentence(from.was.title)} tells to its ${inSentence(to.is.title)}`,
+    say: `Carry what each ${inSentence(from.was.title)} says to its ${inSentence(to.is.title)}`,
     sql: `UPDATE ${sql(to.then, from.then)} SET ${[...set, 'own.`changed_at` = own.`changed_at`'].join(', ')}`,
   }
   return {
@@ -67,7 +67,7 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
     {
       sql: `SELECT COUNT(*) AS count FROM ${other} WHERE NOT EXISTS (SELECT 1 FROM ${own} WHERE ${on})`,
       blocked: (count) =>
-        `${counted(count, theirs)} ${count === 1 ? 'has' : 'have'} no ${ours} and would be lost. Tie ${count === 1 ? 'it' : 'them'} to one in Records first, or remove ${count === 1 ? 'it' : 'them'}.`,
+        `${counted(count, theirs)} ${count === 1 ? 'has' : 'have'} no ${ours} and would be lost. Link ${count === 1 ? 'it' : 'them'} to one in Records first, or remove ${count === 1 ? 'it' : 'them'}.`,
     },
     ...(way === 'many'
       ? [
@@ -99,7 +99,7 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
           before,
           one,
           (records, field, single) =>
-            `${records} ${single ? 'leads' : 'lead'} to ${theirs} through ${field} and can’t follow. Leave the two apart, or empty ${field} first.`,
+            `${records} ${single ? 'is' : 'are'} linked to ${theirs} through ${field} and can’t follow. Keep the two tables separate, or empty ${field} first.`,
         ),
       ),
   ]

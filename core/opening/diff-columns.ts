@@ -76,7 +76,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
       ask(
         isThere(before, old),
         (count) =>
-          `${old.title} was taken out of ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or remove what they hold.`,
+          `${old.title} was removed from ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or remove what they hold.`,
         `${is.id}/${old.id}`,
       )
   // All at once, so that either all are there still or none.
@@ -86,7 +86,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
       ? []
       : [
           {
-            say: `Take ${listed(going.map(({ old }) => old.title))} out of ${is.title}`,
+            say: `Remove ${listed(going.map(({ old }) => old.title))} from ${is.title}`,
             sql: `${alter} ${going.map(({ now }) => `DROP COLUMN IF EXISTS ${quoteName(now.name)}`).join(', ')}`,
             loses: going.map(({ old }) => `${is.id}/${old.id}`),
             undo: `${alter} ${back.map((column) => `ADD COLUMN IF NOT EXISTS ${columnSql(column)}`).join(', ')}`,

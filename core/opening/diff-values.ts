@@ -1,7 +1,7 @@
 import { type Book, findField } from '../book'
 import { kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
-import { counted, inSentence, plural } from '../words'
+import { counted, inSentence } from '../words'
 import { idsOf, keyOf, quotedList, type Staying, isSameColumn } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 import type { LiveCheck, LiveColumn, LiveTable } from './schema'
@@ -77,14 +77,14 @@ export function questionsOfValues(
       return twice(
         columns,
         (count) =>
-          `No two ${plural(inSentence(is.title))} may be alike in ${title} now, but ${counted(count, 'value')} ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first.`,
+          `${title} must be different for each ${inSentence(is.title)} now, but ${counted(count, 'value')} ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first.`,
       )
     })
   if (keyOf(was) === keyOf(is) || !isNew(is.primaryKey)) return [...checks, ...uniques]
   const key = twice(
     is.primaryKey,
     (count) =>
-      `The new key of ${is.title} must tell every record apart, but ${counted(count, 'value')} of it ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first, or undo the change of key.`,
+      `The new key of ${is.title} must be different for every record, but ${counted(count, 'value')} of it ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first, or undo the change of key.`,
   )
   return [...checks, ...uniques, key]
 }

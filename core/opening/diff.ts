@@ -130,15 +130,15 @@ const addTable = (table: LiveTable): OpeningStep => ({
 const stillHolds = (table: LiveTable): LiveCheckQuestion => ({
   sql: `SELECT COUNT(*) AS count FROM ${quoteName(table.name)}`,
   blocked: (count) =>
-    `${table.title} was taken out of the design but still holds ${counted(count, 'record')}. Undo that, or remove the records.`,
+    `${table.title} was removed from the design but still holds ${counted(count, 'record')}. Undo that, or remove the records.`,
   loses: table.id,
 })
 
-/** A pick list that became fixed choices may go when all its words are among them. */
+/** A word list that became fixed choices may go when all its words are among them. */
 function wordsLeftOut(before: Book, after: Book, table: LiveTable): LiveCheckQuestion | undefined {
   const fields = linksTo(before, table.id).map((link) => findField(after, link.field)?.field)
   const plain = isPlainList(before, tableOf(before, table.id))
-  if (!plain || fields.length === 0 || fields.some((field) => field?.kind !== 'pick')) return undefined
+  if (!plain || fields.length === 0 || fields.some((field) => field?.kind !== 'choice')) return undefined
   const words = fields.flatMap((field) => field!.choices ?? []).map((choice) => quoteText(choice.word))
   const column = quoteName(table.columns[0]!.name)
   const left = words.length > 0 ? ` WHERE ${column} NOT IN (${words.join(', ')})` : ''
@@ -153,5 +153,5 @@ const redescribe = ({ was, is }: TablePair): OpeningStep[] => {
   const comment = (text: string) => `ALTER TABLE ${quoteName(is!.name)} COMMENT = ${quoteText(text)}`
   return !was || !is || was.comment === is.comment
     ? []
-    : [{ say: `Describe ${is.title} anew`, sql: comment(is.comment), undo: comment(was.comment) }]
+    : [{ say: `Describe ${is.title} again`, sql: comment(is.comment), undo: comment(was.comment) }]
 }

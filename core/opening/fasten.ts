@@ -1,5 +1,5 @@
 import { quoteName } from '../names'
-import { inSentence } from '../words'
+import { inSentence, plural } from '../words'
 import { addForeignKeySql, checkSql, indexSql, uniqueSql } from './ddl'
 import { idsOf, isStaying, keyOf, quotedList, type TablePair } from './pairs'
 import type { OpeningStep } from './plan'
@@ -32,7 +32,7 @@ export const loosenKeys = ({ was, is }: TablePair): OpeningStep[] =>
 
 export const fastenKeys = ({ was, is }: TablePair): OpeningStep[] =>
   missing(is, was).map((key) => ({
-    say: `Hold the links of ${is!.title}`,
+    say: `Connect ${is!.title} to the tables it is linked to`,
     sql: addForeignKeySql(is!.name, key),
     undo: `ALTER TABLE ${quoteName(is!.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
   }))
@@ -74,7 +74,7 @@ function heldOnlyIn(table: LiveTable, other: LiveTable) {
 export const loosen = (pair: TablePair): OpeningStep[] =>
   isStaying(pair)
     ? heldOnlyIn(pair.was, pair.is).map((held) => ({
-        say: `Set the checks of ${inSentence(pair.is.title)} anew`,
+        say: `Set the checks of ${inSentence(pair.is.title)} again`,
         sql: `ALTER TABLE ${quoteName(pair.was.name)} DROP ${held.noun} IF EXISTS ${quoteName(held.name)}`,
         undo: `ALTER TABLE ${quoteName(pair.was.name)} ${held.add}`,
       }))
@@ -83,7 +83,7 @@ export const loosen = (pair: TablePair): OpeningStep[] =>
 export const fasten = (pair: TablePair): OpeningStep[] =>
   isStaying(pair)
     ? heldOnlyIn(pair.is, pair.was).map((held) => ({
-        say: `Set the checks of ${inSentence(pair.is.title)} anew`,
+        say: `Set the checks of ${inSentence(pair.is.title)} again`,
         sql: `ALTER TABLE ${quoteName(pair.is.name)} ${held.add}`,
         undo: `ALTER TABLE ${quoteName(pair.is.name)} DROP ${held.noun} IF EXISTS ${quoteName(held.name)}`,
       }))
@@ -96,7 +96,7 @@ export function changeKey(pair: TablePair): OpeningStep[] {
     `ALTER TABLE ${quoteName(pair.is.name)} DROP PRIMARY KEY, ADD PRIMARY KEY (${quotedList(columns)})`
   return [
     {
-      say: `Tell the records of ${inSentence(pair.is.title)} apart by their new key`,
+      say: `Make ${plural(inSentence(pair.is.title))} unique by their new key`,
       sql: to(pair.is.primaryKey),
       undo: to(pair.then.primaryKey),
     },

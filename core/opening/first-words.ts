@@ -5,7 +5,7 @@ import { aOrAn, counted, inSentence, plural } from '../words'
 import { physicalNames } from './columns'
 import type { LiveCheckQuestion, OpeningStep } from './plan'
 
-/** The words that pick lists start with; those that are there already stay as they are. */
+/** The words that word lists start with; those that are there already stay as they are. */
 export function firstWords(before: Book | undefined, after: Book): OpeningStep[] {
   const names = physicalNames(after)
   return after.tables.flatMap((table) => {
@@ -23,13 +23,13 @@ export function firstWords(before: Book | undefined, after: Book): OpeningStep[]
   })
 }
 
-/** A pick that became a link to a new list: every word in use must be on that list. */
+/** A choice that became a link to a new list: every word in use must be on that list. */
 export function wordsMissing(before: Book, after: Book): LiveCheckQuestion[] {
   const names = physicalNames(before)
   return after.links.flatMap((link) => {
     const was = findField(before, link.field)
     const list = tableOf(after, link.one)
-    if (was?.field.kind !== 'pick' || findTable(before, list.id)) return []
+    if (was?.field.kind !== 'choice' || findTable(before, list.id)) return []
     const column = quoteName(names.columns(was.table.id, link.field)[0]!.name)
     const words = (list.words ?? []).map((word) => quoteText(word.word))
     const missing = words.length > 0 ? ` AND ${column} NOT IN (${words.join(', ')})` : ''
@@ -51,7 +51,7 @@ export function wordsInTheWay(book: Book): string[] {
     const more = table.fields.find((field) => mustHold(table, field) && field.id !== key && !field.startsAs)
     if (more)
       return [
-        `The first words of ${table.name} can’t be written down while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be blank, or take the words out.`,
+        `The first words of ${table.name} can’t be added while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be empty, or remove the words.`,
       ]
     const field = table.fields.find((one) => one.id === key)
     const wrong = field && table.words.find(({ word }) => !isValue(field, word, book))

@@ -33,7 +33,7 @@ export const keepOut = (tables: readonly LiveTable[], kept: readonly Event[] = e
 export const letIn = (tables: readonly { readonly was: LiveTable; readonly then: LiveTable }[]): OpeningStep[] =>
   tables.flatMap(({ was, then }) =>
     events.map((event) => ({
-      say: 'Let other tools in again',
+      say: 'Let other tools write again',
       sql: liftSql(was, event),
       undo: barrierSql(was, event, then.name),
     })),

@@ -86,7 +86,7 @@ function creation(book: Book): OpeningStep[] {
     })),
     ...schema.tables.flatMap((table) =>
       table.foreignKeys.map((key) => ({
-        say: `Hold the links of ${table.title}`,
+        say: `Connect ${table.title} to the tables it is linked to`,
         sql: addForeignKeySql(table.name, key),
         undo: `ALTER TABLE IF EXISTS ${quoteName(table.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
       })),

@@ -5,7 +5,7 @@ import { counted, inSentence, listed, plural } from '../words'
 export function sayTable(book: Book, tableId: string): string {
   const table = tableOf(book, tableId)
   const key = table.key.map((id) => fieldOf(table, id).name)
-  const keyed = key.length === 0 ? 'no key' : `told apart by ${listed(key)}`
+  const keyed = key.length === 0 ? 'no key' : `unique by ${listed(key)}`
   const ties = linksFrom(book, tableId).map((link) => {
     const field = fieldOf(table, link.field)
     return `${mustHold(table, field) ? 'always has' : 'may have'} one ${inSentence(tableOf(book, link.one).name)}`

@@ -40,7 +40,7 @@ export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
       kind: 'TRIGGER',
       name,
       table: table.id,
-      say: `Let the database itself keep the rules and the copies of ${table.name}`,
+      say: `Make the database itself keep the rules and copies of ${table.name}`,
       sql: `CREATE OR REPLACE TRIGGER ${quoteName(name)} ${timing} ${event} ON ${names.quoted(table.id)} FOR EACH ROW BEGIN\n  ${lines.join('\n  ')}\nEND`,
     }
   })

@@ -112,7 +112,7 @@ test('a joining table that keeps facts is not thrown away with a new answer', ()
   })
   const made = make(book, { kind: 'untie', tie: 'joining' })
   expect(!made.ok && wordProblem(made.problem)).toBe(
-    'Visit part keeps facts of its own (Quantity). Remove the table yourself if they may go.',
+    'Visit part has fields of its own (Quantity). Remove the table yourself if they may go.',
   )
 })
 

@@ -14,7 +14,7 @@ const answers = (aHasSeveral: boolean, bHasSeveral: boolean, bMust = false) => (
 test('the two questions are asked in the office’s nouns', () => {
   expect(askSeveral(visit, appliance)).toBe('Can one visit have more than one appliance?')
   expect(askMust(visit, appliance)).toBe('Must every visit have an appliance?')
-  expect(askSeveral(child, child)).toBe('Can one child be tied to more than one other child?')
+  expect(askSeveral(child, child)).toBe('Can one child be linked to more than one other child?')
 })
 
 test.each([
@@ -30,7 +30,7 @@ test.each([
     'many to one',
     answers(false, true),
     'Each visit gets a link to one appliance.',
-    /Visits get the field “Appliance”, which may stay blank\. An appliance can have/,
+    /Visits get the field “Appliance”, which may stay empty\. An appliance can have/,
   ],
 ])('%s is told with what comes of it', (_what, given, head, text) => {
   const said = sayOutcome(visit, appliance, given)

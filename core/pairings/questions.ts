@@ -7,7 +7,7 @@ const noun = (table: Table) => inSentence(table.name)
 /** "Can one visit have more than one appliance?" */
 export const askSeveral = (a: Table, b: Table) =>
   a.id === b.id
-    ? `Can one ${noun(a)} be tied to more than one other ${noun(b)}?`
+    ? `Can one ${noun(a)} be linked to more than one other ${noun(b)}?`
     : `Can one ${noun(a)} have more than one ${noun(b)}?`
 
 /** "Must every visit have at least one appliance?" */
@@ -25,7 +25,7 @@ export function sayOutcome(
   if (aHasSeveral && bHasSeveral) {
     return {
       head: 'A joining table is needed.',
-      text: `One row for each ${other} of ${aOrAn(one)}. The same two can’t be entered twice, and the row can carry facts of its own.`,
+      text: `One row for each ${other} of ${aOrAn(one)}. The same two can’t be entered twice, and the row can have fields of its own.`,
     }
   }
   if (!aHasSeveral && !bHasSeveral) {
@@ -38,6 +38,6 @@ export function sayOutcome(
   const must = aHasSeveral ? answers.bMust : answers.aMust
   return {
     head: `Each ${noun(carrier)} gets a link to one ${noun(target)}.`,
-    text: `${plural(carrier.name)} get the field “${name || target.name}”${must ? ', which must be filled' : ', which may stay blank'}. ${aOrAn(noun(target)).replace(/^a/, 'A')} can have any number of ${plural(noun(carrier))}.`,
+    text: `${plural(carrier.name)} get the field “${name || target.name}”${must ? ', which must be filled' : ', which may stay empty'}. ${aOrAn(noun(target)).replace(/^a/, 'A')} can have any number of ${plural(noun(carrier))}.`,
   }
 }

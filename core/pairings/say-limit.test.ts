@@ -22,7 +22,7 @@ const book = made(
   tie('technician', true),
   tie('part', false),
   { kind: 'addField', table: 'technician-joining', id: 'leads', name: 'Leads', holds: 'tick' },
-  { kind: 'addField', table: 'part', id: 'size', name: 'Size', holds: 'pick' },
+  { kind: 'addField', table: 'part', id: 'size', name: 'Size', holds: 'choice' },
   { kind: 'changeField', field: 'size', to: { choices: [{ id: 's', word: 'small' }] } },
 )
 const [toVisit, toTechnician, parts] = ['technician-1', 'technician-2', 'part-1'].map((id) => findLink(book, id)!)
@@ -38,7 +38,7 @@ test('a limit is said in the office’s nouns; of a joining table, by what it le
   )
 })
 
-test('ticks and the words of picks can be counted apart', () => {
+test('ticks and the words of choices can be counted apart', () => {
   expect(limitConditions(book, toVisit!).map(({ say }) => say)).toEqual(['all of them', 'those with Leads ticked'])
   expect(limitConditions(book, parts!).at(-1)).toEqual({
     say: 'those with Size “small”',

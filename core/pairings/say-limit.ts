@@ -26,7 +26,7 @@ export function whatCounts(book: Book, link: Link): string {
   return inSentence(far ? tableOf(book, far.one).name : many.name)
 }
 
-/** What a limit may be asked to count: all rows, those with a tick set, those with one word of a pick. */
+/** What a limit may be asked to count: all rows, those with a tick set, those with one word of a choice. */
 export function limitConditions(
   book: Book,
   link: Link,
@@ -36,7 +36,7 @@ export function limitConditions(
     { say: 'all of them' },
     ...many.fields.flatMap((field) => {
       if (field.kind === 'tick') return [{ say: `those with ${field.name} ticked`, when: { field: field.id, is: '1' } }]
-      return (field.kind === 'pick' ? (field.choices ?? []) : []).map(({ word }) => ({
+      return (field.kind === 'choice' ? (field.choices ?? []) : []).map(({ word }) => ({
         say: `those with ${field.name} “${word}”`,
         when: { field: field.id, is: word },
       }))

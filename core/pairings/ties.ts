@@ -31,7 +31,7 @@ export interface Tie {
 export type PairState =
   { readonly kind: 'tied'; readonly ties: readonly Tie[] } | { readonly kind: 'none' } | { readonly kind: 'ask' }
 
-/** The tables that are paired with each other: joining tables are what comes of it, pick lists are words. */
+/** The tables that are paired with each other: joining tables are what comes of it, word lists are words. */
 export const pairedTables = (book: Book) => book.tables.filter((table) => table.role === undefined)
 
 function tiesBetween(book: Book, a: string, b: string): Tie[] {

@@ -163,7 +163,7 @@ function withField(fields: readonly ReadField[], named: Named, at: Evidence, lim
   return known ? fields.map((field, i) => (i === same ? made : field)) : [...fields, made]
 }
 
-/** A pick takes each word once. */
+/** A choice takes each word once. */
 function distinct(choices: readonly string[] | undefined): string[] | undefined {
   const byWord = new Map(choices?.map((word) => [word.trim().toLowerCase(), word.trim().slice(0, 100)]))
   byWord.delete('')

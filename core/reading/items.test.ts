@@ -19,7 +19,7 @@ describe('entries of a list', () => {
     ['who did it', { name: 'done by', kind: 'line' }],
     ['why it was late', { name: 'reason', kind: 'passage' }],
     ['when they arrived', { name: 'arrived', kind: 'time' }],
-    ['an urgency (low, normal, high)', { name: 'urgency', kind: 'pick', choices: ['low', 'normal', 'high'] }],
+    ['an urgency (low, normal, high)', { name: 'urgency', kind: 'choice', choices: ['low', 'normal', 'high'] }],
     ['a projector yes/no', { name: 'projector', kind: 'tick' }],
     ['paid (yes, no)', { name: 'paid', kind: 'tick' }],
     ['a run (how many copies)', { name: 'run', kind: 'whole' }],

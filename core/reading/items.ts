@@ -98,7 +98,7 @@ export function namedBy(item: Item): Named | undefined {
   const hinted = hintedKind(name) ?? hintedKind(phrase.name)
   // A value in kilowatts is no money.
   const measured = hinted === 'money' && phrase.unit && !/euro|pound|dollar/.test(phrase.unit) ? 'exact' : hinted
-  const kind = tick ? 'tick' : choices ? 'pick' : counted ? 'whole' : measured
+  const kind = tick ? 'tick' : choices ? 'choice' : counted ? 'whole' : measured
   const several = isSeveral(phrase)
   return {
     name,
@@ -191,7 +191,7 @@ function asked({ asking, tail }: Item): Named | undefined {
         return { name: thing?.kind === 'thing' ? thing.phrase.name : 'quantity', kind: 'exact' }
       }
       const name = words(rest)
-      return name ? { name: `how ${name}`, kind: choices ? 'pick' : 'line', ...(choices && { choices }) } : undefined
+      return name ? { name: `how ${name}`, kind: choices ? 'choice' : 'line', ...(choices && { choices }) } : undefined
     }
     default:
       return undefined

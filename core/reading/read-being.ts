@@ -57,7 +57,7 @@ export function readBeing(clause: Clause, subject: Phrase, context: Context): Fa
               kind: 'pairFact',
               a: name,
               b: other,
-              named: { name: 'role', kind: 'pick', choices: role.words },
+              named: { name: 'role', kind: 'choice', choices: role.words },
               at,
             } as const,
           ]
@@ -123,10 +123,10 @@ function choices(clause: Clause, subject: Phrase, name: string, context: Context
   const last = context.lastFact
   // "their level, which is beginner or improver": the choices of the fact just named.
   if (last && (last.name === subject.name || last.name.endsWith(` ${subject.name}`)) && !context.of(subject))
-    return [{ kind: 'fact', owner: last.owner, named: { name: last.name, kind: 'pick', choices: words }, at }]
+    return [{ kind: 'fact', owner: last.owner, named: { name: last.name, kind: 'choice', choices: words }, at }]
   if (!context.of(subject) && !context.may(subject.name)) {
     const owner = subject.of ? context.of(subject.of) : subject.owner ? context.thing(subject.owner) : context.lastOwner
-    return owner ? [{ kind: 'fact', owner, named: { name: subject.name, kind: 'pick', choices: words }, at }] : []
+    return owner ? [{ kind: 'fact', owner, named: { name: subject.name, kind: 'choice', choices: words }, at }] : []
   }
   const things = itemsOf(clause.rest).filter((item) => item.phrase?.det === 'a').length
   const paid = doing.verb === 'pay' || clause.rest.some((element) => element.kind === 'prep' && element.word === 'by')
@@ -134,6 +134,6 @@ function choices(clause: Clause, subject: Phrase, name: string, context: Context
   const called = things > 1 || kinds ? 'type' : paid ? 'way of paying' : 'state'
   return [
     ...context.thingFact(subject, 1.5),
-    { kind: 'fact', owner: name, named: { name: called, kind: 'pick', choices: words }, at },
+    { kind: 'fact', owner: name, named: { name: called, kind: 'choice', choices: words }, at },
   ]
 }

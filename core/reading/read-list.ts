@@ -127,7 +127,7 @@ function readItem(
       const aside = item.tail.find((element) => element.kind === 'aside')
       const choices = aside?.kind === 'aside' ? choicesIn(aside.inside) : undefined
       return choices
-        ? [...facts, { kind: 'fact', owner: other, named: { name: 'name', kind: 'pick', choices }, at }]
+        ? [...facts, { kind: 'fact', owner: other, named: { name: 'name', kind: 'choice', choices }, at }]
         : facts
     }
     const of = phrase.of && context.of(phrase.of)

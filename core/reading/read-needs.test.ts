@@ -44,17 +44,17 @@ describe('facts', () => {
     expect(tie(reading, 'Contact', 'Contact phone number')).toMatchObject({ kind: '1-n', mandatory: true })
   })
 
-  test('words joined by “or” are a pick, whether told of the thing or of a fact', () => {
+  test('words joined by “or” are a choice, whether told of the thing or of a fact', () => {
     const reading = readNeeds([
       'Each job has a date. A job is booked, done or cancelled.',
       'Each pupil has a level, which is low or high.',
     ])
-    expect(reading.tables[0]?.fields.find((field) => field.kind === 'pick')?.choices).toEqual([
+    expect(reading.tables[0]?.fields.find((field) => field.kind === 'choice')?.choices).toEqual([
       'booked',
       'done',
       'cancelled',
     ])
-    expect(reading.tables[1]?.fields[0]).toMatchObject({ name: 'Level', kind: 'pick', choices: ['low', 'high'] })
+    expect(reading.tables[1]?.fields[0]).toMatchObject({ name: 'Level', kind: 'choice', choices: ['low', 'high'] })
   })
 })
 

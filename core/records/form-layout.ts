@@ -109,6 +109,6 @@ const isPart = (book: Book, table: Table) => linksFrom(book, table.id).some((lin
 export function shownTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
   return {
     main: book.tables.filter((table) => table.role === undefined && !isPart(book, table)),
-    lists: book.tables.filter((table) => table.role === 'pick-list'),
+    lists: book.tables.filter((table) => table.role === 'word-list'),
   }
 }

@@ -12,7 +12,7 @@ const said = (...edits: Edit[]) =>
 
 test.each<[string, Parameters<typeof table>[1], string[]]>([
   ['must be filled', ['Town line', { must: true }], ['Town must be filled']],
-  ['no two alike', ['Plate code', { unique: true }], ['No two jobs have the same plate']],
+  ['must be different', ['Plate code', { unique: true }], ['No two jobs have the same plate']],
   [
     'a range with its unit',
     ['Height exact', { least: '2', most: '14', unit: 'm' }],
@@ -23,7 +23,7 @@ test.each<[string, Parameters<typeof table>[1], string[]]>([
   [
     'choices',
     [
-      'State pick',
+      'State choice',
       {
         choices: [
           { id: 'a', word: 'open' },

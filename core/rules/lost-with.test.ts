@@ -76,7 +76,7 @@ test('choices made a list of words and fixed choices again keep every rule, also
   const { book } = emberlyDesign()
   const rules = book.rules.length
   const toList: Edit = {
-    kind: 'pickToList',
+    kind: 'choicesToList',
     field: 'visit__state',
     id: 'states',
     keyField: 'states-key',
@@ -87,13 +87,13 @@ test('choices made a list of words and fixed choices again keep every rule, also
   // A total that stops moving once the visit is done may only ask what is typed into the visit itself.
   const lost = lostWith(book, toList)
   expect(lost).toContain(
-    'When Bill total of Visit freezes isn’t clear: It may only speak of what is typed into the record itself.',
+    'When Bill total of Visit freezes isn’t clear: It may use only what is typed into the record itself.',
   )
   const listed = made(book, toList)
   const stopped = [...rulesInTheWay(listed), ...derivedInTheWay(listed)]
   expect([listed.rules.length, stopped.toSorted()]).toEqual([rules, lost.toSorted()])
   expect(stopped.filter((words) => !words.includes('Bill total'))).toEqual([])
-  const back: Edit = { kind: 'listToPick', table: 'states' }
+  const back: Edit = { kind: 'listToChoices', table: 'states' }
   expect(lostWith(listed, back)).toEqual([])
   const again = made(listed, back)
   const said = (one: typeof book) => one.rules.map(({ says }) => JSON.stringify(says))

@@ -83,13 +83,13 @@ test('a rule that looks further than its record follows what it looks at, whatev
     'no two overlap from From day to To day, unless Room.Chairs > 9',
   ])
   design.do({ kind: 'changeField', field: 'seats', to: { kind: 'line' } })
-  expect(rulesInTheWay(design.book).join()).toContain('The rule “apart” of Hire can’t hold')
+  expect(rulesInTheWay(design.book).join()).toContain('The rule “apart” of Hire can’t be kept')
 })
 
 test('a field that holds something else now stops the rule, in words', () => {
   const changed = made(book, { kind: 'changeField', field: 'back', to: { kind: 'line' } })
   expect(rulesInTheWay(changed)[0]).toMatch(
-    /^The rule “It can’t come back before it went out.” of Loan can’t hold: Text can’t be compared/,
+    /^The rule “It can’t come back before it went out.” of Loan can’t be kept: Text can’t be compared/,
   )
   expect(brokenRules(changed, 'loan', { lent: '2027-03-12', back: 'x' })).toEqual({})
 })

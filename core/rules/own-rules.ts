@@ -197,5 +197,5 @@ const never = { moment: '0001-01-01T00:00' }
 /** Rules that can't hold as they are, in words; a book isn't opened with them. */
 export const rulesInTheWay = (book: Book): string[] =>
   ownRules(book).flatMap(({ rule, table, because }) =>
-    because ? [`The rule “${rule.words}” of ${table.name} can’t hold: ${because} Change it in Rules first.`] : [],
+    because ? [`The rule “${rule.words}” of ${table.name} can’t be kept: ${because} Change it in Rules first.`] : [],
   )

@@ -41,7 +41,7 @@ export function readRuleSays(book: Book, table: Table, rule: Omit<Asked, 'table'
     reading.kind === 'follows' || (reading.kind === 'holds' && reading.alone && !rule.onlyNew && !rule.warns)
   return byRow
     ? read
-    : { because: `It looks at several records, which ${table.name} can’t tell apart without a key. Give it one first.` }
+    : { because: `It looks at several records, which ${table.name} can’t do without a key. Give it one first.` }
 }
 
 function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 'table'>): Read {
@@ -73,7 +73,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
       const words = field ? wordsOf(book, field) : []
       const word = (id: string) => words.find((choice) => choice.id === id)?.word
       if (!field || words.length === 0)
-        return { because: `It speaks of the choices of a field, which ${table.name} no longer has.` }
+        return { because: `It uses the choices of a field, which ${table.name} no longer has.` }
       const after = says.steps.flatMap(({ from, to }) => {
         const before = word(from)
         return before === undefined ? [] : [[before, to.flatMap((id) => word(id) ?? [])] as const]
@@ -83,7 +83,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
   }
 }
 
-const gone = (table: Table): Read => ({ because: `It speaks of fields that ${table.name} no longer has.` })
+const gone = (table: Table): Read => ({ because: `It uses fields that ${table.name} no longer has.` })
 
 /** Reads what was typed as something that must hold. */
 export function readHolding(
@@ -109,12 +109,11 @@ function asHolding(book: Book, table: Table, tree: Tree, passing?: boolean): Rea
   if (!passing && nodes.some((node) => node.kind === 'call' && node.name.startsWith('CURRENT')))
     return {
       because:
-        'A rule that changes from day to day can’t always hold. Let it be asked of new records alone, or compare with a field that keeps the day.',
+        'A rule that changes from day to day can’t be kept for good. Let it be asked of new records only, or compare with a field that keeps the day.',
     }
   const facts = nodes.filter((node) => node.kind === 'fact')
   const gathers = nodes.some((node) => node.kind === 'aggregate')
-  if (facts.length === 0 && !gathers)
-    return { because: `A rule speaks of at least one fact of ${inSentence(table.name)}.` }
+  if (facts.length === 0 && !gathers) return { because: `A rule uses at least one field of ${inSentence(table.name)}.` }
   const alone =
     !gathers &&
     facts.every(({ over, field }) => over.length === 0 && findField(book, field)!.field.kind !== 'link') &&
@@ -159,7 +158,7 @@ export function sayRule(book: Book, table: Table, { says }: Pick<Rule, 'says'>):
     case 'holds':
       return written(says.tree)
     case 'together':
-      return `no two have the same ${listed(says.fields.map(name))}${says.blanks === 'alike' ? ', blanks counting as alike' : ''}`
+      return `no two have the same ${listed(says.fields.map(name))}${says.blanks === 'alike' ? ', where empty counts as the same as empty' : ''}`
     case 'apart': {
       const unless = says.unless === undefined ? '' : `, unless ${written(says.unless)}`
       const same = says.same.length > 0 ? ` for the same ${listed(says.same.map(name))}` : ''

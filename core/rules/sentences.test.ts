@@ -67,10 +67,10 @@ test.each(said)('%j', (sentence, source, words) => {
 })
 
 test.each<readonly [Sentence, string]>([
-  [{ kind: 'compare', subject: '', operator: '=', against: { value: '1' } }, 'Choose a fact.'],
+  [{ kind: 'compare', subject: '', operator: '=', against: { value: '1' } }, 'Choose a field.'],
   [{ kind: 'compare', subject: 'Guests', operator: '=', against: { value: 'many' } }, 'Guests: '],
   [{ kind: 'compare', subject: 'Guests', operator: '=', against: { value: ' ' } }, 'Write a value.'],
-  [{ kind: 'filled', subjects: ['Price'] }, 'Choose at least two facts.'],
+  [{ kind: 'filled', subjects: ['Price'] }, 'Choose at least two fields.'],
   [{ kind: 'days', later: '"To day"', earlier: '"From day"', least: 'x', most: '' }, 'Write how many days'],
 ])('%j lacks something', (sentence, missing) => {
   const written = writeSentence(book, hire, sentence)

@@ -45,7 +45,7 @@ export const operators = {
   '<=': 'is at most',
   '<': 'is less than',
   filled: 'is filled',
-  blank: 'is blank',
+  blank: 'is empty',
 } as const
 export type Operator = keyof typeof operators
 
@@ -108,7 +108,7 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
       return condition(book, find, sentence)
     case 'range': {
       const subject = find(sentence.subject)
-      if (!subject) return { missing: 'Choose a fact.' }
+      if (!subject) return { missing: 'Choose a field.' }
       const [least, most] = [literal(book, subject.face, sentence.least), literal(book, subject.face, sentence.most)]
       if ('missing' in least) return least
       if ('missing' in most) return most
@@ -125,7 +125,7 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
     case 'oneOf': {
       const subject = find(sentence.subject)
       const values = sentence.words.split(',').flatMap((word) => (word.trim() ? [word.trim()] : []))
-      if (!subject) return { missing: 'Choose a fact.' }
+      if (!subject) return { missing: 'Choose a field.' }
       if (values.length === 0) return { missing: 'Write the words it may be, with commas between them.' }
       const all = values.map((value) => literal(book, subject.face, value))
       const wrong = all.find((one) => 'missing' in one)
@@ -144,7 +144,7 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
     }
     case 'filled': {
       const some = sentence.subjects.flatMap((source) => find(source) ?? [])
-      if (some.length < 2) return { missing: 'Choose at least two facts.' }
+      if (some.length < 2) return { missing: 'Choose at least two fields.' }
       const source = some.map((subject) => `${subject.source} IS NOT NULL`).join(' OR ')
       return written(source, `At least one of ${listed(some.map((subject) => subject.words))}`, 'is', 'filled')
     }
@@ -161,7 +161,7 @@ function condition(
   { subject: source, operator, against }: Condition,
 ): Made {
   const subject = find(source)
-  if (!subject) return { missing: 'Choose a fact.' }
+  if (!subject) return { missing: 'Choose a field.' }
   if (operator === 'filled') return written(`${source} IS NOT NULL`, subject.words, 'is', 'filled')
   if (operator === 'blank') return written(`${source} IS NULL`, subject.words, 'is', 'blank')
   const said = sayOperator(operator, subject)
@@ -212,7 +212,7 @@ function literal(book: Book, face: Field, typed: string): Literal | { readonly m
 }
 
 function looks(subject: Subject | undefined, { how, text }: Extract<Sentence, { kind: 'looks' }>): Made {
-  if (!subject) return { missing: 'Choose a fact.' }
+  if (!subject) return { missing: 'Choose a field.' }
   if (!text) return { missing: 'Write how it looks.' }
   const plain = text.replace(/[!%_]/g, '!$&').replaceAll("'", "''")
   const pattern = { begins: `${plain}%`, ends: `%${plain}`, contains: `%${plain}%` }[how]

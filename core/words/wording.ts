@@ -81,13 +81,13 @@ function wordRecord(problem: RecordProblem): string | undefined {
     case 'no-such-record':
       return `This ${inSentence(problem.table)} is no longer there. Somebody may have removed it.`
     case 'dead-link':
-      return `The ${inSentence(problem.table)} chosen for ${problem.field} is no longer there. Pick another.`
+      return `The ${inSentence(problem.table)} chosen for ${problem.field} is no longer there. Choose another.`
     case 'needs-one':
       return `${capital(aOrAn(inSentence(problem.table)))} needs at least one ${inSentence(problem.child)}. Add it below.`
     case 'left-without':
       return `${problem.table} ${short(problem.record)} would be left without ${aOrAn(inSentence(problem.child))}, and it needs at least one. Give it another first.`
     case 'twice':
-      return `“${short(problem.value)}” is listed twice under ${plural(problem.child)}. Take one of them out.`
+      return `“${short(problem.value)}” is listed twice under ${plural(problem.child)}. Remove one of them.`
     case 'in-use':
       if (problem.by.length === 0)
         return `This ${inSentence(problem.table)} is still used by other records. Remove or change those first.`
@@ -99,7 +99,7 @@ function wordRecord(problem: RecordProblem): string | undefined {
     case 'asks-too-much':
       return `This takes longer than ${counted(problem.seconds, 'second')}, and was stopped so that others can go on. Ask for less: a narrower condition, or fewer letters to find.`
     case 'condition-too-heavy':
-      return `This condition looks at more than ${problem.most} facts of other records. Take some parts out of it.`
+      return `This condition looks at more than ${problem.most} values of other records. Remove some parts of it.`
     case 'busy':
       return 'Too much is being looked up just now. Try again in a moment.'
     case 'save-too-big':
@@ -115,7 +115,7 @@ function wordRecord(problem: RecordProblem): string | undefined {
     case 'not-open':
       return `${problem.book} has not been opened yet. Open it in the Workshop first.`
     case 'form-outdated':
-      return `The book was opened with a changed design meanwhile, and ${inSentence(problem.table)} has no place for something you typed here. Note it down, load the page again, and enter it where it belongs now.`
+      return `The book was opened with a changed design meanwhile, and ${inSentence(problem.table)} has no place for something you typed here. Note it down, load the page again, and enter it in its new place.`
     case 'being-opened':
       return `${problem.book} is being opened with a changed design just now. Nothing you typed is lost; try again in a moment.`
     case 'disk-full':
@@ -173,13 +173,13 @@ function wordEdit(problem: EditProblem): string {
     case 'not-plain':
       return `${problem.table} only joins others or lists words, and can’t be brought together with another table.`
     case 'list-holds-facts':
-      return `${problem.table} holds more than words, or nothing picks from it, and can’t become the choices of a field.`
+      return `${problem.table} holds more than words, or nothing uses it, and can’t become the choices of a field.`
     case 'key-stays':
-      return `${problem.field} tells the records apart and stays where it is. Choose other fields, or another key first.`
+      return `${problem.field} is the key and stays where it is. Choose other fields, or another key first.`
     case 'too-many':
       return `A book holds at most ${counted(problem.limit, problem.what)} here.`
     case 'stale':
-      return `${problem.what} has changed in the meantime.`
+      return `${problem.what} has changed since.`
     case 'nothing-to-change':
       return 'There is nothing to change.'
     case 'setting-out-of-range':
@@ -187,7 +187,7 @@ function wordEdit(problem: EditProblem): string {
     case 'bounds-crossed':
       return `Nothing can be at least ${problem.least} and at most ${problem.most}.`
     case 'choice-blank':
-      return 'A choice can’t be blank.'
+      return 'A choice can’t be empty.'
     case 'choice-twice':
       return `“${problem.choice}” is there twice.`
     case 'setting-not-value':
@@ -203,19 +203,19 @@ function wordEdit(problem: EditProblem): string {
     case 'link-by-pairing':
       return 'A link comes from a pairing: answer its two questions in Pairings.'
     case 'key-holds-links':
-      return `Other tables link to the key of ${problem.table} (${listed(problem.links)}). Untie them first.`
+      return `Other tables link to the key of ${problem.table} (${listed(problem.links)}). Remove those links first.`
     case 'joining-holds-facts':
-      return `${problem.table} keeps facts of its own (${listed(problem.fields)}). Remove the table yourself if they may go.`
+      return `${problem.table} has fields of its own (${listed(problem.fields)}). Remove the table yourself if they may go.`
     case 'joining-linked':
-      return `${listed(problem.by)} links to ${problem.table}. Untie it first.`
+      return `${listed(problem.by)} links to ${problem.table}. Remove that link first.`
     case 'must-cannot-leave':
       return `${problem.field} must be filled, so records can’t be left without it. Keep the record, or remove them too.`
     case 'nothing-to-undo':
       return 'There is nothing of yours to undo.'
     case 'nothing-to-redo':
-      return 'There is nothing to do again.'
+      return 'There is nothing to redo.'
     case 'clash':
-      return `${problem.by} was quicker: “${problem.did}”. Your edit was not made; look again and decide.`
+      return `${problem.by} made another change first: “${problem.did}”. Yours was not made; look at it and decide.`
     case 'not-a-book':
       return 'This is not a record book that can be read.'
   }

@@ -16,13 +16,13 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   emberlyDerived(design)
   emberlyRules(design)
   design.needs(emberlyNeeds)
-  // Whatever pairs are left have no direct tie: the office went through them all.
+  // Whatever pairs are left have no direct link: the office went through them all.
   for (const { a, b } of openPairs(design.result)) design.noTie(a.name, b.name)
   return { edits: design.edits, book: design.result }
 }
 
 function things(design: DesignWriter): void {
-  for (const list of ['Fuel', 'Role', 'Way of paying']) design.pickList(list)
+  for (const list of ['Fuel', 'Role', 'Way of paying']) design.wordList(list)
 
   design.table('Premises', 'A house, shop or hall whose flues we look after.', { prefix: 'P-', width: 4 })
   design.field('Premises', 'Address', 'line', { length: 80, must: true, example: '14 Quay Lane' })
@@ -36,7 +36,7 @@ function things(design: DesignWriter): void {
   design.field('Contact', 'E-mail', 'email')
   design.table('Contact phone', 'One row for each number a contact can be rung on.')
   design.field('Contact phone', 'Number', 'phone', { must: true })
-  design.field('Contact phone', 'Where', 'pick', { ...design.choices('mobile', 'home', 'work'), startsAs: 'mobile' })
+  design.field('Contact phone', 'Where', 'choice', { ...design.choices('mobile', 'home', 'work'), startsAs: 'mobile' })
 
   design.table('Appliance model', 'A make and model of stove, fire or boiler.')
   design.field('Appliance model', 'Make', 'line', { length: 40, must: true })
@@ -70,7 +70,7 @@ function things(design: DesignWriter): void {
 
   design.table('Visit', 'One row for each booked call-out.', { name: 'Visit code', prefix: 'V-', width: 5 })
   design.field('Visit', 'Booked for', 'dateTime', { must: true })
-  design.field('Visit', 'State', 'pick', {
+  design.field('Visit', 'State', 'choice', {
     ...design.choices('booked', 'under way', 'done', 'cancelled'),
     must: true,
     startsAs: 'booked',
@@ -107,7 +107,7 @@ function things(design: DesignWriter): void {
   })
   design.field('Certificate', 'Issued on', 'date', { must: true, startsAs: 'today' })
   design.field('Certificate', 'Valid until', 'date', { must: true })
-  design.field('Certificate', 'Finding', 'pick', {
+  design.field('Certificate', 'Finding', 'choice', {
     ...design.choices('safe', 'safe with advice', 'not safe'),
     must: true,
   })

@@ -87,15 +87,15 @@ const views: readonly View[] = [
     path: '/workshop/rules',
     words: 'What the fields ask',
     first: async (browser) => {
-      await browser.press('Make a rule')
+      await browser.press('Add a rule')
       await browser.choose('For each', 'Visit')
       await browser.choose('What it is about', 'Anything else, written as an expression')
-      await browser.fill('What must hold for each visit', `State <> 'done' OR COALESCE(Paid, 0) <= "Bill total"`)
+      await browser.fill('What must be true for each visit', `State <> 'done' OR COALESCE(Paid, 0) <= "Bill total"`)
       await browser.read('holds')
     },
   },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
-  { name: 'history', path: '/workshop/history', words: 'No direct tie between' },
+  { name: 'history', path: '/workshop/history', words: 'No direct link between' },
   { name: 'records', path: '/records', words: '400 records' },
   { name: 'list', path: '/records/visit', words: '2,500 records' },
   { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work lines' },

@@ -43,7 +43,7 @@ test('the one whose edit would overwrite the other’s is told what the other di
   await editBook(db, id, rosa.id, rename('Call-out'), seenName('Visit'))
   const late = await editBook(db, id, bram.id, rename('Job'), seenName('Visit'))
   expect(!late.ok && wordProblem(late.problem)).toBe(
-    'Rosa was quicker: “Rename Visit to Call-out”. Your edit was not made; look again and decide.',
+    'Rosa made another change first: “Rename Visit to Call-out”. Yours was not made; look at it and decide.',
   )
   expect(await names(id)).toEqual(['Call-out'])
   expect(await othersSince(db, id, 1, bram.id)).toEqual([{ who: 'Rosa', say: 'Rename Visit to Call-out' }])
@@ -89,9 +89,7 @@ test('what others built on can’t be undone alone, and says so', async () => {
   await editBook(db, id, rosa.id, table('part', 'Part'), [])
   await editBook(db, id, bram.id, { kind: 'renameTable', table: 'part', name: 'Spare' }, [])
   const undone = await undo(db, id, rosa.id)
-  expect(!undone.ok && wordProblem(undone.problem)).toMatch(
-    /^What “Add the table Part” did has changed in the meantime/,
-  )
+  expect(!undone.ok && wordProblem(undone.problem)).toMatch(/^What “Add the table Part” did has changed since/)
   expect(await names(id)).toEqual(['Visit', 'Spare'])
 })
 

@@ -5,6 +5,7 @@ import { up as dryRuns } from './migrations/002-dry-runs'
 import { up as gates } from './migrations/003-gates'
 import { up as people } from './migrations/004-people'
 import { up as editions } from './migrations/005-editions'
+import { up as words } from './migrations/006-words'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -12,6 +13,7 @@ const migrations = [
   { name: '003-gates', up: gates },
   { name: '004-people', up: people },
   { name: '005-editions', up: editions },
+  { name: '006-words', up: words },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -26,9 +26,9 @@ async function tried(of: string) {
   return made.value
 }
 
-const pickTable: Edit[] = [
+const choiceTable: Edit[] = [
   { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'key' },
-  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
+  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'choice' },
   { kind: 'changeField', field: 'state', to: { must: true } },
 ]
 const link = (one: string, many: string, must: boolean, more: object = {}) =>
@@ -53,7 +53,7 @@ test('the demo’s design is filled, every table, by every rule the database its
 })
 
 test('a dry run belongs to its book: who looks after that may use it, who made it no longer once removed', async () => {
-  const of = await testBook(db, account, 'Whose', pickTable.slice(0, 1))
+  const of = await testBook(db, account, 'Whose', choiceTable.slice(0, 1))
   const other = await testAccount(db, 'Oswin')
   const clerk = await testAccount(db, 'Bram')
   await setRole(db, of, other.id, 'administrator')
@@ -67,7 +67,7 @@ test('a dry run belongs to its book: who looks after that may use it, who made i
 
 test('the same design is filled the same, and an earlier dry run is thrown away', async () => {
   const of = await testBook(db, account, 'Twice', [
-    ...pickTable.slice(0, 1),
+    ...choiceTable.slice(0, 1),
     { kind: 'addField', table: 'visit', id: 'name', name: 'Name', holds: 'line' },
   ])
   const first = await tried(of)
@@ -115,7 +115,7 @@ test('limits are kept, those with a condition too', async () => {
 
 test('what can’t be entered at all is told with why, and the rest is filled', async () => {
   const of = await testBook(db, account, 'Impossible', [
-    ...pickTable,
+    ...choiceTable,
     { kind: 'addTable', id: 'hen', name: 'Hen', keyField: 'k1' },
     { kind: 'addTable', id: 'egg', name: 'Egg', keyField: 'k2' },
     { kind: 'addTable', id: 'nest', name: 'Nest', keyField: 'k3' },
@@ -129,12 +129,12 @@ test('what can’t be entered at all is told with why, and the rest is filled', 
     [
       'Hen',
       false,
-      'Each hen must first have an egg, and that leads back to a hen. Let one of the links on the way be blank.',
+      'Each hen must first have an egg, and that comes back to a hen. Let one of the links on the way be empty.',
     ],
     [
       'Egg',
       false,
-      'Each egg must first have a hen, and that leads back to an egg. Let one of the links on the way be blank.',
+      'Each egg must first have a hen, and that comes back to an egg. Let one of the links on the way be empty.',
     ],
     ['Nest', true, undefined],
   ])
@@ -145,8 +145,8 @@ test('what can’t be entered at all is told with why, and the rest is filled', 
 
 test('what nobody came back to for a day is thrown away, what is fresh stays', async () => {
   const [old, fresh] = [
-    await testBook(db, account, 'Old', pickTable.slice(0, 1)),
-    await testBook(db, account, 'Fresh', pickTable.slice(0, 1)),
+    await testBook(db, account, 'Old', choiceTable.slice(0, 1)),
+    await testBook(db, account, 'Fresh', choiceTable.slice(0, 1)),
   ]
   const { id } = await tried(old)
   await tried(fresh)

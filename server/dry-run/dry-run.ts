@@ -102,7 +102,7 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
   const records = new Map<string, ReadonlyMap<string, Values>>()
   for (const table of fillingOrder(live.book)) {
     if (table.words) {
-      // The words of a pick list were written down when the scratch database was opened.
+      // The words of a word list were written down when the scratch database was opened.
       refs.set(
         table.id,
         table.words.map(({ word }) => refOf([word])),

@@ -42,7 +42,7 @@ function valueFor(faker: Faker, look: Look, today: string, table: Table, field: 
       return `${dayFor(faker, today, field)}T${timeFor(faker)}`
     case 'tick':
       return faker.datatype.boolean({ probability: 0.3 }) ? '1' : '0'
-    case 'pick':
+    case 'choice':
       return field.choices?.length ? faker.helpers.arrayElement(field.choices).word : null
     case 'email':
       return `${faker.internet
@@ -91,7 +91,7 @@ function lineFor(faker: Faker, table: Table, field: Field): string {
     if (people.test(table.name)) return faker.person.fullName()
     if (firms.test(table.name)) return faker.company.name()
   }
-  if (table.role === 'pick-list') return faker.word.adjective()
+  if (table.role === 'word-list') return faker.word.adjective()
   const known = lines.find(([name]) => name.test(field.name))
   return known ? known[1](faker) : capital(`${faker.word.adjective()} ${faker.word.noun()}`)
 }

@@ -65,7 +65,7 @@ test('a rule that records break stands in the way of opening, until it is for ne
     return sheet.ok ? sheet.value.blocked : []
   }
   expect(await blocked()).toEqual([
-    `1 hire breaks the rule “${rulings.across!.words}”. Change it in Records first, or let the rule be asked of new records alone.`,
+    `1 hire breaks the rule “${rulings.across!.words}”. Change it in Records first, or let the rule be asked of new records only.`,
   ])
   await editAll(db, account, id, [{ kind: 'changeRule', rule: 'across', onlyNew: true }])
   expect(await blocked()).toEqual([])

@@ -93,7 +93,7 @@ export async function rulesBroken(db: Database, live: Live, book: Book): Promise
     const { count = 0 } = (await breakersOf(db, live, book, rule.id, 0)) ?? {}
     if (count > 0)
       words.push(
-        `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records alone.`,
+        `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records only.`,
       )
   }
   return words

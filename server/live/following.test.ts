@@ -66,7 +66,7 @@ test('where a record tells nothing of what it must lead to, opening says so and 
   await edit(split('kind', 'Model', 'model', 'seats', 'crane'))
   const before = await shapeOf(db, live.schema)
   expect((await open()).blocked).toEqual([
-    'Each van must lead to one model, but 1 van tells nothing of it. Fill that in first, in Records, or let the link be blank.',
+    'Each van must be linked to one model, but 1 van says nothing of it. Fill that in first, in Records, or let the link be empty.',
   ])
   expect(await shapeOf(db, live.schema)).toBe(before)
 })

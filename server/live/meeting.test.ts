@@ -165,7 +165,7 @@ test('copied prices can be let go for good, but only once that is agreed to', as
   }
   const { blocked, losses } = await open([])
   expect(losses.map(({ words }) => words).join()).toMatch(
-    /Price each was taken out of Bill line, but \d bill lines? holds? something there\./,
+    /Price each was removed from Bill line, but \d bill lines? holds? something there\./,
   )
   expect(blocked).toEqual(losses.map(({ words }) => words))
   // One more came since somebody agreed: that was never agreed to.

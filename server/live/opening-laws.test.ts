@@ -29,7 +29,7 @@ test.each<[string, Edit[]]>([
   ],
   ['rows', [split('rows', 'Fuelling', 'fuel')]],
   ['another key', [{ kind: 'setKey', table: 'van', fields: ['plate'] }]],
-  ['a pick list', [{ kind: 'pickToList', field: 'fuel', id: 'l', keyField: 'k', link: 'f', name: 'Fuel' }]],
+  ['a word list', [{ kind: 'choicesToList', field: 'fuel', id: 'l', keyField: 'k', link: 'f', name: 'Fuel' }]],
   [
     'a name taken again',
     [

@@ -28,7 +28,7 @@ beforeAll(async () => {
 const visits: Edit[] = [
   { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'key' },
   { kind: 'addField', table: 'visit', id: 'name', name: 'Customer', holds: 'line' },
-  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
+  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'choice' },
   {
     kind: 'changeField',
     field: 'state',
@@ -97,22 +97,22 @@ test.each<[string, Edit, RegExp]>([
   [
     'a removed choice in use',
     { kind: 'changeField', field: 'state', to: { choices: [{ id: 'b', word: 'done' }] } },
-    /^1 visit has a value in Visit → State outside “Pick: done”/,
+    /^1 visit has a value in Visit → State outside “Choice: done”/,
   ],
   [
-    'no two alike where two are',
+    'different where two are the same',
     { kind: 'changeField', field: 'name', to: { unique: true } },
-    /^No two visits may be alike in Customer now, but 1 value stands there more than once\./,
+    /^Customer must be different for each visit now, but 1 value stands there more than once\./,
   ],
   [
     'a removed field with values',
     { kind: 'removeField', field: 'name' },
-    /^Customer was taken out of Visit, but 2 visits hold something there\./,
+    /^Customer was removed from Visit, but 2 visits hold something there\./,
   ],
   [
     'a removed table with records',
     { kind: 'removeTable', table: 'visit' },
-    /^(Visit was taken out of the design but still holds 2 records|There are no tables yet)/,
+    /^(Visit was removed from the design but still holds 2 records|There are no tables yet)/,
   ],
   [
     'another kind of value',

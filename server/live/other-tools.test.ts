@@ -22,7 +22,7 @@ beforeAll(async () => {
     ...field('person', 'mail', 'Mail', 'email'),
     ...field('person', 'phone', 'Phone', 'phone'),
     ...field('person', 'page', 'Page', 'web'),
-    ...field('person', 'fuel', 'Fuel', 'pick', { choices: ['gas', 'wood'].map((word) => ({ id: word, word })) }),
+    ...field('person', 'fuel', 'Fuel', 'choice', { choices: ['gas', 'wood'].map((word) => ({ id: word, word })) }),
     ...field('person', 'born', 'Born', 'date'),
     ...field('person', 'seen', 'Seen', 'dateTime'),
     ...field('person', 'at', 'At', 'time'),

@@ -20,7 +20,7 @@ const loans: Edit[] = [
   { kind: 'addTable', id: 'loan', name: 'Loan', keyField: 'key' },
   { kind: 'addField', table: 'loan', id: 'lent', name: 'Lent on', holds: 'date' },
   { kind: 'addField', table: 'loan', id: 'back', name: 'Returned on', holds: 'date' },
-  { kind: 'addField', table: 'loan', id: 'state', name: 'State', holds: 'pick' },
+  { kind: 'addField', table: 'loan', id: 'state', name: 'State', holds: 'choice' },
   { kind: 'changeField', field: 'state', to: { choices: ['out', 'in'].map((word) => ({ id: word, word })) } },
 ]
 

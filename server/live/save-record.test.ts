@@ -169,7 +169,7 @@ test('two alike are refused with the field and the words', async () => {
 
 test('a dead link, a removed choice, a blank must and a made-up table are refused in words', async () => {
   expect(words(await save({ table: 'visit', values: visitValues('P-9999') }))).toEqual([
-    'The premises chosen for Premises is no longer there. Pick another.',
+    'The premises chosen for Premises is no longer there. Choose another.',
   ])
   const house = await premises('7 Tern Court')
   expect(

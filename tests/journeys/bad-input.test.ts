@@ -111,7 +111,7 @@ test('each kind of field refuses what it can’t hold, in words, and keeps what 
     await browser.fill(box, '')
   }
   await browser.type(Key.chord(Key.CONTROL, 's'))
-  await browser.read('1 thing to put right before saving')
+  await browser.read('1 problem to correct before saving')
   expect(await browser.focused()).toMatch(/^Short line/)
 }, 120_000)
 
@@ -172,6 +172,6 @@ test('a link whose record is gone in the meantime is refused at its field', asyn
   await other.press('Remove it')
   await other.read('The place was removed')
   await browser.type(Key.chord(Key.CONTROL, 's'))
-  await browser.read('The place chosen for Place is no longer there. Pick another.')
+  await browser.read('The place chosen for Place is no longer there. Choose another.')
   expect(await browser.value('Short line')).toBe('linked')
 })

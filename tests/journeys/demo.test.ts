@@ -54,7 +54,7 @@ test('a visit is changed in place, refused in words, put right and saved with it
   await clerk.type(Key.TAB)
   await clerk.read('Over 14 m needs the tower crew')
   await clerk.type(Key.chord(Key.CONTROL, 's'))
-  await clerk.read('1 thing to put right before saving')
+  await clerk.read('1 problem to correct before saving')
   expect(await clerk.focused()).toMatch(/^Ladder height/)
   await clerk.fill('Ladder height', '7.5')
   await clerk.press('Add work line')
@@ -244,7 +244,7 @@ test('removing says why it can’t, and what goes along', async () => {
   await clerk.go(`${emberly}/records/premises/record/P-0001`)
   await clerk.press('Remove')
   await clerk.read(/This premises is still used by .*(visit|appliance)/)
-  await clerk.press('Keep it')
+  await clerk.press('Cancel')
 })
 
 test('the administrator’s chapters show the demo’s design, sound and accessible', async () => {
@@ -253,13 +253,13 @@ test('the administrator’s chapters show the demo’s design, sound and accessi
   await administrator.signIn(rosalind.name, rosalind.password)
   for (const [chapter, words] of [
     ['needs', '18 of 19 needs met'],
-    ['tables', 'Records are told apart by'],
+    ['tables', 'Unique by'],
     ['pairings', '78 of 78 answered'],
     ['rules', 'What the fields ask'],
-    ['map', '20 tables, 22 ties'],
+    ['map', '20 tables, 22 links'],
     ['review', 'Ready to open'],
     ['open', 'Nothing has changed since'],
-    ['history', 'No direct tie between'],
+    ['history', 'No direct link between'],
     ['look', 'Sign of the currency'],
   ] as const) {
     await administrator.go(`${emberly}/workshop/${chapter}`)
@@ -303,7 +303,7 @@ test('two browsers on one book both see their edits stand, and undo reaches both
   await left.type(Key.chord(Key.CONTROL, 'z'))
   await left.read('Undone: Add the table Volume')
   await left.type(Key.chord(Key.CONTROL, 'y'))
-  await left.read('Done again: Add the table Volume')
+  await left.read('Redone: Add the table Volume')
   await right.press('Saved')
   await right.read('Undo: Add the table Volume')
 })

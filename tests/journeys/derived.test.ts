@@ -22,20 +22,20 @@ async function addField(name: string, kind: string) {
 
 test('each derived kind is designed by choosing, and says what it is made from', async () => {
   await browser.go(`${book.path}/workshop/tables?table=line`)
-  await addField('Price each', 'Copied — a fact of the linked record, as it was when the link was made')
+  await addField('Price each', 'Copied — a value of the linked record, as it was when the link was made')
   await browser.choose('Copies', 'Item → List price')
   await browser.read('Copied: Item → List price')
   expect(await faults(browser)).toEqual([])
-  await addField('Line amount', 'Worked out — reckoned from other facts of the record')
-  await browser.fill('Is worked out as', 'Quantty * "Price each"')
+  await addField('Line amount', 'Worked out — calculated from other fields of the record')
+  await browser.fill('Calculated as', 'Quantty * "Price each"')
   await browser.read('Did you mean Quantity?')
-  await browser.fill('Is worked out as', 'Quantity * "Price each"')
+  await browser.fill('Calculated as', 'Quantity * "Price each"')
   await browser.read('It can be kept.')
   await browser.type(Key.TAB)
   await browser.read('= Quantity * "Price each"')
 
   await browser.go(`${book.path}/workshop/tables?table=bill`)
-  await addField('Town of customer', 'Borrowed — a fact of the linked record, always as it is there now')
+  await addField('Town of customer', 'Borrowed — a value of the linked record, always as it is there now')
   await browser.choose('Shows', 'Customer → Town')
   await browser.read('Borrowed: Customer → Town')
   await addField('Total', 'Gathered — count, total, average, least or greatest of the rows that link here')
@@ -48,13 +48,13 @@ test('each derived kind is designed by choosing, and says what it is made from',
 })
 
 test('a circle is spelled out, and stands in the way of opening until it is undone', async () => {
-  await addField('Round', 'Worked out — reckoned from other facts of the record')
-  await browser.fill('Is worked out as', 'Total')
+  await addField('Round', 'Worked out — calculated from other fields of the record')
+  await browser.fill('Calculated as', 'Total')
   await browser.type(Key.TAB)
   await browser.read('= Total')
   await browser.go(`${book.path}/workshop/tables?table=line`)
   await browser.press('Settings of Line amount')
-  await browser.fill('Is worked out as', 'Quantity * Bill.Roun')
+  await browser.fill('Calculated as', 'Quantity * Bill.Roun')
   // Left with the very last letter, before anything could be drawn.
   await browser.driver.executeAsyncScript(`
     document.execCommand('insertText', false, 'd')
@@ -107,7 +107,7 @@ test('a list is sorted by what is gathered', async () => {
 
 test('and narrowed to what is derived, with the condition taken away again', async () => {
   await browser.press('Filter')
-  await browser.choose('This fact', 'Total')
+  await browser.choose('This field', 'Total')
   await browser.choose('How', 'is more than')
   await browser.fill('The value', '200')
   await browser.read('Only where total is more than 200.00.')

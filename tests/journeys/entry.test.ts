@@ -93,7 +93,7 @@ test('a file stays with its record through saves, an undo and a copy, by its nam
   }
   await browser.fill('Note', 'Not this')
   await browser.go(bill)
-  await browser.press('Take it back')
+  await browser.press('Discard it')
   await browser.holds('Note', 'Three')
   const look = async () => {
     await browser.read('flue drawing.png')
@@ -203,7 +203,7 @@ test('a new record that is saved twice while it is on its way is made once', asy
 test('what is wrong is listed, marked where it is, and gone with its cause', async () => {
   await browser.fill('Quantity, row 1', '9')
   await save()
-  await browser.read('1 thing to put right before saving')
+  await browser.read('1 problem to correct before saving')
   await browser.read('A bill comes to 500 at most.')
   expect(await browser.driver.executeScript('return document.activeElement.id')).toBe('total')
   expect(await faults(browser)).toEqual([])
@@ -258,7 +258,7 @@ test('values that a removed field holds go for good only once that is agreed to 
   await browser.press('Remove the field')
   // Its rule goes with it; the note itself is still there.
   await browser.go(`${book.path}/workshop/open`)
-  await browser.read(/Note was taken out of Bill, but \d+ bills? holds? something there/)
+  await browser.read(/Note was removed from Bill, but \d+ bills? holds? something there/)
   expect(await (await browser.named('Open with these changes')).isEnabled()).toBe(false)
   expect(await faults(browser)).toEqual([])
   await browser.press('Remove them for good')

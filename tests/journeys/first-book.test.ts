@@ -66,7 +66,7 @@ test('from an empty start to related records in a list, with the keyboard', asyn
   await browser.answer('Must every visit have a premises?', 'Yes')
   await browser.read('Each visit gets a link to one premises.')
   expect(await faults(browser)).toEqual([])
-  await browser.press('Tie them')
+  await browser.press('Link them')
   await browser.read('1 of 1 answered')
 
   // The map draws it and the book opens.

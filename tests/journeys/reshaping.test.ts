@@ -20,7 +20,7 @@ A trip may have several sweeps, and a sweep comes up in many trips. We note the 
 test('a limit is set by hand, one with a condition beside it, and lifted', async () => {
   // They come together through trips, and nobody need be asked.
   await browser.named('Van and Sweep: left alone')
-  await browser.press('Van and Trip: 1 tie')
+  await browser.press('Van and Trip: 1 link')
   await browser.fill('How many trips at most for each van', '3')
   await browser.press('Set the limit')
   await browser.read('At most 3 trips for each van')
@@ -34,20 +34,20 @@ test('a limit is set by hand, one with a condition beside it, and lifted', async
   expect(left).not.toContain('At most 3 trips for each van')
 })
 
-test('choices become a pick list that gets more words, and fixed choices again', async () => {
+test('choices become a word list that gets more words, and fixed choices again', async () => {
   await browser.chapter('tables')
   await browser.press('Trip')
   await browser.press('Settings of State')
-  await browser.press('Make them a pick list')
+  await browser.press('Make them a word list')
   await browser.read('from State')
   await browser.press('State')
-  await browser.read('pick list')
+  await browser.read('word list')
   await browser.fill('Next word', 'called off')
   await browser.type(Key.ENTER)
-  await browser.named('Take called off out')
+  await browser.named('Remove called off')
   expect(await faults(browser)).toEqual([])
   await browser.press('Make them fixed choices')
-  await browser.read('Pick: planned, under way, over or called off')
+  await browser.read('Choice: planned, under way, over or called off')
 })
 
 test('a joining table gets a number of its own, and its pair back', async () => {
@@ -64,7 +64,7 @@ test('a joining table gets a number of its own, and its pair back', async () => 
 
 test('a name in the database is chosen, and a reserved one refused in words', async () => {
   await browser.press('Van')
-  await browser.read('staff know a van by')
+  await browser.read('shown as')
   await browser.fill('Name of the table in the database', 'select')
   await browser.type(Key.ENTER)
   await browser.read('“select” can’t be a name in the database, because databases keep that word to themselves.')
@@ -79,16 +79,16 @@ test('a name in the database is chosen, and a reserved one refused in words', as
 test('a rule is written with help, and says at once what is wrong', async () => {
   await browser.chapter('rules')
   // Escape leaves it, and whoever came by the keyboard is where they were.
-  await browser.press('Make a rule')
+  await browser.press('Add a rule')
   await browser.see('[role=dialog]')
   await browser.type(Key.ESCAPE)
-  await browser.driver.wait(async () => (await browser.focused()) === 'Make a rule', patience)
+  await browser.driver.wait(async () => (await browser.focused()) === 'Add a rule', patience)
   await browser.type(Key.ENTER)
   await browser.choose('For each', 'Van')
   await browser.choose('What it is about', 'Anything else, written as an expression')
-  await browser.fill('What must hold for each van', 'Seats < 9')
+  await browser.fill('What must be true for each van', 'Seats < 9')
   await browser.read('Van has no field “Seats”.')
-  await browser.fill('What must hold for each van', '"Number of seats" < 9')
+  await browser.fill('What must be true for each van', '"Number of seats" < 9')
   await browser.read('It can be kept.')
   await browser.fill('What staff read when it isn’t so', 'Nine seats or more need a bus licence.')
   expect(await faults(browser)).toEqual([])
@@ -134,9 +134,9 @@ test('once it is open, records follow a split', async () => {
   await browser.press('Split or join')
   await browser.fill('Name of the new table', 'Maker')
   await (await browser.box('Maker')).click()
-  await browser.press('Make it two')
+  await browser.press('Split it')
   await browser.chapter('open')
-  await browser.read('Make one maker of all vans that tell the same')
+  await browser.read('Make one maker of all vans that say the same')
   await browser.press('Open with these changes')
   await browser.read('Nothing has changed since the book was opened')
   await browser.go(`${book}/records`)

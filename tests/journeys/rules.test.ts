@@ -17,7 +17,7 @@ beforeAll(async () => {
 const tick = async (name: string) => (await browser.box(name)).click()
 
 async function rule(table: string, about: string, words: string, parts: () => Promise<unknown>) {
-  await browser.press('Make a rule')
+  await browser.press('Add a rule')
   await browser.choose('For each', table)
   await browser.choose('What it is about', about)
   await parts()
@@ -31,20 +31,20 @@ async function rule(table: string, about: string, words: string, parts: () => Pr
 }
 
 test('every kind of rule is made by filling in a sentence', async () => {
-  await rule('Hire', 'A fact compared with another, or with a value', 'It ends before it begins.', async () => {
-    await browser.choose('This fact', 'To day')
+  await rule('Hire', 'A field compared with another, or with a value', 'It ends before it begins.', async () => {
+    await browser.choose('This field', 'To day')
     await browser.choose('How', 'is not before')
     await browser.choose('With what', 'From day')
     await browser.read('"To day" >= "From day"')
     expect(await faults(browser)).toEqual([])
   })
-  await rule('Hire', 'A fact between two values', 'From 1 to 500 guests.', async () => {
-    await browser.choose('This fact', 'Guests')
+  await rule('Hire', 'A field between two values', 'From 1 to 500 guests.', async () => {
+    await browser.choose('This field', 'Guests')
     await browser.fill('is from', '1')
     await browser.fill('to', '500')
   })
-  await rule('Hire', 'If one thing is so, then another', 'What is agreed has a price.', async () => {
-    await browser.choose('This fact', 'State')
+  await rule('Hire', 'If one condition is met, then another', 'What is agreed has a price.', async () => {
+    await browser.choose('This field', 'State')
     await browser.choose('The value', 'agreed')
     const [, then] = await browser.driver
       .findElements({ css: '#rule-then-subject' })
@@ -54,12 +54,12 @@ test('every kind of rule is made by filling in a sentence', async () => {
     await how.findElement({ xpath: './/option[normalize-space() = "is filled"]' }).then((one) => one.click())
     await browser.read(`NOT (State = 'agreed') OR Price IS NOT NULL`)
   })
-  await rule('Hire', 'So many days from one date to another', 'Four weeks at most.', async () => {
+  await rule('Hire', 'A number of days from one date to another', 'Four weeks at most.', async () => {
     await browser.choose('The later day', 'To day')
     await browser.choose('comes after', 'From day')
-    await browser.fill('and at most so many', '28')
+    await browser.fill('and at most this many', '28')
   })
-  await rule('Hire', 'At least one of some facts filled', 'A note or a price.', async () => {
+  await rule('Hire', 'At least one of some fields filled', 'A note or a price.', async () => {
     await tick('Price')
     await tick('Note')
   })
@@ -67,39 +67,39 @@ test('every kind of rule is made by filling in a sentence', async () => {
     await browser.choose('This text', 'What')
     await browser.fill('these letters', 'X-')
   })
-  await rule('Extra', 'Some facts together: no two alike', 'That extra is there already.', async () => {
+  await rule('Extra', 'Some fields together must be different', 'That extra is there already.', async () => {
     await tick('What')
     await tick('Hire')
     expect(await faults(browser)).toEqual([])
   })
   await rule('Hire', 'No two at the same time', 'The room is taken then.', async () => {
     await browser.choose('It lasts from', 'From day')
-    await browser.choose('to (blank there: for ever)', 'To day')
+    await browser.choose('until (empty: no end)', 'To day')
     await tick('Room')
-    await browser.fill('Leaving out those where', `State = 'called of'`)
+    await browser.fill('Except records where', `State = 'called of'`)
     await browser.read('Did you mean called off?')
-    await browser.fill('Leaving out those where', `State = 'called off'`)
+    await browser.fill('Except records where', `State = 'called off'`)
   })
   await rule('Hire', 'Which state may follow which', 'It can’t become that now.', async () => {
     await browser.choose('The states are those of', 'State')
     for (const to of ['asked-agreed', 'agreed-over']) await (await browser.see(`#rule-step-${to}`)).click()
   })
-  await rule('Hire', 'No change once something holds', 'What is over stays as it is.', async () => {
+  await rule('Hire', 'No change once a condition is met', 'What is over stays as it is.', async () => {
     await browser.fill('Nothing changes any more once', `State = 'over'`)
     await tick('Note')
   })
   await rule('Hire', 'Anything else, written as an expression', 'The room has fewer seats.', async () => {
-    await browser.fill('What must hold for each hire', 'Guests <= Room.S')
+    await browser.fill('What must be true for each hire', 'Guests <= Room.S')
     await browser.read('Room → Seats')
     // What is offered is closed first, and the dialog only after it.
     await browser.type(Key.ESCAPE)
-    await browser.fill('What must hold for each hire', 'Guests <= Room.S')
+    await browser.fill('What must be true for each hire', 'Guests <= Room.S')
     await browser.read('Room → Seats')
     await browser.type(Key.ENTER)
-    await browser.read(/Made up: Guests \d+\s+(✓ holds|is refused)/)
+    await browser.read(/Made up: Guests \d+\s+(✓ true|is refused)/)
   })
-  await rule('Hire', 'A fact compared with another, or with a value', 'That is many guests.', async () => {
-    await browser.choose('This fact', 'Guests')
+  await rule('Hire', 'A field compared with another, or with a value', 'That is many guests.', async () => {
+    await browser.choose('This field', 'Guests')
     await browser.choose('How', 'is at most')
     await browser.fill('The value', '45')
     await browser.answer('What it does', 'Only warns')
@@ -157,12 +157,12 @@ test('a record that is over stays as it is, but for its note', async () => {
 
 test('who breaks a rule is listed, with a way to let it be for new records alone', async () => {
   await browser.go(`${book.path}/workshop/rules`)
-  await rule('Hire', 'A fact compared with another, or with a value', 'At most forty.', async () => {
-    await browser.choose('This fact', 'Guests')
+  await rule('Hire', 'A field compared with another, or with a value', 'At most forty.', async () => {
+    await browser.choose('This field', 'Guests')
     await browser.choose('How', 'is at most')
     await browser.fill('The value', '40')
   })
-  await browser.press('Who breaks the rule At most forty.')
+  await browser.press('Broken by: which records break At most forty.')
   await browser.read('1 hire breaks it:')
   expect(await faults(browser)).toEqual([])
   await browser.press('Ask it of new records alone')
@@ -220,9 +220,9 @@ test('a need that lays down a rule asks for it until it is made, or none is need
   await browser.chapter('rules')
   await browser.read('1 need lays down a rule')
   expect(await faults(browser)).toEqual([])
-  await browser.press('Make the rule of need 1')
+  await browser.press('Add the rule of need 1')
   await browser.read('Need 1: No guest may stay once the music is over.')
-  await browser.choose('This fact', 'Guests')
+  await browser.choose('This field', 'Guests')
   await browser.choose('How', 'is at least')
   await browser.fill('The value', '1')
   await browser.fill('What staff read when it isn’t so', 'At least one guest.')

@@ -97,15 +97,15 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
     ),
     job,
   ],
-  pickWithoutChoices: [table('Job', 'State pick'), table('Job', ['State pick', words('open', 'done')])],
-  pickOfOne: [table('Job', ['State pick', words('open')]), table('Job', ['State pick', words('open', 'done')])],
-  pickOfYesAndNo: [
-    table('Job', ['Paid pick', words('yes', 'no')]),
-    table('Job', ['Paid pick', words('yes', 'no', 'in part')]),
+  choiceWithoutWords: [table('Job', 'State choice'), table('Job', ['State choice', words('open', 'done')])],
+  choiceOfOne: [table('Job', ['State choice', words('open')]), table('Job', ['State choice', words('open', 'done')])],
+  choiceOfYesAndNo: [
+    table('Job', ['Paid choice', words('yes', 'no')]),
+    table('Job', ['Paid choice', words('yes', 'no', 'in part')]),
   ],
   choicesAlike: [
-    table('Job', ['State pick', words('done', 'Do-ne')]),
-    table('Job', ['State pick', words('done', 'undone')]),
+    table('Job', ['State choice', words('done', 'Do-ne')]),
+    table('Job', ['State choice', words('done', 'undone')]),
   ],
   moneyAsExact: [table('Job', 'Price exact'), table('Job', ['Rate exact', { unit: 'km/h' }])],
   moneyAsMeasured: [table('Job', 'Price measured'), table('Job', 'Price money')],
@@ -218,8 +218,14 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
     [...table('Client', 'Deadline date'), ...table('Job', 'Deadline dateTime'), link('client', 'job')],
   ],
   sameChoicesTwice: [
-    [...table('Client', ['Region pick', words('a', 'b', 'c')]), ...table('Job', ['Area pick', words('c', 'b', 'a')])],
-    [...table('Client', ['Region pick', words('a', 'b', 'c')]), ...table('Job', ['Area pick', words('c', 'b', 'd')])],
+    [
+      ...table('Client', ['Region choice', words('a', 'b', 'c')]),
+      ...table('Job', ['Area choice', words('c', 'b', 'a')]),
+    ],
+    [
+      ...table('Client', ['Region choice', words('a', 'b', 'c')]),
+      ...table('Job', ['Area choice', words('c', 'b', 'd')]),
+    ],
   ],
   twoNamesForOneThing: [
     [...client, ...table('Customer', 'Phone phone')],
@@ -235,11 +241,11 @@ export const cases: Record<string, readonly [wrong: readonly Edit[], right: read
       ...table('Dog', 'Name line', 'Breed line', 'Colour line', 'Bites tick'),
     ],
   ],
-  listNobodyPicksFrom: [
-    [{ kind: 'addTable', id: 'fuel', name: 'Fuel', keyField: 'fuel-key', role: 'pick-list' }],
+  listNobodyUses: [
+    [{ kind: 'addTable', id: 'fuel', name: 'Fuel', keyField: 'fuel-key', role: 'word-list' }],
     [
       ...job,
-      { kind: 'addTable', id: 'fuel', name: 'Fuel', keyField: 'fuel-key', role: 'pick-list' },
+      { kind: 'addTable', id: 'fuel', name: 'Fuel', keyField: 'fuel-key', role: 'word-list' },
       link('fuel', 'job'),
     ],
   ],
@@ -303,7 +309,7 @@ export const goodBooks: Record<string, readonly Edit[]> = {
   library: [
     ...table('Reader', 'First name line', 'Last name line', ['E-mail email', { unique: true }], 'Joined on date'),
     ...table('Title', 'Name line', 'Author line', ['Year whole', { least: '1400', most: '2100' }]),
-    ...table('Copy', ['Shelf mark code', { unique: true }], ['Condition pick', words('good', 'worn', 'lost')]),
+    ...table('Copy', ['Shelf mark code', { unique: true }], ['Condition choice', words('good', 'worn', 'lost')]),
     ...table('Loan', 'Lent on date', 'Due on date', 'Back on date'),
     link('title', 'copy'),
     link('copy', 'loan'),
@@ -312,7 +318,7 @@ export const goodBooks: Record<string, readonly Edit[]> = {
   kennels: [
     ...table('Owner', 'Name line', 'Mobile phone', 'E-mail email'),
     ...table('Dog', 'Name line', 'Born on date', ['Weight exact', { unit: 'kg' }], 'Microchip code'),
-    ...table('Stay', 'Arrives on date', 'Leaves on date', ['State pick', words('booked', 'running', 'over')]),
+    ...table('Stay', 'Arrives on date', 'Leaves on date', ['State choice', words('booked', 'running', 'over')]),
     link('owner', 'dog'),
     link('dog', 'stay'),
   ],

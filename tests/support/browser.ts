@@ -189,7 +189,7 @@ export class Browser {
     )
   }
 
-  /** Picks one of the answers that stand side by side under a question. */
+  /** Chooses one of the answers that stand side by side under a question. */
   answer = (question: string, words: string): Promise<void> =>
     this.steady(async () => {
       const group = await this.see(

@@ -44,7 +44,7 @@ export const billingTables = (): Designing =>
     ...field('item', 'list-price', 'List price', 'money'),
     { kind: 'addTable', id: 'bill', name: 'Bill', keyField: 'bill-key' },
     ...field('bill', 'on', 'Issued on', 'date'),
-    ...field('bill', 'state', 'State', 'pick', {
+    ...field('bill', 'state', 'State', 'choice', {
       choices: ['open', 'sent', 'paid'].map((word) => ({ id: word, word })),
     }),
     { kind: 'addTable', id: 'line', name: 'Bill line', keyField: 'line-key' },

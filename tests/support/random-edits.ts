@@ -103,7 +103,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     .slice(0, 8)
   const before = yes[0] ? null : one(own, 2)
   const list = one(
-    book.tables.filter((candidate) => candidate.role === 'pick-list'),
+    book.tables.filter((candidate) => candidate.role === 'word-list'),
     3,
   )
   switch (act) {
@@ -136,7 +136,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
         id: id(0),
         name: words,
         keyField: id(1),
-        ...(yes[0] && yes[1] && { role: 'pick-list' as const }),
+        ...(yes[0] && yes[1] && { role: 'word-list' as const }),
       }
     case 8:
       return { kind: 'renameTable', table: table(0), name: words }
@@ -245,9 +245,9 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
       }
     case 31:
       return {
-        kind: 'pickToList',
+        kind: 'choicesToList',
         field: one(
-          fields.filter((candidate) => candidate.kind === 'pick'),
+          fields.filter((candidate) => candidate.kind === 'choice'),
           0,
         ),
         id: id(0),
@@ -257,7 +257,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
       }
     case 32:
       return yes[0]
-        ? { kind: 'listToPick', table: list }
+        ? { kind: 'listToChoices', table: list }
         : { kind: 'changeWords', table: list, words: yes[1] ? [{ id: id(0), word: words.slice(0, 100) || '-' }] : [] }
     case 30:
       return { kind: 'mergeTables', from: table(0), into: table(1) }

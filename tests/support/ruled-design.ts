@@ -15,7 +15,7 @@ export const hiring = (): Designing =>
     ...field('hire', 'to', 'To day', 'date'),
     ...field('hire', 'guests', 'Guests', 'whole'),
     ...field('hire', 'price', 'Price', 'money'),
-    ...field('hire', 'state', 'State', 'pick', words('asked', 'agreed', 'over', 'called off')),
+    ...field('hire', 'state', 'State', 'choice', words('asked', 'agreed', 'over', 'called off')),
     ...field('hire', 'note', 'Note', 'line'),
     { kind: 'addTable', id: 'extra', name: 'Extra', keyField: 'extra-key' },
     ...field('extra', 'what', 'What', 'line'),

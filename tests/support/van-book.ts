@@ -12,7 +12,7 @@ const vans: Edit[] = [
   { kind: 'addField', table: 'van', id: 'model', name: 'Model', holds: 'line' },
   { kind: 'addField', table: 'van', id: 'seats', name: 'Seats', holds: 'whole' },
   { kind: 'addField', table: 'van', id: 'crane', name: 'Crane', holds: 'tick' },
-  { kind: 'addField', table: 'van', id: 'fuel', name: 'Fuel', holds: 'pick' },
+  { kind: 'addField', table: 'van', id: 'fuel', name: 'Fuel', holds: 'choice' },
   {
     kind: 'changeField',
     field: 'fuel',

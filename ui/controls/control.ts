@@ -1,7 +1,7 @@
 import type { Field } from '@/core/book'
 import type { Look } from '@/core/kinds'
 
-/** One record that can be picked for a link. */
+/** One record that can be chosen for a link. */
 export interface LinkOption {
   readonly ref: string
   readonly label: string

@@ -12,7 +12,7 @@ import {
   MarkControl,
   NumberControl,
   PassageControl,
-  PickControl,
+  ChoiceControl,
   TickControl,
 } from './text-controls'
 
@@ -24,7 +24,7 @@ const controls: Record<Control, ComponentType<ControlProps>> = {
   time: LineControl,
   'date-time': DateControl,
   tick: TickControl,
-  pick: PickControl,
+  choice: ChoiceControl,
   mark: MarkControl,
   file: FileControl,
   link: LinkControl,

@@ -59,7 +59,7 @@ export function FileControl(props: ControlProps) {
         </Button>
       )}
       {text && !readOnly && (
-        <IconButton label={`Take ${field.name} out`} onClick={() => props.onText('')}>
+        <IconButton label={`Remove ${field.name}`} onClick={() => props.onText('')}>
           <X size={15} aria-hidden />
         </IconButton>
       )}

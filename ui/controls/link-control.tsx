@@ -9,7 +9,7 @@ import { onSettle } from './settle'
 
 const pauseBeforeSearch = 120
 
-/** Picks a record by any part of what people know it by; adds a new one without leaving. */
+/** Chooses a record by any part of what people know it by; adds a new one without leaving. */
 export function LinkControl(props: ControlProps) {
   const { link, id, readOnly, compact, invalid } = props
   const [words, setWords] = useState<string>()
@@ -206,7 +206,7 @@ function Option({
       id={id}
       role="option"
       aria-selected={here}
-      // Before the box loses the focus, so that the pick isn't lost with it.
+      // Before the box loses the focus, so that what was chosen isn’t lost with it.
       onMouseDown={(event) => {
         event.preventDefault()
         onPick()

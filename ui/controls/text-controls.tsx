@@ -145,7 +145,7 @@ export function TickControl(props: ControlProps) {
   )
 }
 
-export function PickControl(props: ControlProps) {
+export function ChoiceControl(props: ControlProps) {
   const { readOnly, ...rest } = box(props)
   const words = (props.field.choices ?? []).map((choice) => choice.word)
   return (

@@ -6,6 +6,6 @@ export const calledLikeItsTable = fieldPiece('worth-a-look', (field, table) => {
     return undefined
   return {
     head: `${placeName(table, field)} is called like its table`,
-    text: 'Nobody can tell what it holds. Call it by what it says: name, number, kind.',
+    text: 'Nobody can tell what it is for. Name it by what it says: name, number, kind.',
   }
 })

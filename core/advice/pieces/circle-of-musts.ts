@@ -26,7 +26,7 @@ export const circleOfMusts: BookPiece = {
     return [...circles.values()].map((circle) => ({
       about: circle[0]!,
       head: `${listed(circle.map((id) => tableOf(book, id).name))} can never be started`,
-      text: 'Each must already have the next before it can be entered. Let one of these links stay blank.',
+      text: 'Each must already have the next before it can be entered. Let one of these links be empty.',
     }))
   },
 }

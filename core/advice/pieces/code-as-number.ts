@@ -10,7 +10,7 @@ export const codeAsNumber = fieldPiece('must-settle', (field, table) => {
   ))
     return undefined
   return {
-    head: `${placeName(table, field)} is a number, but never reckoned with`,
+    head: `${placeName(table, field)} is a number, but nothing is calculated with it`,
     text: 'As a number it loses the zeros at its front. Keep it as it is written.',
     mends: [
       {

@@ -25,11 +25,11 @@ export const directRepeatsIndirect: BookPiece = {
         return [
           {
             about: field.id,
-            head: `${a} leads to ${c} in two ways`,
+            head: `${a} is linked to ${c} in two ways`,
             text: `Directly, and through ${b}. They can disagree. If the direct one means something else, give it a name that says what.`,
             mends: [
               {
-                say: `Take the direct link out`,
+                say: `Remove the direct link`,
                 edits: () => [{ kind: 'removeField', field: field.id } as const],
               },
             ],

@@ -39,9 +39,9 @@ export const factInTwoPlaces: BookPiece = {
       return sharedFacts(one, many).map((field) => ({
         about: field.id,
         head: `${field.name} stands in ${one.name} and in ${many.name}`,
-        text: `${capital(aOrAn(inSentence(many.name)))} leads to its ${inSentence(one.name)}, where ${inSentence(field.name)} is kept already. Kept twice, the two will differ.`,
+        text: `${capital(aOrAn(inSentence(many.name)))} is linked to its ${inSentence(one.name)}, which has ${inSentence(field.name)} already. Kept twice, the two will differ.`,
         mends: [
-          { say: `Take it out of ${many.name}`, edits: () => [{ kind: 'removeField', field: field.id } as const] },
+          { say: `Remove it from ${many.name}`, edits: () => [{ kind: 'removeField', field: field.id } as const] },
         ],
       }))
     }),

@@ -28,7 +28,7 @@ export const factsOfAnotherThing: TablePiece = {
       .filter(([, fields]) => fields.length >= 3)
       .map(([prefix, fields]) => ({
         about: fields[0]!.id,
-        head: `${table.name} keeps facts of ${aOrAn(prefix)}`,
+        head: `${table.name} has fields about ${aOrAn(prefix)}`,
         text: `${listed(fields.map((field) => field.name))} would be typed again with every ${inSentence(table.name)}, and one day they will differ.`,
         mends: [
           {

@@ -17,11 +17,11 @@ export const knownByNumberAlone: TablePiece = {
     return [
       {
         about: table.id,
-        head: `Staff would pick ${aOrAn(inSentence(table.name))} by number`,
+        head: `Staff would choose ${aOrAn(inSentence(table.name))} by number`,
         text: `Nobody knows it by “${known.name}”. They will look for its ${inSentence(named.name)}.`,
         mends: [
           {
-            say: `Know it by ${named.name}`,
+            say: `Show it as ${named.name}`,
             edits: () => [{ kind: 'setKnownBy', table: table.id, fields: [named.id] }],
           },
         ],

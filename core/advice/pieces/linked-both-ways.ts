@@ -15,7 +15,7 @@ export const linkedBothWays: BookPiece = {
         {
           about: link.one,
           head: `${a} and ${b} point to each other`,
-          text: `If each may have several of the other, tie them once, each with many. If the two links mean different things, let their names say so.`,
+          text: `If each may have several of the other, link them once, many to many. If the two links mean different things, let their names say so.`,
         },
       ]
     })

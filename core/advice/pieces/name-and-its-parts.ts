@@ -14,7 +14,7 @@ export const nameAndItsParts: TablePiece = {
         about: whole.id,
         head: `${table.name} keeps the name twice`,
         text: `${whole.name} repeats ${first.name} and ${last.name}; after the first wedding they differ. Lists can put the two together.`,
-        mends: [{ say: `Take ${whole.name} out`, edits: () => [{ kind: 'removeField', field: whole.id }] }],
+        mends: [{ say: `Remove ${whole.name}`, edits: () => [{ kind: 'removeField', field: whole.id }] }],
       },
     ]
   },

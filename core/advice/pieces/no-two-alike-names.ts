@@ -12,9 +12,12 @@ export const noTwoAlikeNames = fieldPiece('worth-a-look', (field, table) => {
     return undefined
   return {
     head: `Two people may be called the same in ${placeName(table, field)}`,
-    text: 'One day the second of them can’t be entered. Let names be alike; the key tells people apart.',
+    text: 'One day a second record with the same name can’t be entered. Allow the same name twice; the key says which is which.',
     mends: [
-      { say: 'Let names be alike', edits: () => [{ kind: 'changeField', field: field.id, to: { unique: null } }] },
+      {
+        say: 'Allow the same name twice',
+        edits: () => [{ kind: 'changeField', field: field.id, to: { unique: null } }],
+      },
     ],
   }
 })

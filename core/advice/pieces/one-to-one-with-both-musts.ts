@@ -15,10 +15,10 @@ export const oneToOneWithBothMusts: BookPiece = {
         {
           about: found.table.id,
           head: `${one.name} and ${found.table.name} are never without each other`,
-          text: 'Each has exactly one of the other, so they are one thing. One table is one form to fill.',
+          text: 'Each has exactly one of the other, so they could be one table, with one form to fill.',
           mends: [
             {
-              say: `Bring ${found.table.name} into ${one.name}`,
+              say: `Merge ${found.table.name} into ${one.name}`,
               edits: () => [{ kind: 'mergeTables', from: found.table.id, into: one.id } as const],
             },
           ],

@@ -5,6 +5,6 @@ export const onlyOneValue = fieldPiece('worth-a-look', (field, table) => {
   if (!(field.least !== undefined && field.least === field.most)) return undefined
   return {
     head: `${placeName(table, field)} can only ever be ${field.least}`,
-    text: 'Then nobody needs to type it. Widen the bounds, or take the field out.',
+    text: 'Then nobody needs to type it. Widen the bounds or remove the field.',
   }
 })

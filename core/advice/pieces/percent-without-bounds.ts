@@ -10,7 +10,7 @@ export const percentWithoutBounds = fieldPiece('worth-a-look', (field, table) =>
     return undefined
   return {
     head: `${placeName(table, field)} may be any number`,
-    text: 'A share lies between 0 and 100; say so, and 750 for 75.0 is caught at once.',
+    text: 'A share lies between 0 and 100; say so, and 750 for 75.0 is noticed right away.',
     mends: [
       {
         say: 'Allow 0 to 100',

@@ -15,7 +15,7 @@ export const rowsWithoutTheirRecord: BookPiece = {
       return [
         {
           about: found.field.id,
-          head: `${capital(aOrAn(inSentence(found.table.name)))} may belong to no ${inSentence(one.name)}`,
+          head: `${capital(aOrAn(inSentence(found.table.name)))} may be linked to no ${inSentence(one.name)}`,
           text: `It is removed with its ${inSentence(one.name)}, so it is part of it; without one nobody would ever see it again.`,
           mends: [
             { say: 'It must have one', edits: () => [{ kind: 'changeLink', link: link.id, must: true } as const] },

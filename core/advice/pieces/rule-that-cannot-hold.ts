@@ -11,7 +11,7 @@ export const ruleThatCannotHold: BookPiece = {
         ? [
             {
               about: table.id,
-              head: `The rule “${rule.words}” can’t hold any more`,
+              head: `The rule “${rule.words}” can’t be kept any more`,
               text: `${because} Change it in Rules, or remove it.`,
               mends: [{ say: 'Remove the rule', edits: () => [{ kind: 'removeRule' as const, rule: rule.id }] }],
             },

@@ -16,7 +16,7 @@ export const ruleThatNeverRefuses: BookPiece = {
                 head: `The rule “${doubt.rule.words}” never refuses anything`,
                 text:
                   doubt.because.length === 0
-                    ? 'Whatever its fields can hold is let through. Either it says something else than was meant, or it isn’t needed.'
+                    ? 'It allows everything its fields can hold. Either it says something else than was meant, or it isn’t needed.'
                     : `What it would refuse is refused already by ${listed(doubt.because.map(({ words }) => `“${words}”`))} Either it says something else than was meant, or it isn’t needed.`,
                 mends: [
                   { say: 'Remove the rule', edits: () => [{ kind: 'removeRule' as const, rule: doubt.rule.id }] },

@@ -16,8 +16,8 @@ export const rulesAgainstEachOther: BookPiece = {
                 head:
                   doubt.rules.length === 1
                     ? `The rule “${doubt.rules[0]!.words}” refuses whatever is filled in`
-                    : `${listed(doubt.rules.map(({ words }) => `“${words}”`))} can’t hold together`,
-                text: `No ${inSentence(table.name)} in which all that ${doubt.rules.length === 1 ? 'it speaks' : 'they speak'} of is filled in could be saved. Change ${doubt.rules.length === 1 ? 'it' : 'one of them'} in Rules, or a bound in Tables.`,
+                    : `${listed(doubt.rules.map(({ words }) => `“${words}”`))} can’t all be kept`,
+                text: `No ${inSentence(table.name)} with ${doubt.rules.length === 1 ? 'its' : 'their'} fields filled in could be saved. Change ${doubt.rules.length === 1 ? 'it' : 'one of them'} in Rules, or a bound in Tables.`,
                 mends: doubt.rules.map(({ id, words }) => ({
                   say: `Remove “${words}”`,
                   edits: () => [{ kind: 'removeRule' as const, rule: id }],

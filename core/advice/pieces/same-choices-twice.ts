@@ -8,7 +8,7 @@ export const sameChoicesTwice: BookPiece = {
     const seen = new Map<string, string>()
     return book.tables.flatMap((table) =>
       table.fields.flatMap((field) => {
-        if (field.kind !== 'pick' || (field.choices ?? []).length < 3) return []
+        if (field.kind !== 'choice' || (field.choices ?? []).length < 3) return []
         const words = field
           .choices!.map(({ word }) => word.toLowerCase())
           .sort()
@@ -20,7 +20,7 @@ export const sameChoicesTwice: BookPiece = {
               {
                 about: field.id,
                 head: `${table.name} → ${field.name} has the choices of ${other}`,
-                text: 'A new word would have to be added in both. A pick list of its own serves them all.',
+                text: 'A new word would have to be added in both. A word list of its own serves them all.',
               },
             ]
           : []

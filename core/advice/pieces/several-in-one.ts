@@ -12,7 +12,7 @@ export const severalInOne = fieldPiece('worth-a-look', (field, table) => {
   ))
     return undefined
   return {
-    head: `${placeName(table, field)} holds several at once`,
+    head: `${placeName(table, field)} holds several values in one`,
     text: 'One can’t be found, changed or counted without the others. Give them rows of their own.',
     mends: [{ say: 'Give them rows of their own', edits: (freshId) => rowsOf(table, field, freshId) }],
   }

@@ -28,7 +28,7 @@ export const storedTotal: BookPiece = {
               head: `${table.name} → ${total.name} can disagree with its ${plural(inSentence(parts.name))}`,
               text: 'Somebody changes a row and forgets the total. Lists and bills can add the rows up each time.',
               mends: [
-                { say: `Take ${total.name} out`, edits: () => [{ kind: 'removeField', field: total.id } as const] },
+                { say: `Remove ${total.name}`, edits: () => [{ kind: 'removeField', field: total.id } as const] },
               ],
             },
           ]

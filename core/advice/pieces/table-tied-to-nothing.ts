@@ -11,8 +11,8 @@ export const tableTiedToNothing: BookPiece = {
       .filter((table) => !tied.has(table.id))
       .map((table) => ({
         about: table.id,
-        head: `${table.name} is tied to nothing`,
-        text: 'No list can bring it together with the other tables. Answer its pairs, or keep it apart on purpose.',
+        head: `${table.name} is linked to nothing`,
+        text: 'No list can show it together with the other tables. Answer its pairs, or ignore this if it is meant to be on its own.',
       }))
   },
 }

@@ -10,7 +10,7 @@ export const tableWithKeyOnly: TablePiece = {
       {
         about: table.id,
         head: `${table.name} keeps nothing yet`,
-        text: 'It has a key but no facts. Add the fields the office needs to know about it.',
+        text: 'It has a key and nothing else. Add the fields the office needs to know about it.',
       },
     ]
   },

@@ -11,7 +11,7 @@ export const tableWithoutKey: TablePiece = {
       {
         about: table.id,
         head: `${table.name} has no key`,
-        text: 'Two records could not be told apart for good, and nothing could link to them.',
+        text: 'Nothing would tell one record from another for good, and nothing could link to them.',
         mends: [
           {
             say: 'Number its records',

@@ -32,11 +32,11 @@ export const tablesOfTheSameFacts: BookPiece = {
         ? [
             {
               about: table.id,
-              head: `${twin.name} and ${table.name} keep the same facts`,
-              text: 'If they are kinds of one thing, one table with a pick for the kind is easier to search and to keep.',
+              head: `${twin.name} and ${table.name} have the same fields`,
+              text: 'If they are kinds of the same, one table with a choice for the kind is easier to search and to keep.',
               mends: [
                 {
-                  say: `Bring ${table.name} into ${twin.name}`,
+                  say: `Merge ${table.name} into ${twin.name}`,
                   edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
                 },
               ],

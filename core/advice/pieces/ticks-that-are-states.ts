@@ -2,7 +2,7 @@ import { freeName } from '../../book'
 import { listed } from '../../words'
 import type { TablePiece } from '../piece'
 
-/** Ticks of which only one can hold are one pick. */
+/** Ticks of which only one can hold are one choice. */
 export const ticksThatAreStates: TablePiece = {
   scope: 'table',
   weight: 'worth-a-look',
@@ -19,10 +19,10 @@ export const ticksThatAreStates: TablePiece = {
       {
         about: states[0]!.id,
         head: `${table.name} has ${states.length} ticks for one state`,
-        text: `${listed(states.map((field) => field.name))} could all be ticked at once. One pick holds exactly one of them.`,
+        text: `${listed(states.map((field) => field.name))} could all be ticked at once. One choice field holds exactly one of them.`,
         mends: [
           {
-            say: 'Make them one pick',
+            say: 'Make them one choice',
             edits: (freshId: () => string) => {
               const id = freshId()
               return [
@@ -31,7 +31,7 @@ export const ticksThatAreStates: TablePiece = {
                   table: table.id,
                   id,
                   name: freeName('State', table.fields),
-                  holds: 'pick',
+                  holds: 'choice',
                   before: states[0]!.id,
                 } as const,
                 {

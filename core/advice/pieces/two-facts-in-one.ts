@@ -9,7 +9,7 @@ export const twoFactsInOne = fieldPiece('worth-a-look', (field, table) => {
   ))
     return undefined
   return {
-    head: `${placeName(table, field)} holds two facts`,
+    head: `${placeName(table, field)} holds two values`,
     text: 'They can’t be sorted, found or printed one without the other. Make a field of each.',
   }
 })

@@ -53,11 +53,11 @@ export const twoNamesForOneThing: BookPiece = {
       const [table, twin] = [tables[at]!, tables[before]!]
       return {
         about: table.id,
-        head: `${twin.name} and ${table.name} may be one thing`,
-        text: 'Half the records would stand in each, and nobody would know where to look. If they are one, bring them together.',
+        head: `${twin.name} and ${table.name} may be the same`,
+        text: 'Half the records would stand in each, and nobody would know where to look. If they are the same, merge them.',
         mends: [
           {
-            say: `Bring ${table.name} into ${twin.name}`,
+            say: `Merge ${table.name} into ${twin.name}`,
             edits: () => [{ kind: 'mergeTables', from: table.id, into: twin.id } as const],
           },
         ],

@@ -10,7 +10,7 @@ export const wideTable: TablePiece = {
       {
         about: table.id,
         head: `${table.name} has ${table.fields.length} fields`,
-        text: 'That is seldom one thing. Look for facts that belong to somebody else, or that come more than once.',
+        text: 'That is seldom one table. Look for fields that are about something else, or that come more than once.',
       },
     ]
   },

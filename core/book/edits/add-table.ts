@@ -8,14 +8,14 @@ const AddTable = z.strictObject({
   kind: z.literal('addTable'),
   id: Id,
   name: typedName,
-  role: z.enum(['pick-list']).optional(),
+  role: z.enum(['word-list']).optional(),
   /** The id for the key that the table starts with. */
   keyField: Id,
 })
 
 /**
  * A new table starts with a key, so that it can be linked to at once: a running number, or, for a
- * pick list, the word itself.
+ * word list, the word itself.
  */
 export const addTable: EditKind<z.infer<typeof AddTable>> = {
   schema: AddTable,
@@ -36,5 +36,5 @@ export const addTable: EditKind<z.infer<typeof AddTable>> = {
     }
     return ok([putTable(table)])
   },
-  say: (_book, { name, role }) => (role ? `Add the pick list ${name.trim()}` : `Add the table ${name.trim()}`),
+  say: (_book, { name, role }) => (role ? `Add the word list ${name.trim()}` : `Add the table ${name.trim()}`),
 }

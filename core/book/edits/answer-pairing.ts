@@ -57,9 +57,9 @@ export const answerPairing: EditKind<AnswerPairing> = {
   },
   say(book, { a, b, aHasSeveral, bHasSeveral }) {
     const [first, second] = [findTable(book, a)?.name ?? '', findTable(book, b)?.name ?? '']
-    if (aHasSeveral && bHasSeveral) return `Tie ${first} and ${second}, each with many`
-    if (!aHasSeveral && !bHasSeveral) return `Tie ${first} and ${second}, one to one`
-    return aHasSeveral ? `Tie each ${second} to one ${first}` : `Tie each ${first} to one ${second}`
+    if (aHasSeveral && bHasSeveral) return `Link ${first} and ${second}, many to many`
+    if (!aHasSeveral && !bHasSeveral) return `Link ${first} and ${second}, one to one`
+    return aHasSeveral ? `Link each ${second} to one ${first}` : `Link each ${first} to one ${second}`
   },
 }
 

@@ -27,7 +27,7 @@ const small = after(
   emptyBook('Small', plainLook),
   { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'visit-key' },
   { kind: 'addField', table: 'visit', id: 'height', name: 'Ladder height', holds: 'exact' },
-  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
+  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'choice' },
   {
     kind: 'changeField',
     field: 'state',
@@ -138,7 +138,7 @@ test.each([
 test('a tick, a passage or a file can’t be part of a key', () => {
   const book = after(small, { kind: 'addField', table: 'visit', id: 'note', name: 'Note', holds: 'passage' })
   expect(refusal(book, { kind: 'setKey', table: 'visit', fields: ['note'] })).toBe(
-    'Note can’t be part of the key: passage can’t tell records apart for good.',
+    'Note can’t be part of the key: passage can’t be the key of a record for good.',
   )
 })
 
@@ -206,7 +206,7 @@ test('a key that others link to can’t be taken away, but may change', () => {
     'Give Premises a key first; links point to it.',
   )
   expect(refusal(emberly, { kind: 'removeField', field: 'premises__key' })).toMatch(
-    /^Other tables link to the key of Premises \(.*Visit.*\)\. Untie them first\.$/,
+    /^Other tables link to the key of Premises \(.*Visit.*\)\. Remove those links first\.$/,
   )
   expect(refusal(emberly, { kind: 'setKey', table: 'premises', fields: ['premises__address', 'premises__town'] })).toBe(
     'made',
@@ -241,7 +241,7 @@ test('a copied table has its own fields and links, and points to the same tables
     links.map((link) => link.one),
   )
   expect(refusal(emberly, { kind: 'copyTable', table: 'work-line', id: 'copy', name: 'Quote line', ids: {} })).toBe(
-    'Work line has changed in the meantime.',
+    'Work line has been changed by somebody else.',
   )
 })
 

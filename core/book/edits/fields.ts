@@ -99,7 +99,7 @@ export const changeField: EditKind<z.infer<typeof ChangeField>> = {
     return orNothing([
       ...setKeys(field, id, Object.fromEntries([...keys].map((key) => [key, values[key]]))),
       ...limitsFollow(book, field, checked.value),
-      ...(checked.value.kind === 'pick' ? expressionsFollow(book, field, checked.value) : []),
+      ...(checked.value.kind === 'choice' ? expressionsFollow(book, field, checked.value) : []),
     ])
   },
   say(book, { field, to }) {
@@ -112,14 +112,14 @@ export const changeField: EditKind<z.infer<typeof ChangeField>> = {
 const withoutNulls = (to: object) =>
   Object.fromEntries(Object.entries(to).map(([key, value]) => [key, value ?? undefined]))
 
-/** Limits that count rows with one word of a pick go on counting it when it is reworded, and go when it goes. */
+/** Limits that count rows with one word of a choice go on counting it when it is reworded, and go when it goes. */
 function limitsFollow(book: Book, before: Field, after: Field): Step[] {
   return book.links.flatMap((link) => {
     if (!link.limits?.some(({ when }) => when?.field === before.id)) return []
     const limits = link.limits.flatMap((limit) => {
       if (limit.when?.field !== before.id) return [limit]
       if (before.kind !== after.kind) return []
-      if (after.kind !== 'pick') return [limit]
+      if (after.kind !== 'choice') return [limit]
       const choice = before.choices?.find(({ word }) => word === limit.when?.is)
       const is = choice && after.choices?.find(({ id }) => id === choice.id)?.word
       return is ? [{ ...limit, when: { ...limit.when, is } }] : []

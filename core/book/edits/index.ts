@@ -11,7 +11,7 @@ import { addField, changeField, moveField, removeField } from './fields'
 import { changeLook } from './look'
 import { addNeeds, changeNeed, moveNeed, removeNeed, tieNeed } from './needs'
 import { askAgain, sayNoTie } from './no-tie'
-import { changeWords, listToPick, pickToList } from './pick-lists'
+import { changeWords, listToChoices, choicesToList } from './word-lists'
 import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
 import { nameLive } from './live-name'
@@ -55,8 +55,8 @@ const editKinds = {
   nameLive,
   splitTable,
   mergeTables,
-  pickToList,
-  listToPick,
+  choicesToList,
+  listToChoices,
   changeWords,
   addRule,
   changeRule,

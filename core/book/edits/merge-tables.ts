@@ -44,7 +44,7 @@ export const mergeTables: EditKind<z.infer<typeof MergeTables>> = {
     )
     return keepingKeys(book, steps)
   },
-  say: (book, { from, into }) => `Bring ${findTable(book, from)?.name ?? ''} into ${findTable(book, into)?.name ?? ''}`,
+  say: (book, { from, into }) => `Merge ${findTable(book, from)?.name ?? ''} into ${findTable(book, into)?.name ?? ''}`,
 }
 
 /** One table has no tie to itself for having had one to the other. */

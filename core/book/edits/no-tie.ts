@@ -7,7 +7,7 @@ import { type EditKind, Id } from './edit-kind'
 
 const SayNoTie = z.strictObject({ kind: z.literal('sayNoTie'), a: Id, b: Id, id: Id })
 
-/** "No direct tie" is an answer too; given only while there is none. */
+/** "No direct link" is an answer too; given only while there is none. */
 export const sayNoTie: EditKind<z.infer<typeof SayNoTie>> = {
   schema: SayNoTie,
   steps(book, { a, b, id }) {
@@ -18,12 +18,12 @@ export const sayNoTie: EditKind<z.infer<typeof SayNoTie>> = {
     return ok([putPair({ id, a, b })])
   },
   say: (book, { a, b }) =>
-    `No direct tie between ${findTable(book, a)?.name ?? ''} and ${findTable(book, b)?.name ?? ''}`,
+    `No direct link between ${findTable(book, a)?.name ?? ''} and ${findTable(book, b)?.name ?? ''}`,
 }
 
 const AskAgain = z.strictObject({ kind: z.literal('askAgain'), a: Id, b: Id })
 
-/** Takes "no direct tie" back. */
+/** Takes "no direct link" back. */
 export const askAgain: EditKind<z.infer<typeof AskAgain>> = {
   schema: AskAgain,
   steps(book, { a, b }) {

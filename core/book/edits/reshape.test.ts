@@ -68,7 +68,7 @@ test('rows hang on the thing they were taken from and go with it', () => {
 
 test('a key can’t move, and a name can’t be taken', () => {
   expect(refusal(stoves, split('kind', ['Stove-key']))).toBe(
-    'Stove number tells the records apart and stays where it is. Choose other fields, or another key first.',
+    'Stove number is the key and stays where it is. Choose other fields, or another key first.',
   )
   expect(refusal(stoves, split('kind', ['Stove-Make'], 'visit'))).toMatch(/already a table called/)
 })

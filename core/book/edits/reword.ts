@@ -8,7 +8,7 @@ type Node = { readonly [key: string]: Json }
 const isNode = (json: Json | undefined): json is Node =>
   typeof json === 'object' && json !== null && !Array.isArray(json)
 
-/** Expressions that compare a pick with one of its words go on doing so when it is reworded. */
+/** Expressions that compare a choice with one of its words go on doing so when it is reworded. */
 export function expressionsFollow(book: Book, before: Field, after: Field): Step[] {
   const changed = (before.choices ?? []).flatMap(({ id, word }): [string, string][] => {
     const now = after.choices?.find((choice) => choice.id === id)?.word
@@ -32,7 +32,7 @@ export function expressionsFollow(book: Book, before: Field, after: Field): Step
 
 const alike = (word: string) => word.trimEnd().toLowerCase()
 
-/** The pick, and the fields elsewhere that borrow it. */
+/** The choice, and the fields elsewhere that borrow it. */
 function shownAs(book: Book, pick: string): ReadonlySet<string> {
   const facts = new Set([pick])
   const borrowed = book.tables.flatMap((table) => table.fields.filter(({ kind }) => kind === 'borrowed'))

@@ -8,7 +8,7 @@ const small = made(
   emptyBook('Limits', plainLook),
   { kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'visit-key' },
   { kind: 'addField', table: 'visit', id: 'note', name: 'Note', holds: 'line' },
-  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'pick' },
+  { kind: 'addField', table: 'visit', id: 'state', name: 'State', holds: 'choice' },
   { kind: 'addField', table: 'visit', id: 'amount', name: 'Amount', holds: 'exact' },
   { kind: 'addField', table: 'visit', id: 'mark', name: 'Mark', holds: 'mark' },
   { kind: 'addField', table: 'visit', id: 'paper', name: 'Paper', holds: 'file' },

@@ -89,13 +89,13 @@ export const setKey: EditKind<z.infer<typeof SetKey>> = {
 
 /** A table keyed by two links joins what they lead to; keyed otherwise, its records are things of their own. */
 function roleWith(table: Table, key: readonly string[]): Table['role'] {
-  if (table.role === 'pick-list') return table.role
+  if (table.role === 'word-list') return table.role
   return key.length === 2 && key.every((id) => fieldOf(table, id).kind === 'link') ? 'joining' : undefined
 }
 
 const SetKnownBy = z.strictObject({ kind: z.literal('setKnownBy'), table: Id, fields: Ids.min(1) })
 
-/** Chooses what staff know a record by; shown wherever a link to it is picked. */
+/** Chooses what staff know a record by; shown wherever a link to it is chosen. */
 export const setKnownBy: EditKind<z.infer<typeof SetKnownBy>> = {
   schema: SetKnownBy,
   steps(book, { table: id, fields }) {
@@ -106,7 +106,7 @@ export const setKnownBy: EditKind<z.infer<typeof SetKnownBy>> = {
     }
     return orNothing(setKeys(table, id, { knownBy: [...new Set(fields)] }))
   },
-  say: (book, { table }) => `Choose what staff know ${nameOf(book, table)} by`,
+  say: (book, { table }) => `Choose what ${nameOf(book, table)} is shown as`,
 }
 
 const Spot = z.strictObject({ table: Id, x: z.number().min(-1e5).max(1e5), y: z.number().min(-1e5).max(1e5) })
@@ -137,5 +137,5 @@ export const tidyMap: EditKind<z.infer<typeof TidyMap>> = {
     )
     return steps.length === 0 ? fail({ kind: 'nothing-to-change' }) : ok(steps)
   },
-  say: () => 'Let the map lay itself out',
+  say: () => 'Arrange the whole map again',
 }

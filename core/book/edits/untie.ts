@@ -45,18 +45,18 @@ export function untieSteps(book: Book, id: string): Result<Step[]> {
   )
 }
 
-const Untie = z.strictObject({ kind: z.literal('untie'), tie: Id })
+const Unlink = z.strictObject({ kind: z.literal('untie'), tie: Id })
 
 /** Takes one tie between two tables away: a link's id, or a joining table's. */
-export const untie: EditKind<z.infer<typeof Untie>> = {
-  schema: Untie,
+export const untie: EditKind<z.infer<typeof Unlink>> = {
+  schema: Unlink,
   steps(book, { tie }) {
     const steps = untieSteps(book, tie)
     return steps.ok ? keepingKeys(book, steps.value) : steps
   },
   say(book, { tie }) {
     const link = findLink(book, tie)
-    if (!link) return `Untie what ${findTable(book, tie)?.name ?? 'a joining table'} joins`
-    return `Untie ${tableOf(book, link.many).name} from ${tableOf(book, link.one).name}`
+    if (!link) return `Unlink what ${findTable(book, tie)?.name ?? 'a joining table'} joins`
+    return `Unlink ${tableOf(book, link.many).name} from ${tableOf(book, link.one).name}`
   },
 }

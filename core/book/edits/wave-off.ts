@@ -22,7 +22,7 @@ export const waveOff: EditKind<z.infer<typeof WaveOff>> = {
     const earlier = book.waved.filter((waved) => waved.what === what).map((waved) => dropPart(book, 'waved', waved.id))
     return ok([...earlier, putWaved({ id, what, ...(why?.trim() && { why: why.trim() }), ...(seen && { seen }) })])
   },
-  say: (_book, { name }) => `Wave off ${name}`,
+  say: (_book, { name }) => `Ignore ${name}`,
 }
 
 const WantAgain = z.strictObject({
@@ -39,5 +39,5 @@ export const wantAgain: EditKind<z.infer<typeof WantAgain>> = {
     if (waved.length === 0) return fail({ kind: 'nothing-to-change' })
     return ok(waved.map((one) => dropPart(book, 'waved', one.id)))
   },
-  say: (_book, { name }) => `Consider ${name} again`,
+  say: (_book, { name }) => `Restore ${name}`,
 }

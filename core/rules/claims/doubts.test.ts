@@ -20,7 +20,7 @@ const trip = (...rules: readonly string[]) => {
     ...field('trip', 'out', 'Out', 'date'),
     ...field('trip', 'back', 'Back', 'date'),
     ...field('trip', 'home', 'Home', 'date'),
-    ...field('trip', 'state', 'State', 'pick', words('asked', 'sure', 'off')),
+    ...field('trip', 'state', 'State', 'choice', words('asked', 'sure', 'off')),
     ...field('trip', 'paid', 'Paid', 'tick'),
   )
   for (const [at, source] of rules.entries())

@@ -123,7 +123,7 @@ function ofField(table: Table, field: Field, { type }: Tree): Known {
   const must = field.kind === 'tick' || mustHold(table, field)
   if (field.kind === 'mark')
     return { must, least: counted('1', 'exact'), most: counted(String(field.scale ?? 5), 'exact') }
-  if (field.kind === 'pick')
+  if (field.kind === 'choice')
     return { must, words: (field.choices ?? []).map(({ word }) => word.trimEnd().toLowerCase()) }
   if (field.kind === 'tick') return { must, words: ['0', '1'] }
   return {

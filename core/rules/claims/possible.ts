@@ -4,7 +4,7 @@ import { type Claim, nought } from './branches'
 export interface Known {
   readonly least?: bigint
   readonly most?: bigint
-  /** The words of a pick, in small letters. */
+  /** The words of a choice field, in small letters. */
   readonly words?: readonly string[]
   /** It is always filled. */
   readonly must: boolean

@@ -26,7 +26,7 @@ export function ConditionParts({ id, subjects, condition, onChange }: ConditionP
     <div className="grid gap-3 sm:grid-cols-3">
       <SubjectBox
         id={`${id}-subject`}
-        label="This fact"
+        label="This field"
         subjects={subjects}
         value={condition.subject}
         onChange={(source) => onChange({ ...condition, subject: source })}
@@ -76,7 +76,7 @@ export function ConditionParts({ id, subjects, condition, onChange }: ConditionP
   )
 }
 
-/** A value of a fact; the words of a pick are offered. */
+/** A value of a fact; the words of a choice are offered. */
 function ValueBox({
   id,
   subject,

@@ -35,10 +35,10 @@ test.each([
 })
 
 test.each([
-  ['on what isn’t there', 'Nowhere = 1', /doesn’t hold/],
-  ['that is none', '"Bill total" + 1', /or is none/],
+  ['on what isn’t there', 'Nowhere = 1', /field that is no longer there/],
+  ['that is none', '"Bill total" + 1', /isn’t a condition/],
   ['longer than any', `Paid > ${'1'.repeat(5000)}`, /at most 4,000 fit/],
-  ['that looks at too much', Array(61).fill("Premises.Town = 'Otterby'").join(' OR '), /more than 60 facts/],
+  ['that looks at too much', Array(61).fill("Premises.Town = 'Otterby'").join(' OR '), /more than 60 values/],
 ])('a condition %s is refused, and the list isn’t shown without it', (_what, source, words) => {
   const found = asked(`where=${encodeURIComponent(source)}`)
   expect(found.ok ? '' : wordProblem(found.problem)).toMatch(words)

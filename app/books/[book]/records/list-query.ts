@@ -45,7 +45,7 @@ function conditionOf({ book }: Live, table: Table, source: string | null): Resul
   if (source.length > longestCondition)
     return fail({ kind: 'too-long', limit: longestCondition, length: source.length })
   const read = readExpression(book, table, source)
-  const unreadable = 'The condition speaks of what the book doesn’t hold, or is none. Change or remove it.'
+  const unreadable = 'This condition uses a field that is no longer there, or isn’t a condition. Change or remove it.'
   if (!('tree' in read) || read.tree.type.is !== 'truth') return fail({ kind: 'in-own-words', words: unreadable })
   const looks = allNodesOf(book, read.tree).filter(
     (node) => node.kind === 'aggregate' || (node.kind === 'fact' && node.over.length > 0),

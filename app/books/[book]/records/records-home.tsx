@@ -17,7 +17,7 @@ export function RecordsHome({ counts }: { readonly counts: Readonly<Record<strin
       <Cards tables={main} counts={counts} />
       {lists.length > 0 && (
         <>
-          <h2 className="mt-7 mb-3 text-[13px] text-ash-6">Pick lists</h2>
+          <h2 className="mt-7 mb-3 text-[13px] text-ash-6">Word lists</h2>
           <Cards tables={lists} counts={counts} />
         </>
       )}

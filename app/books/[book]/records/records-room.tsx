@@ -113,13 +113,13 @@ const Tab = ({
   </Link>
 )
 
-/** Pick lists are seldom gone to by themselves, so they stand together behind one word. */
+/** Word lists are seldom gone to by themselves, so they stand together behind one word. */
 function ListsMenu({ lists, here }: { readonly lists: readonly Table[]; readonly here: Table | undefined }) {
   const { base } = useRecords()
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className={tabLook(here !== undefined)}>
-        {here ? plural(here.name) : 'Pick lists'} <span aria-hidden>▾</span>
+        {here ? plural(here.name) : 'Word lists'} <span aria-hidden>▾</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content

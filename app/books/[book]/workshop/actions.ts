@@ -84,9 +84,7 @@ export const askBreakers = bookAction(
     const live = liveOf(stored)
     if (!live.ok) return live
     const found = await breakersOf(asked(db), live.value, stored.book, rule)
-    return found
-      ? ok(found)
-      : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so it can’t be asked of the records.' })
+    return found ? ok(found) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )
 
@@ -98,8 +96,6 @@ export const tryExpression = bookAction(
     const live = liveOf(stored)
     if (!live.ok) return live
     const tried = await tryOnRecords(asked(db), live.value, table, tree)
-    return tried
-      ? ok(tried)
-      : fail({ kind: 'in-own-words', words: 'It speaks of what isn’t open yet, so no record can answer.' })
+    return tried ? ok(tried) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )

@@ -5,7 +5,7 @@ import { chapterNames } from '@/core/chapters'
 import { FindDialog } from '@/ui/shell/find-dialog'
 import { useWorkshop } from './workshop-context'
 
-const roles = { joining: 'joining table', 'pick-list': 'pick list' }
+const roles = { joining: 'joining table', 'word-list': 'word list' }
 
 /** Jumps to any chapter, table or field, and does the common acts, all by typing a few letters. */
 export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -18,10 +18,10 @@ export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly o
     { id: 'starter', words: 'Begin from a starter table', pick: go('needs/starter') },
     { id: 'sheet', words: 'Print the sign-off sheet of the needs', pick: go('needs/sheet') },
     { id: 'table', words: 'Add a table', pick: go('tables?add=table') },
-    { id: 'list', words: 'Add a pick list', pick: go('tables?add=list') },
+    { id: 'list', words: 'Add a word list', pick: go('tables?add=list') },
     { id: 'next', words: 'Answer the next pair', pick: go('pairings?next') },
     { id: 'undo', words: 'Undo my last edit', hint: 'Ctrl Z', pick: undo },
-    { id: 'redo', words: 'Do it again', hint: 'Ctrl Y', pick: redo },
+    { id: 'redo', words: 'Redo', hint: 'Ctrl Y', pick: redo },
     { id: 'open', words: 'Open the book', pick: go('open') },
     { id: 'history', words: 'See the history', pick: go('history') },
     { id: 'look', words: 'Dates, numbers and money', pick: go('look') },
@@ -32,7 +32,7 @@ export function FindOrDo({ open, onClose }: { readonly open: boolean; readonly o
       open={open}
       onClose={onClose}
       placeholder="A table, a field, a chapter, or something to do"
-      nothing="Nothing in this book goes by that name."
+      nothing="Nothing in this book has that name."
       groups={[
         { head: 'Do', rows: acts },
         {

@@ -79,7 +79,7 @@ export class BookStore {
   }
 
   undo = () => this.after(this.ways.undo, (say) => `Undone: ${say}`)
-  redo = () => this.after(this.ways.redo, (say) => `Done again: ${say}`)
+  redo = () => this.after(this.ways.redo, (say) => `Redone: ${say}`)
   backTo = (revision: number) =>
     this.after(
       () => this.ways.back(revision),

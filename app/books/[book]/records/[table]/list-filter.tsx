@@ -56,7 +56,7 @@ export function FilterButton({ book, table, filter, onChange }: Props) {
           title={`Only ${plural(inSentence(table.name))} where`}
           actions={
             <>
-              <Button onClick={() => setCondition(undefined)}>Leave it</Button>
+              <Button onClick={() => setCondition(undefined)}>Cancel</Button>
               <Button look="main" type="submit" form="list-filter" disabled={'missing' in made}>
                 Show them
               </Button>

@@ -61,7 +61,7 @@ export function RecordMargin({ tableId, stored, wrongs }: Props) {
 
 /** What is to be put right, each a way to its box. */
 const WrongNote = ({ wrongs }: { readonly wrongs: readonly Wrong[] }) => (
-  <Note mark="settle" head={`${counted(wrongs.length, 'thing')} to put right before saving`}>
+  <Note mark="settle" head={`${counted(wrongs.length, 'problem')} to correct before saving`}>
     <ul className="flex flex-col gap-1.5 pt-1">
       {wrongs.map(({ box, label, words }) => (
         <li key={`${box} ${words}`}>

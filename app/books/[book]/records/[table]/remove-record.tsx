@@ -60,7 +60,7 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
       say={row.label || row.ref}
       actions={
         <>
-          <Button onClick={onClose}>Keep it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="ember" disabled={!sheet || problem !== undefined} onClick={() => void go()}>
             Remove it
           </Button>
@@ -75,7 +75,7 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
             {sheet.stays.length > 0 && ` ${listed(sheet.stays)} are left without it.`} This can’t be undone.
           </p>
         )}
-        {!problem && !sheet && <p className="text-ash-6">Looking at what hangs on it …</p>}
+        {!problem && !sheet && <p className="text-ash-6">Looking at what is linked to it …</p>}
       </div>
     </Dialog>
   )

@@ -91,7 +91,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
         <FilterChips book={book} table={table} filter={filter} onChange={setFilter} />
         {linked && (
           <p className="px-6 pb-3 text-ash-6">
-            Only those that belong to one {inSentence(findField(book, linked.field)!.field.name)}.{' '}
+            Only those linked to one {inSentence(findField(book, linked.field)!.field.name)}.{' '}
             <Link href={`${base}/${tableId}`} className="font-semibold text-spruce underline underline-offset-2">
               Show all
             </Link>
@@ -111,12 +111,10 @@ export function TableList({ tableId }: { readonly tableId: string }) {
           <div className="px-6">
             {wish.find ? (
               <Empty head={`No ${noun} has “${wish.find}” in it`}>
-                {where
-                  ? 'Try fewer letters, or take away what the list is narrowed to.'
-                  : 'Try fewer letters, or another word.'}
+                {where ? 'Try fewer letters, or remove a condition.' : 'Try fewer letters, or another word.'}
               </Empty>
             ) : where ? (
-              <Empty head={`No ${noun} is like that`}>Take away what the list is narrowed to, or change it.</Empty>
+              <Empty head={`No ${noun} is like that`}>Change or remove a condition.</Empty>
             ) : (
               <Empty
                 head={`No ${plural(noun)} yet`}

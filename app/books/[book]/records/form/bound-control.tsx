@@ -56,7 +56,7 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
   const onBlur = () => {
     // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027".
     const kind = kindOf(field.kind)
-    if (text.trim() && !['link', 'file', 'tick', 'pick'].includes(kind.control)) {
+    if (text.trim() && !['link', 'file', 'tick', 'choice'].includes(kind.control)) {
       const read = kind.read(text, field, book.look, officeNow())
       const shown = read.ok ? showValue(read.value, field, book.look) : text
       if (shown !== text) box.onChange(shown)
@@ -117,7 +117,7 @@ function useLinkSource(
     },
     onPick: pick,
     onSettling: (work) => noteArriving(control, work),
-    onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Pick it from the list.`),
+    onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Choose it from the list.`),
     ...(!readOnly && { onAdd: add }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }

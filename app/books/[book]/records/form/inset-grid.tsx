@@ -161,7 +161,7 @@ function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
         {!readOnly &&
           (removed ? (
             <IconButton
-              label={`Keep this ${noun}`}
+              label={`Restore this ${noun}`}
               onClick={() => setValue(`${path}.removed` as 'text.x', false as never, { shouldDirty: true })}
             >
               <RotateCcw size={14} aria-hidden />

@@ -32,7 +32,7 @@ export function NewLinked({ tableId, words, onEnd }: Props) {
       title={`New ${inSentence(table.name)}`}
       actions={
         <>
-          <Button onClick={() => onEnd(undefined)}>Leave it</Button>
+          <Button onClick={() => onEnd(undefined)}>Cancel</Button>
           <Button look="main" disabled={busy} onClick={() => void handle.current?.save()}>
             Save and use it
           </Button>

@@ -219,7 +219,7 @@ function DraftNote({ onDiscard }: { readonly onDiscard: () => void }) {
         onClick={onDiscard}
         className="min-h-7 rounded-sm px-1 font-semibold underline underline-offset-2"
       >
-        Take it back
+        Discard it
       </button>
     </p>
   )

@@ -102,7 +102,7 @@ function RemovedDialog({ tableId, onClose, onSave }: RemovedProps) {
       open
       onClose={onClose}
       title={`Somebody removed this ${noun} while you were typing`}
-      say={`It isn’t there any more, so this can’t be saved to it. What you typed can become a new ${noun}; fields that are given by the book are given anew.`}
+      say={`It isn’t there any more, so this can’t be saved to it. What you typed can become a new ${noun}; numbers that the book gives are given again.`}
       actions={
         <>
           <Button onClick={onClose}>Go on typing</Button>

@@ -44,7 +44,7 @@ export function LiveResults({ table, tree, asks = false }: Reckonable) {
   }, [id, kept, table.id, opened.everOpened])
 
   const specimen = useMemo(() => tryOnSpecimen(book, table, tree, officeNow()), [book, table, tree])
-  const facts = specimen.facts.slice(0, 4).map((fact) => `${fact.name} ${fact.shown || '(blank)'}`)
+  const facts = specimen.facts.slice(0, 4).map((fact) => `${fact.name} ${fact.shown || '(empty)'}`)
   const records = tried?.records
   return (
     <dl aria-label="What it gives" className="flex flex-col gap-0.5 rounded-md bg-ash-1 px-3 py-2 text-[13px]">
@@ -93,6 +93,6 @@ interface Said {
 
 function said(asks: boolean, holds: boolean | null, shown: string): Said {
   if (!asks) return shown ? { words: shown, look: '' } : { words: 'blank', look: 'text-ash-5' }
-  if (holds === null) return { words: 'can’t be told, so let be', look: 'text-ash-6' }
-  return holds ? { words: '✓ holds', look: 'text-spruce' } : { words: 'is refused', look: 'text-ember' }
+  if (holds === null) return { words: 'a value is missing; the rule is skipped', look: 'text-ash-6' }
+  return holds ? { words: '✓ true', look: 'text-spruce' } : { words: 'is refused', look: 'text-ember' }
 }

@@ -49,7 +49,7 @@ export function HistoryChapter() {
             Undo
           </Button>
           <Button onClick={redo} keys="Ctrl Y">
-            Do again
+            Redo
           </Button>
         </div>
       </div>

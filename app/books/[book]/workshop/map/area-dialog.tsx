@@ -39,7 +39,7 @@ export function AreaDialog({ area, tables, onClose }: Props) {
       open
       onClose={onClose}
       title={area ? 'The area' : 'A new area'}
-      say="A named ground behind cards that belong together."
+      say="A named area behind cards that go together."
       actions={
         <>
           {area && (
@@ -53,7 +53,7 @@ export function AreaDialog({ area, tables, onClose }: Props) {
             </Button>
           )}
           <Button look="main" type="submit" form="map-area" disabled={!name.trim()}>
-            {area ? 'Keep the change' : 'Make the area'}
+            {area ? 'Save the change' : 'Make the area'}
           </Button>
         </>
       }

@@ -62,7 +62,7 @@ export function ArrangeBar({ count, pinned, tables, onArrange, onPin }: Props) {
           </IconButton>
         ))}
       <IconButton
-        label={pinned ? 'Let go: tidying may move it' : 'Pin: tidying leaves it here'}
+        label={pinned ? 'Release it: tidying may move it' : 'Pin: tidying leaves it here'}
         onClick={() => onPin(!pinned)}
       >
         {pinned ? <PinOff size={16} aria-hidden /> : <Pin size={16} aria-hidden />}

@@ -46,7 +46,7 @@ function tableAt(event: MouseEvent | TouchEvent): string | undefined {
 interface Props {
   readonly laid: LaidMap
   readonly chosen: ReadonlySet<string>
-  /** How many ties away from the chosen table, or the one pointed at, one looks; 0 for the whole map. */
+  /** How many links away from the chosen table, or the one pointed at, one looks; 0 for the whole map. */
   readonly lens: number
   /** What a chosen field leads to. */
   readonly lit: ReadonlySet<string> | undefined

@@ -57,14 +57,14 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
     <>
       <Note
         mark="info"
-        head={`${counted(cards.length, 'table')}, ${counted(lines.length, 'tie')}`}
+        head={`${counted(cards.length, 'table')}, ${counted(lines.length, 'link')}`}
         actions={<WordButton onClick={() => setWriting(true)}>Write a note</WordButton>}
       >
-        Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to tie it to
+        Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to link it to
         another; Shift and drag chooses several. Double-click goes to the table. Click a field to see what it depends
         on.
         {forced > 0 &&
-          ` ${counted(forced, 'tie')} found no way of ${forced === 1 ? 'its' : 'their'} own: a card has more ties than room round it.`}
+          ` ${counted(forced, 'link')} found no way of ${forced === 1 ? 'its' : 'their'} own: a card has more links than room around it.`}
         {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
       </Note>
       {writing && <NewNote sheet={sheet} onClose={() => setWriting(false)} />}
@@ -135,11 +135,11 @@ function TableNote({ table, onField, onTie }: Props & { readonly table: Table })
       </ul>
       <div className="mt-2 flex flex-col gap-2 border-t border-ash-3 pt-2">
         <ChoiceBox
-          aria-label={`Tie ${table.name} to`}
+          aria-label={`Link ${table.name} to`}
           value=""
           onChange={(event) => event.target.value && onTie(table.id, event.target.value)}
         >
-          <option value="">Tie it to …</option>
+          <option value="">Link it to …</option>
           {book.tables.map((other) => (
             <option key={other.id} value={other.id}>
               {other.id === table.id ? 'itself' : other.name}
@@ -177,7 +177,7 @@ function FieldNote({ field, trace, onField }: FieldNoteProps) {
         {found.table.name} → {found.field.name}
       </h3>
       <Dependencies head="It depends on" of={trace.on} none="Nothing: it is typed." near="from" onField={onField} />
-      <Dependencies head="On it depend" of={trace.of} none="Nothing." near="to" onField={onField} />
+      <Dependencies head="Used by" of={trace.of} none="Nothing." near="to" onField={onField} />
       <div className="mt-2 flex flex-wrap gap-3 border-t border-ash-3 pt-2">
         <Button small onClick={() => onField(undefined)}>
           Back

@@ -47,7 +47,7 @@ function TieDot({ id }: { readonly id: string }) {
     <Handle
       type="source"
       position={Position.Right}
-      title="Draw a tie to another table"
+      title="Draw a link to another table"
       className="!size-3.5 !rounded-full !border-2 !border-paper !bg-spruce"
     />
   )

@@ -28,7 +28,7 @@ const details = [
 ] as const
 const senses = [
   { value: 'office', words: 'Designed' },
-  { value: 'logical', words: 'Things alone' },
+  { value: 'logical', words: 'Without joining tables' },
   { value: 'physical', words: 'Database' },
 ] as const
 const lenses = [
@@ -68,7 +68,7 @@ export function MapTools(props: Props) {
         />
         <Segments
           small
-          label="Whose words"
+          label="Show as"
           value={reading.sense}
           options={senses}
           onChange={(sense) => onReading({ ...reading, sense })}
@@ -117,10 +117,10 @@ export function MapTools(props: Props) {
           ))}
         </div>
         <span className="flex-1" />
-        <span className="text-ash-6">Ties away</span>
+        <span className="text-ash-6">Links away</span>
         <Segments
           small
-          label="How many ties away from the chosen table"
+          label="How many links away from the chosen table"
           value={String(lens)}
           options={lenses}
           onChange={(value) => onLens(Number(value))}

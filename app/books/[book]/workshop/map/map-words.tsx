@@ -26,11 +26,11 @@ export const MapInWords = memo(function MapInWords({ book, lines }: Props) {
                   <li key={line.id}>
                     {line.one === table.id ? (
                       <>
-                        {line.label || 'tied'} to {name(line.many)}: {footWords[line.atMany]}
+                        {line.label || 'linked'} to {name(line.many)}: {footWords[line.atMany]}
                       </>
                     ) : (
                       <>
-                        {line.back || line.label || 'tied'}, from {name(line.one)}: {footWords[line.atOne]}
+                        {line.back || line.label || 'linked'}, from {name(line.one)}: {footWords[line.atOne]}
                       </>
                     )}
                   </li>

@@ -70,7 +70,7 @@ export function RemarkDialog({ remark, isNew, onClose }: DialogProps) {
             </Button>
           )}
           <Button look="main" type="submit" form="map-remark" disabled={!text.trim()}>
-            Keep it
+            Save
           </Button>
         </>
       }

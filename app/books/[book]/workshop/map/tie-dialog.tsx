@@ -16,8 +16,8 @@ export const TieDialog = ({ a, b, onClose }: Props) => (
     open
     wide
     onClose={onClose}
-    title={a.id === b.id ? `Tie ${a.name} to itself` : `Tie ${a.name} and ${b.name}`}
-    say="How many of one can belong to one of the other? The line is drawn as you answer."
+    title={a.id === b.id ? `Link ${a.name} to itself` : `Link ${a.name} and ${b.name}`}
+    say="How many of one can be linked to one of the other? The line is drawn as you answer."
     actions={
       <Button look="main" onClick={onClose}>
         Back to the map

@@ -37,7 +37,7 @@ export function ChangeProposal({ proposal, names, onAccept, onMerge, onClose }: 
         what: { ...proposal.what, kind: shape, fields: shape === 'n-n' ? proposal.what.fields : [] },
       }
     const { choices: _choices, ...rest } = proposal.what
-    const what = kind === 'pick' ? proposal.what : rest
+    const what = kind === 'choice' ? proposal.what : rest
     return { ...proposal, words: name.trim(), what: { ...what, name: name.trim(), kind } }
   }
   return (
@@ -45,17 +45,17 @@ export function ChangeProposal({ proposal, names, onAccept, onMerge, onClose }: 
       open
       onClose={onClose}
       title={proposal.kind === 'table' ? `Change ${proposal.table}` : `Change ${proposal.table}: ${proposal.words}`}
-      say={proposal.kind === 'tie' ? 'How do the two belong together?' : 'Put it right, then accept it.'}
+      say={proposal.kind === 'tie' ? 'How are the two linked?' : 'Change it, then accept it.'}
       actions={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           {same ? (
             <Button look="main" onClick={() => onMerge(same)}>
-              They are one thing
+              They are the same
             </Button>
           ) : (
             <Button look="main" disabled={!name.trim()} onClick={() => onAccept(changed())}>
-              Accept it so
+              Accept the change
             </Button>
           )}
         </>
@@ -86,7 +86,7 @@ export function ChangeProposal({ proposal, names, onAccept, onMerge, onClose }: 
           </Labelled>
         )}
         {proposal.kind === 'tie' && (
-          <Labelled label="They belong together so" htmlFor="proposal-tie">
+          <Labelled label="How they are linked" htmlFor="proposal-tie">
             <ChoiceBox
               id="proposal-tie"
               value={shape}
@@ -101,9 +101,9 @@ export function ChangeProposal({ proposal, names, onAccept, onMerge, onClose }: 
           </Labelled>
         )}
         {proposal.kind === 'table' && names.length > 1 && (
-          <Labelled label="Or is it the same thing as another?" htmlFor="proposal-same">
+          <Labelled label="Or is it the same as another table?" htmlFor="proposal-same">
             <ChoiceBox id="proposal-same" value={same} onChange={(event) => setSame(event.target.value)}>
-              <option value="">No, it is a thing of its own</option>
+              <option value="">No, it is a table of its own</option>
               {names
                 .filter((one) => one !== proposal.table)
                 .map((one) => (

@@ -49,7 +49,7 @@ export function Found({ proposals, need }: Props) {
       kind: 'waveOff',
       id: freshId(),
       what: sameWord(from, into),
-      name: `${from} as a thing of its own; it is ${into}`.slice(0, 300),
+      name: `${from} as a table of its own; it is ${into}`.slice(0, 300),
     })
 
   const shown = mine.filter((one) => one.state !== 'waved' || showWaved)
@@ -107,7 +107,7 @@ export function Found({ proposals, need }: Props) {
       <OpenQuestions proposals={proposals} {...(need !== undefined && { cards })} />
       {waved.length > 0 && (
         <WordButton onClick={() => setShowWaved(!showWaved)}>
-          {showWaved ? 'Hide what was waved off' : `Show ${waved.length} waved off`}
+          {showWaved ? 'Hide what was ignored' : `Show ${waved.length} ignored`}
         </WordButton>
       )}
       {changing && (
@@ -189,14 +189,14 @@ function Row({ proposal, onAccept, onChange, onWave, onAgain }: RowProps) {
             <QuietButton onClick={onChange} aria-label={`Change ${name}`}>
               Change
             </QuietButton>
-            <QuietButton onClick={onWave} aria-label={`Not this: ${name}`}>
-              Not this
+            <QuietButton onClick={onWave} aria-label={`Ignore: ${name}`}>
+              Ignore
             </QuietButton>
           </>
         )}
         {state === 'waved' && (
-          <QuietButton onClick={onAgain} aria-label={`Consider ${name} again`}>
-            Consider again
+          <QuietButton onClick={onAgain} aria-label={`Restore ${name}`}>
+            Restore
           </QuietButton>
         )}
       </span>

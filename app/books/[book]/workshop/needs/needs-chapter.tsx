@@ -49,8 +49,8 @@ export function NeedsChapter() {
           )}
           {current && told?.why && <NeedNote need={current} number={needs.indexOf(current) + 1} coverage={told} />}
           <Note mark="info" head="What makes a good need">
-            One thing to a line, in your own words: what you keep, how things belong together, and what you want to be
-            able to ask.
+            One need to a line, in your own words: what you keep, how the parts are linked, and what you want to be able
+            to ask.
           </Note>
         </>
       }

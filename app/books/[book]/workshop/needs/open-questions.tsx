@@ -41,9 +41,9 @@ export function OpenQuestions({
                       onClick={() =>
                         edit({ kind: 'waveOff', id: freshId(), what: settled(text), name: `“${text}”`.slice(0, 300) })
                       }
-                      aria-label={`It is right as it is: ${text}`}
+                      aria-label={`No change needed: ${text}`}
                     >
-                      Right as it is
+                      No change needed
                     </WordButton>
                   )}
                 </span>

@@ -19,9 +19,9 @@ const heads = {
 const says = {
   first: 'A database of its own, on your server. Other tools that read MariaDB will find it well made.',
   afresh: 'There are no records yet, so the database is simply built again from the design.',
-  change: 'The records stay. Each step can be taken back if one fails. Whoever saves meanwhile waits until it is done.',
+  change: 'The records stay. Each step can be undone if one fails. Whoever saves meanwhile waits until it is done.',
   losing:
-    'All other records stay. What you agreed to remove goes last, and can’t be taken back. Whoever saves meanwhile waits until it is done.',
+    'All other records stay. What you agreed to remove goes last, and can’t be undone. Whoever saves meanwhile waits until it is done.',
   nothing: 'Staff work with the design as it stands.',
 }
 
@@ -84,7 +84,7 @@ export function OpenChapter() {
               : 'Opening builds the real database. You can go on designing afterwards.'}
           </Note>
           <Note mark="info" head="How text compares">
-            Capital and small letters count as alike (“Oak” is “oak”), accents do not (“Café” is not “Cafe”).
+            Capital and small letters count as the same (“Oak” is “oak”), accents do not (“Café” is not “Cafe”).
           </Note>
           <Note mark="info" head="Nothing is half done">
             If the power fails in the middle, the opening is finished, or put back, as soon as somebody needs the book.

@@ -138,9 +138,9 @@ function Cell({ a, b, at, begins, alone, here, onChoose }: CellProps) {
   const feet = state.kind === 'tied' ? feetFor(state.ties[0]!.answers) : undefined
   const words =
     state.kind === 'tied'
-      ? `${state.ties.length} ${state.ties.length === 1 ? 'tie' : 'ties'}`
+      ? `${state.ties.length} ${state.ties.length === 1 ? 'link' : 'links'}`
       : state.kind === 'none'
-        ? 'no direct tie'
+        ? 'no direct link'
         : alone
           ? 'left alone'
           : 'not answered'

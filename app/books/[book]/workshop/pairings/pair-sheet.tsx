@@ -37,19 +37,19 @@ export function PairSheet({ a, b, onNext }: Props) {
               meets {needs.length === 1 ? 'need' : 'needs'} {listed([...new Set(needs)])}
             </Tag>
           )}
-          {state.kind === 'none' && !itself && <Tag>no direct tie</Tag>}
+          {state.kind === 'none' && !itself && <Tag>no direct link</Tag>}
         </h2>
         <div className="flex flex-wrap items-center gap-x-3">
           {state.kind === 'ask' && (
             <WordButton onClick={() => (edit({ kind: 'sayNoTie', a: a.id, b: b.id, id: freshId() }), onNext?.())}>
-              No direct tie
+              No direct link
             </WordButton>
           )}
           {state.kind === 'none' && !itself && (
             <WordButton onClick={() => edit({ kind: 'askAgain', a: a.id, b: b.id })}>Ask again</WordButton>
           )}
           {ties.length > 0 && chosen !== 'new' && (
-            <WordButton onClick={() => setChosen('new')}>Add another tie</WordButton>
+            <WordButton onClick={() => setChosen('new')}>Add another link</WordButton>
           )}
           {onNext && (
             <Button small onClick={onNext}>
@@ -61,12 +61,12 @@ export function PairSheet({ a, b, onNext }: Props) {
       {round.length > 0 && (
         <div className="mb-3 rounded-md border border-ash-3 bg-paper px-3 py-2 text-[13px]">
           <p>
-            <b>They come together already: </b>
+            <b>They are linked already: </b>
             {sayPath(book, round[0]!)}
             {round.length > 1 && `, and in ${round.length - 1} other ${round.length === 2 ? 'way' : 'ways'}`}.
           </p>
           <p className="text-ash-6">
-            A direct tie would keep the same fact twice, unless it means something else. Then give it a name that says
+            A direct link would keep the same value twice, unless it means something else. Then give it a name that says
             what.
           </p>
         </div>
@@ -97,7 +97,7 @@ function TieTabs({
   readonly onChoose: (id: string) => void
 }) {
   return (
-    <div role="group" aria-label="Ties" className="mb-3 flex flex-wrap gap-1.5">
+    <div role="group" aria-label="Links" className="mb-3 flex flex-wrap gap-1.5">
       {ties.map((tie) => (
         <Button
           key={tie.id}
@@ -111,7 +111,7 @@ function TieTabs({
       ))}
       {here === 'new' && (
         <Button small look="main" aria-pressed>
-          Another tie
+          Another link
         </Button>
       )}
     </div>

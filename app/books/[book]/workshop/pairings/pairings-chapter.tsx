@@ -60,7 +60,7 @@ export function PairingsChapter() {
           )}
           {apart.length > 0 && (
             <Note mark="info" head={`${counted(apart.length, 'pair')} left alone`}>
-              They come together through other tables and no need speaks of them. Choose their square to ask anyway.
+              They are linked through other tables and no need mentions them. Choose their square to ask anyway.
             </Note>
           )}
           {open === 0 && all > 0 && <Note mark="fine" head="Every pair is answered" />}
@@ -94,8 +94,8 @@ export function PairingsChapter() {
       ) : (
         <p className="mt-5 text-ash-6">
           {tables.length === 1
-            ? 'With a second table there will be a pair to answer. The square on the diagonal ties a table to itself.'
-            : 'Choose a square to see its two questions. A square on the diagonal ties a table to itself.'}
+            ? 'With a second table there will be a pair to answer. The square on the diagonal links a table to itself.'
+            : 'Choose a square to see its two questions. A square on the diagonal links a table to itself.'}
         </p>
       )}
     </Room>

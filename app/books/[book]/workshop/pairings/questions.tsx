@@ -128,7 +128,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
                     joins
                       ? `${a.name} ${b.name.toLowerCase()}`
                       : nameNeeded
-                        ? `Say what this tie means`
+                        ? `Say what this link means`
                         : (whole.aHasSeveral ? a : b).name
                   }
                   onChange={(event) => setName(event.target.value)}
@@ -138,17 +138,15 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
               <Removal tie={tie} />
             )}
             <div className="flex gap-2">
-              {tie && <Button onClick={() => edit({ kind: 'untie', tie: tie.id })}>Untie</Button>}
+              {tie && <Button onClick={() => edit({ kind: 'untie', tie: tie.id })}>Unlink</Button>}
               <Button look="main" disabled={!changed || (nameNeeded && !tie && !name.trim())} onClick={keep}>
-                {tie ? (changed ? 'Change the tie' : 'Tied') : 'Tie them'}
+                {tie ? (changed ? 'Change the link' : 'Linked') : 'Link them'}
               </Button>
             </div>
           </div>
           {tie && !changed && <Limits tie={tie} />}
           {sayOutcome(a, b, whole).head && nameNeeded && !tie && (
-            <p className="mt-1 text-xs text-ash-6">
-              A name tells this tie from the tables it joins: Supervisor, Billing address.
-            </p>
+            <p className="mt-1 text-xs text-ash-6">A name says what this link means: Supervisor, Billing address.</p>
           )}
         </div>
       )}

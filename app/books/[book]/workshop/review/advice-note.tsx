@@ -45,31 +45,31 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
               Show me
             </WordButton>
             {waved === undefined ? (
-              <WordButton onClick={() => setWaving(true)} aria-label={`Wave off: ${advice.head}`}>
-                Wave off
+              <WordButton onClick={() => setWaving(true)} aria-label={`Ignore: ${advice.head}`}>
+                Ignore
               </WordButton>
             ) : (
               <WordButton onClick={() => edit({ kind: 'wantAgain', what: adviceKey(advice), name })}>
-                Consider again
+                Restore
               </WordButton>
             )}
           </>
         }
       >
         {advice.text}
-        {waved && <span className="block">Waved off: {waved}</span>}
+        {waved && <span className="block">Ignored: {waved}</span>}
       </Note>
       {mending && (
         <Dialog
           open
           onClose={() => setMending(undefined)}
           title={`${mending.mend.say}?`}
-          say="This will be done. One undo takes it back."
+          say="This will be done. One undo reverses all of it."
           actions={
             <>
-              <Button onClick={() => setMending(undefined)}>Leave it</Button>
+              <Button onClick={() => setMending(undefined)}>Cancel</Button>
               <Button look="main" onClick={() => carryOut(mending.edits, `${mending.mend.say}: ${advice.head}`)}>
-                Do it
+                {mending.mend.say}
               </Button>
             </>
           }
@@ -85,11 +85,11 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
         <Dialog
           open
           onClose={() => setWaving(false)}
-          title="Wave this off?"
-          say="It is kept in the book with your reason, and comes back if the thing changes."
+          title="Ignore this advice?"
+          say="It is kept in the book with your reason, and comes back if what it is about changes."
           actions={
             <>
-              <Button onClick={() => setWaving(false)}>Keep it</Button>
+              <Button onClick={() => setWaving(false)}>Cancel</Button>
               <Button
                 look="main"
                 onClick={() => {
@@ -104,13 +104,13 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
                   })
                 }}
               >
-                Wave it off
+                Ignore it
               </Button>
             </>
           }
         >
           <div className="mt-3">
-            <Labelled label="Why it is right as it is" htmlFor="wave-why">
+            <Labelled label="Why no change is needed" htmlFor="wave-why">
               <TextBox id="wave-why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
             </Labelled>
           </div>

@@ -41,7 +41,7 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
                 'The words name no table to answer it from. Say which records it is about.'}
               {missing.length > 0 && `The design has no ${missing.join(' and no ')} yet.`}
               {untied &&
-                `Nothing ties ${question.tables[0]} and ${question.tables[1]}, so it can’t be answered. Answer their pair.`}
+                `Nothing links ${question.tables[0]} and ${question.tables[1]}, so it can’t be answered. Answer their pair.`}
               {!lost && to === undefined && `Answered from ${question.tables[0]} alone.`}
               {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
               {paths.length > 1 && <Ways question={question.text} ways={paths.map((path) => sayPath(book, path))} />}

@@ -49,7 +49,7 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
       </p>
       <div className="flex flex-wrap items-center gap-3">
         <Button look={run ? 'plain' : 'main'} disabled={doing !== 'nothing' || book.tables.length === 0} onClick={fill}>
-          {doing === 'filling' ? 'Filling …' : run ? 'Fill it anew' : 'Fill a dry run'}
+          {doing === 'filling' ? 'Filling …' : run ? 'Fill it again' : 'Fill a dry run'}
         </Button>
         {run && (
           <>

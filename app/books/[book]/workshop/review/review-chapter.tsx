@@ -37,7 +37,7 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
         ) : (
           <Note
             mark="settle"
-            head={book.tables.length === 0 ? 'No tables yet' : `${counted(settle.length, 'thing')} to settle first`}
+            head={book.tables.length === 0 ? 'No tables yet' : `${counted(settle.length, 'problem')} to settle first`}
           />
         )
       }
@@ -76,7 +76,7 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
             head={`${counted(pairs, 'pair')} not answered`}
             actions={<WordButton onClick={() => go('pairings?next')}>Answer the next</WordButton>}
           >
-            Each pair of tables wants an answer, even if it is “no direct tie”.
+            Each pair of tables wants an answer, even if it is “no direct link”.
           </Note>
         )}
         {advice.length === 0 && unmet.length === 0 && pairs === 0 && book.tables.length > 0 && (
@@ -92,7 +92,7 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
         {waved.length > 0 && (
           <div>
             <WordButton onClick={() => setShowWaved(!showWaved)} aria-expanded={showWaved}>
-              {showWaved ? 'Hide what was waved off' : `Show ${counted(waved.length, 'piece')} of advice waved off`}
+              {showWaved ? 'Hide what was ignored' : `Show ${counted(waved.length, 'piece')} of advice ignored`}
             </WordButton>
           </div>
         )}

@@ -24,8 +24,12 @@ export function RuleBreakers({ own }: { readonly own: OwnRule }) {
   }
   if (found === undefined)
     return (
-      <WordButton onClick={() => void ask()} disabled={busy} aria-label={`Who breaks the rule ${rule.words}`}>
-        {busy ? 'Looking …' : 'Who breaks it?'}
+      <WordButton
+        onClick={() => void ask()}
+        disabled={busy}
+        aria-label={`Broken by: which records break ${rule.words}`}
+      >
+        {busy ? 'Looking …' : 'Broken by …'}
       </WordButton>
     )
   if (typeof found === 'string') return <span className="text-[13px] text-ash-6">{found}</span>

@@ -28,8 +28,8 @@ export function NeedsForRules({ onMake }: { readonly onMake: (asked: AskedBy) =>
             <span className="line-clamp-3">
               {asked.number}. {asked.need.text}
             </span>
-            <WordButton onClick={() => onMake(asked)} aria-label={`Make the rule of need ${asked.number}`}>
-              Make the rule
+            <WordButton onClick={() => onMake(asked)} aria-label={`Add the rule of need ${asked.number}`}>
+              Add the rule
             </WordButton>
           </li>
         ))}

@@ -27,7 +27,7 @@ export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly 
         <span className="block px-1 font-mono text-[13px] text-ash-6">{own.source}</span>
         {own.because && (
           <span className="block text-ember">
-            <b>Can’t hold. </b>
+            <b>Can’t be kept. </b>
             {own.because}
           </span>
         )}

@@ -108,13 +108,13 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
       say={
         by
           ? `Need ${by.number}: ${by.need.text}`
-          : 'It holds while staff type, when they save, and in the database itself.'
+          : 'It is kept while staff type, when they save, and in the database itself.'
       }
       actions={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" type="submit" form="rule-form" disabled={!canKeep}>
-            {own ? 'Keep the change' : 'Add the rule'}
+            {own ? 'Save the change' : 'Add the rule'}
           </Button>
         </>
       }
@@ -161,8 +161,8 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
         {kind === 'written' && (
           <ExpressionBox
             id="rule-source"
-            label={`What must hold for each ${inSentence(table.name)}`}
-            hint="Compare facts with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. A blank fact refuses nothing."
+            label={`What must be true for each ${inSentence(table.name)}`}
+            hint="Compare fields with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. Empty fields never break a rule."
             table={table}
             source={source}
             wrong={wrong}

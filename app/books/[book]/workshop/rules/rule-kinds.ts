@@ -7,23 +7,26 @@ const first = { subject: '', operator: '=' as const, against: { value: '' } }
 
 /** Rules said as a sentence, and what each begins with. */
 export const sentences: Readonly<Record<Sentence['kind'], { readonly title: string; readonly begin: Sentence }>> = {
-  compare: { title: 'A fact compared with another, or with a value', begin: { kind: 'compare', ...first } },
-  range: { title: 'A fact between two values', begin: { kind: 'range', subject: '', least: '', most: '' } },
-  if: { title: 'If one thing is so, then another', begin: { kind: 'if', when: first, then: first } },
-  oneOf: { title: 'A fact that is one of some', begin: { kind: 'oneOf', subject: '', words: '' } },
-  filled: { title: 'At least one of some facts filled', begin: { kind: 'filled', subjects: [] } },
+  compare: { title: 'A field compared with another, or with a value', begin: { kind: 'compare', ...first } },
+  range: { title: 'A field between two values', begin: { kind: 'range', subject: '', least: '', most: '' } },
+  if: { title: 'If one condition is met, then another', begin: { kind: 'if', when: first, then: first } },
+  oneOf: { title: 'A field that is one of some values', begin: { kind: 'oneOf', subject: '', words: '' } },
+  filled: { title: 'At least one of some fields filled', begin: { kind: 'filled', subjects: [] } },
   looks: { title: 'A text that looks a certain way', begin: { kind: 'looks', subject: '', how: 'begins', text: '' } },
   days: {
-    title: 'So many days from one date to another',
+    title: 'A number of days from one date to another',
     begin: { kind: 'days', later: '', earlier: '', least: '', most: '' },
   },
 }
 
 /** Rules that are put together from facts. */
 export const drafts: Readonly<Record<Draft['kind'], { readonly title: string; readonly begin: Draft }>> = {
-  together: { title: 'Some facts together: no two alike', begin: { kind: 'together', fields: [], blanks: 'differ' } },
+  together: {
+    title: 'Some fields together must be different',
+    begin: { kind: 'together', fields: [], blanks: 'differ' },
+  },
   apart: { title: 'No two at the same time', begin: { kind: 'apart', same: [], from: '', to: '', unless: '' } },
-  closed: { title: 'No change once something holds', begin: { kind: 'closed', once: '', except: [], rows: true } },
+  closed: { title: 'No change once a condition is met', begin: { kind: 'closed', once: '', except: [], rows: true } },
   follows: { title: 'Which state may follow which', begin: { kind: 'follows', field: '', steps: {} } },
 }
 

@@ -46,7 +46,7 @@ export function RulesChapter() {
       ),
     }))
     .filter(({ rules, own, limits }) => rules.length + own.length + limits.length > 0)
-  const first = tables.find((table) => table.role !== 'pick-list') ?? tables[0]
+  const first = tables.find((table) => table.role !== 'word-list') ?? tables[0]
   return (
     <Room
       indexLabel="Rules for"
@@ -72,9 +72,9 @@ export function RulesChapter() {
       }
       margin={
         <>
-          <Note mark="info" head="Where these rules hold">
-            Nearly all hold while staff type, when they save, and in the database itself, so that no other tool can get
-            round them. Each says where it holds.
+          <Note mark="info" head="Where these rules are kept">
+            Nearly all are kept while staff type, when they save, and in the database itself, so that no other tool can
+            get round them. Each says where it is kept.
           </Note>
           <NeedsForRules onMake={(asked) => setWriting({ table: tableOfNeed(book, asked.need) ?? first!, asked })} />
           {chosen && <NeedsMet part={chosen} noun="table" />}
@@ -94,7 +94,7 @@ export function RulesChapter() {
         </div>
         {first && (
           <Button look="main" onClick={() => setWriting({ table: first })}>
-            Make a rule
+            Add a rule
           </Button>
         )}
       </div>

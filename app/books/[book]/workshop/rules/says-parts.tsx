@@ -38,7 +38,7 @@ export function sayDraft(
 ): { readonly says: RuleSays } | { readonly missing: string } {
   switch (draft.kind) {
     case 'together':
-      return draft.fields.length < 2 ? { missing: 'Choose at least two facts.' } : { says: { ...draft } }
+      return draft.fields.length < 2 ? { missing: 'Choose at least two fields.' } : { says: { ...draft } }
     case 'apart': {
       const { unless, ...rest } = draft
       if (timesOf(book, table).length < 2)
@@ -117,20 +117,20 @@ function Together({ table, draft, onChange }: Of<'together'>) {
   return (
     <>
       <FieldTicks
-        legend="No two have all of these the same"
+        legend="Must be different when taken together"
         id="rule-together"
         fields={fields}
         chosen={draft.fields}
         onChange={(chosen) => onChange({ ...draft, fields: chosen })}
       />
-      <Labelled label="Where one of them is blank" htmlFor="rule-blanks">
+      <Labelled label="Where one of them is empty" htmlFor="rule-blanks">
         <ChoiceBox
           id="rule-blanks"
           value={draft.blanks}
           onChange={(event) => onChange({ ...draft, blanks: event.target.value as 'differ' | 'alike' })}
         >
-          <option value="differ">it is let be</option>
-          <option value="alike">a blank counts as the same as another blank</option>
+          <option value="differ">the rule is skipped</option>
+          <option value="alike">empty counts as the same as empty</option>
         </ChoiceBox>
       </Labelled>
     </>
@@ -140,7 +140,7 @@ function Together({ table, draft, onChange }: Of<'together'>) {
 function Apart({ book, table, draft, onChange }: Of<'apart'>) {
   const times = timesOf(book, table)
   const same = table.fields.filter(
-    (field) => !isDerived(field) && ['link', 'line', 'code', 'pick', 'whole'].includes(field.kind),
+    (field) => !isDerived(field) && ['link', 'line', 'code', 'choice', 'whole'].includes(field.kind),
   )
   const box = (name: 'from' | 'to', label: string) => (
     <Labelled label={label} htmlFor={`rule-${name}`}>
@@ -163,7 +163,7 @@ function Apart({ book, table, draft, onChange }: Of<'apart'>) {
     <>
       <div className="grid gap-3 sm:grid-cols-2">
         {box('from', 'It lasts from')}
-        {box('to', 'to (blank there: for ever)')}
+        {box('to', 'until (empty: no end)')}
       </div>
       <FieldTicks
         legend="No two overlap for the same"
@@ -174,7 +174,7 @@ function Apart({ book, table, draft, onChange }: Of<'apart'>) {
       />
       <ExpressionBox
         id="rule-unless"
-        label="Leaving out those where (blank: none)"
+        label="Except records where (optional)"
         table={table}
         rows={1}
         source={draft.unless}
@@ -219,10 +219,10 @@ function Closed({ book, table, draft, onChange }: Of<'closed'>) {
 
 function Follows({ table, draft, onChange }: Of<'follows'>) {
   const { book } = useWorkshop()
-  const picks = table.fields.filter((field) => wordsOf(book, field).length > 0)
-  const field = picks.find((one) => one.id === draft.field)
+  const choosable = table.fields.filter((field) => wordsOf(book, field).length > 0)
+  const field = choosable.find((one) => one.id === draft.field)
   const choices = field ? wordsOf(book, field) : []
-  if (picks.length === 0) return <p className="text-brass">{table.name} has no field with choices yet.</p>
+  if (choosable.length === 0) return <p className="text-brass">{table.name} has no field with choices yet.</p>
   return (
     <>
       <Labelled label="The states are those of" htmlFor="rule-field">
@@ -232,7 +232,7 @@ function Follows({ table, draft, onChange }: Of<'follows'>) {
           onChange={(event) => onChange({ kind: 'follows', field: event.target.value, steps: {} })}
         >
           <option value="">Choose …</option>
-          {picks.map((one) => (
+          {choosable.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}
             </option>

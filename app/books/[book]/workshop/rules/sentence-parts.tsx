@@ -46,7 +46,7 @@ export function SentenceParts({ subjects, sentence, onChange }: Props) {
         <div className="grid gap-3 sm:grid-cols-3">
           <SubjectBox
             id="rule-subject"
-            label="This fact"
+            label="This field"
             subjects={subjects.filter(isOrdered)}
             value={sentence.subject}
             onChange={(subject) => onChange({ ...sentence, subject })}
@@ -65,7 +65,7 @@ export function SentenceParts({ subjects, sentence, onChange }: Props) {
         <div className="grid gap-3 sm:grid-cols-2">
           <SubjectBox
             id="rule-subject"
-            label="This fact"
+            label="This field"
             subjects={subjects}
             value={sentence.subject}
             onChange={(subject) => onChange({ ...sentence, subject })}
@@ -150,13 +150,13 @@ export function SentenceParts({ subjects, sentence, onChange }: Props) {
           />
           <Typed
             id="rule-least"
-            label="by at least so many days"
+            label="by at least this many days"
             text={sentence.least}
             onChange={(least) => onChange({ ...sentence, least })}
           />
           <Typed
             id="rule-most"
-            label="and at most so many"
+            label="and at most this many"
             text={sentence.most}
             onChange={(most) => onChange({ ...sentence, most })}
           />

@@ -13,8 +13,8 @@ import { useWorkshop } from '../workshop-context'
 import { LostDialog } from './lost-note'
 import { InPlace } from './table-head'
 
-/** The words of a pick, and the way to make them a list that staff may extend. */
-export function PickChoices({
+/** The words of a choice field, and the way to make them a list that staff may extend. */
+export function FieldChoices({
   field,
   onChange,
 }: {
@@ -27,7 +27,7 @@ export function PickChoices({
   const toList = () => {
     const name = freeName(field.name, book.tables)
     const ids = { id: freshId(), keyField: freshId(), link: freshId() }
-    const made: Edit = { kind: 'pickToList', field: field.id, name, ...ids }
+    const made: Edit = { kind: 'choicesToList', field: field.id, name, ...ids }
     if (lostWith(book, made).length > 0) setWish(made)
     else edit(made)
   }
@@ -40,7 +40,7 @@ export function PickChoices({
         onChange={onChange}
       />
       <p className="mt-1 text-[13px] text-ash-6">
-        Only you can change these words. <WordButton onClick={toList}>Make them a pick list</WordButton> and staff may
+        Only you can change these words. <WordButton onClick={toList}>Make them a word list</WordButton> and staff may
         add to them.
       </p>
       {wish && (
@@ -56,17 +56,17 @@ export function PickChoices({
   )
 }
 
-/** The first words of a pick list, and the way back to fixed choices. */
+/** The first words of a word list, and the way back to fixed choices. */
 export function ListWords({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
   const { book, edit } = useWorkshop()
-  const [picker] = linksTo(book, table.id)
+  const [link] = linksTo(book, table.id)
   const [asking, setAsking] = useState(false)
-  const wish: Edit = { kind: 'listToPick', table: table.id }
+  const wish: Edit = { kind: 'listToChoices', table: table.id }
   const lost = asking ? lostWith(book, wish) : []
   const go = () => {
-    if (picker && edit(wish)) onShow(picker.many)
+    if (link && edit(wish)) onShow(link.many)
   }
-  const toPick = () => (lostWith(book, wish).length > 0 ? setAsking(true) : go())
+  const toChoices = () => (lostWith(book, wish).length > 0 ? setAsking(true) : go())
   return (
     <div className="mt-5 max-w-[560px]">
       <ChoicesEditor
@@ -75,9 +75,9 @@ export function ListWords({ table, onShow }: { readonly table: Table; readonly o
         choices={table.words ?? []}
         onChange={(words) => edit({ kind: 'changeWords', table: table.id, words })}
       />
-      {picker && isPlainList(book, table) && (
+      {link && isPlainList(book, table) && (
         <p className="mt-1 text-[13px] text-ash-6">
-          Should nobody add to them? <WordButton onClick={toPick}>Make them fixed choices</WordButton> of{' '}
+          Should nobody add to them? <WordButton onClick={toChoices}>Make them fixed choices</WordButton> of{' '}
           {listed(linksTo(book, table.id).map((link) => partName(book, link.field)))}.
         </p>
       )}
@@ -139,7 +139,7 @@ function ChoicesEditor({ title, noun, choices, onChange }: Props) {
               <ArrowDown size={14} aria-hidden />
             </IconButton>
             <IconButton
-              label={`Take ${choice.word} out`}
+              label={`Remove ${choice.word}`}
               onClick={() => onChange(choices.filter((other) => other !== choice))}
             >
               <X size={14} aria-hidden />

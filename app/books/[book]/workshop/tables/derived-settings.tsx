@@ -44,7 +44,7 @@ export function DerivedSettings(props: SourceProps) {
   )
 }
 
-/** A fact of a linked record: picked from those that can be reached. */
+/** A fact of a linked record: chosen from those that can be reached. */
 function Taken({ table, field, onChange }: SourceProps) {
   const { book } = useWorkshop()
   const offers = factsOffered(book, table)
@@ -57,7 +57,7 @@ function Taken({ table, field, onChange }: SourceProps) {
   if (offers.length === 0)
     return (
       <p className="text-[13px] text-brass">
-        {table.name} has no link yet, so there is no record to take a fact from. Answer its pairings first.
+        {table.name} has no link yet, so there is no record to take a value from. Answer its pairings first.
       </p>
     )
   return (
@@ -71,7 +71,7 @@ function Taken({ table, field, onChange }: SourceProps) {
       }
     >
       <ChoiceBox id={`${field.id}-source`} value={source} onChange={(event) => keep(event.target.value)}>
-        {!offers.some((offer) => offer.source === source) && <option value={source}>Choose a fact …</option>}
+        {!offers.some((offer) => offer.source === source) && <option value={source}>Choose a field …</option>}
         {ways.map((way) => (
           <optgroup key={way} label={way}>
             {offers
@@ -112,8 +112,8 @@ function Written({ table, field, onChange }: SourceProps) {
       <ExpressionBox
         id={`${field.id}-source`}
         offered={table.fields.filter((one) => one.id !== field.id)}
-        label="Is worked out as"
-        hint="Reckon with + − * /, join texts with ||, choose with CASE WHEN … THEN … ELSE … END."
+        label="Calculated as"
+        hint="Calculate with fields, e.g. Quantity × Price, written Quantity * Price. Join texts with ||, choose with CASE WHEN … THEN … ELSE … END."
         table={table}
         rows={2}
         source={source}
@@ -127,7 +127,7 @@ function Written({ table, field, onChange }: SourceProps) {
       <ExpressionBox
         id={`${field.id}-freezes`}
         offered={table.fields.filter(isTyped)}
-        label="Stays as it is from when this holds (blank: it always follows)"
+        label="Stop updating once (optional)"
         table={table}
         rows={1}
         source={freezes}

@@ -8,7 +8,7 @@ import { physicalNames } from '@/core/opening'
 import { Button, ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { givenKinds } from './add-field'
-import { PickChoices } from './choices-editor'
+import { FieldChoices } from './choices-editor'
 import { DerivedFromIt, DerivedSettings } from './derived-settings'
 import { LinkSettings } from './link-settings'
 import { PatternEditor } from './pattern-editor'
@@ -80,7 +80,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
             </ChoiceBox>
           )}
         </Labelled>
-        {text('prefix', 'Written with, before it')}
+        {text('prefix', 'Fixed beginning')}
         {!field.pattern && number('length')}
         {number('digits')}
         {number('decimals')}
@@ -92,7 +92,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
         {uses.has('least') && <ValueSetting field={field} name="least" label="At least" onChange={change} />}
         {uses.has('most') && <ValueSetting field={field} name="most" label="At most" onChange={change} />}
       </div>
-      {uses.has('choices') && <PickChoices field={field} onChange={(choices) => change({ choices })} />}
+      {uses.has('choices') && <FieldChoices field={field} onChange={(choices) => change({ choices })} />}
       {uses.has('pattern') && <PatternEditor field={field} onChange={(pattern) => change({ pattern })} />}
       {field.kind === 'link' && <LinkSettings field={field} />}
       {derived && <DerivedSettings key={field.kind} table={table} field={field} onChange={change} />}
@@ -144,7 +144,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
             id={`${field.id}-unique`}
             checked={isUnique(table, field)}
             disabled={isUnique(table, field) && !field.unique}
-            label={field.kind === 'link' ? 'No two may share one (one to one)' : 'No two alike'}
+            label={field.kind === 'link' ? 'No two may share one (one to one)' : 'Must be different'}
             onChange={(now) => change({ unique: now || null })}
           />
         )}
@@ -183,7 +183,7 @@ function ValueSetting({ field, name, label, onChange }: ValueProps) {
     // What can't be read goes on as it was typed: the edit refuses it with the words for it.
     return onChange({ [name]: read.ok ? read.value : typed })
   }
-  if (name === 'startsAs' && (kind.control === 'pick' || kind.control === 'tick')) {
+  if (name === 'startsAs' && (kind.control === 'choice' || kind.control === 'tick')) {
     const choices = kind.control === 'tick' ? ['yes'] : (field.choices ?? []).map((choice) => choice.word)
     return (
       <Labelled label={label} htmlFor={`${field.id}-${name}`}>

@@ -101,14 +101,14 @@ function Summary({
 }) {
   const target = field.kind === 'link' ? tableOf(book, linkOf(book, field.id).one) : undefined
   const words = target
-    ? `${target.role === 'pick-list' ? 'from' : 'to one'} ${target.name}`
+    ? `${target.role === 'word-list' ? 'from' : 'to one'} ${target.name}`
     : isDerived(field)
       ? sayDerived(book, table, field)
       : kindOf(field.kind).summary(field, book.look)
   const parts = [
     words,
     mustHold(table, field) && field.kind !== 'running' && 'must be filled',
-    field.unique && 'no two alike',
+    field.unique && 'must be different',
     field.startsAs !== undefined &&
       `starts as ${['today', 'tomorrow', 'now'].includes(field.startsAs) ? field.startsAs : showValue(field.startsAs, field, book.look)}`,
   ]
@@ -116,9 +116,9 @@ function Summary({
     <>
       {isKey && <Tag look="brass">key</Tag>}
       {isKey && ' '}
-      {target && <Tag look="sky">{target.role === 'pick-list' ? 'pick' : 'link'}</Tag>}
+      {target && <Tag look="sky">{target.role === 'word-list' ? 'word list' : 'link'}</Tag>}
       {target && ' '}
-      {isDerived(field) && 'because' in derivedOf(book, field.id) && <Tag look="ember">not yet sound</Tag>}
+      {isDerived(field) && 'because' in derivedOf(book, field.id) && <Tag look="ember">unfinished</Tag>}
       {parts.filter(Boolean).join(' · ')}
     </>
   )

@@ -63,7 +63,7 @@ export function GatheredSource({ table, field, onChange }: SourceProps) {
       {rows && (
         <ExpressionBox
           id={`${field.id}-where`}
-          label={`Only ${plural(inSentence(rows.table.name))} where (blank for all)`}
+          label={`Only ${plural(inSentence(rows.table.name))} where (optional)`}
           table={rows.table}
           within={rows.table.name}
           rows={2}
@@ -118,7 +118,7 @@ function What({
 }
 
 const placeholderFor = (rows: RowsOffer) => {
-  const pick = rows.table.fields.find((field) => field.kind === 'pick' && field.choices?.length)
+  const choice = rows.table.fields.find((field) => field.kind === 'choice' && field.choices?.length)
   const inside = writtenName(rows.table.name)
-  return pick ? `${inside}.${writtenName(pick.name)} = '${pick.choices![0]!.word}'` : `${inside}."…" > 0`
+  return choice ? `${inside}.${writtenName(choice.name)} = '${choice.choices![0]!.word}'` : `${inside}."…" > 0`
 }

@@ -38,7 +38,7 @@ export function LinkSettings({ field }: { readonly field: Field }) {
         id={`${link.id}-back`}
         label={`And back: ${many} … ${one}`}
         text={link.back ?? ''}
-        placeholder="belongs to, stands in …"
+        placeholder="is of, stands in …"
         onKeep={(back) => edit({ kind: 'changeLink', link: link.id, back })}
       />
     </div>

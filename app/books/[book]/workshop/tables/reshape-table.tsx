@@ -59,35 +59,35 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
   const endWith = (wish: Edit) => {
     if (edit(wish)) onClose()
   }
-  const apart = { act: 'Make it two', ready: Boolean(name.trim()) && fields.length > 0 }
+  const apart = { act: 'Split it', ready: Boolean(name.trim()) && fields.length > 0 }
   const choices: readonly (Choice | false | undefined)[] = [
     {
       value: 'kind',
-      words: 'A thing and its kind',
-      say: `What many records share moves to a table of its own, and each ${noun} leads to one of it: a model, and the one that stands in a house.`,
+      words: 'A record and its kind',
+      say: `What many records share moves to a table of its own, and each ${noun} is linked to one of it: a model, and the one that stands in a house.`,
       ...apart,
       carryOut: () => split('kind'),
     },
     {
       value: 'rows',
-      words: 'A thing and its rows',
-      say: `What comes several times for each ${noun} moves to rows that hang on it.`,
+      words: 'A record and its rows',
+      say: `What comes several times for each ${noun} moves to rows of its own, linked to it.`,
       ...apart,
       carryOut: () => split('rows'),
     },
     table.role === undefined &&
       others.length > 0 && {
         value: 'join',
-        words: 'Two that are one',
+        words: 'Two tables that are one',
         say: 'All fields, links and needs of the other table come here. What both have is kept once.',
-        act: 'Make them one',
+        act: 'Merge them',
         ready: other !== '',
         carryOut: () => endWith(joining),
       },
     table.role === 'joining' && {
       value: 'own',
       words: 'Records of its own',
-      say: `Each ${noun} gets a number as its key and is a thing of its own. The same two may then come together more than once.`,
+      say: `Each ${noun} gets a number as its key. The same two may then be linked more than once.`,
       act: 'Give it a number',
       ready: true,
       carryOut: () =>
@@ -100,7 +100,7 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
     pair && {
       value: 'pair',
       words: 'Only a pair',
-      say: 'Its two links together become the key, and its number goes. The same two then come together once at most.',
+      say: 'Its two links together become the key, and its number goes. The same two can then be linked once at most.',
       act: 'Make the pair its key',
       ready: true,
       carryOut: () => endWith({ kind: 'together', say: `Make its pair the key of ${table.name}`, edits: pair }),
@@ -114,11 +114,11 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
     <Dialog
       open
       onClose={onClose}
-      title={`${table.name}: one thing or two?`}
-      say="Links, needs, rules and what is calculated follow. One undo takes it back."
+      title={`${table.name}: one table or two?`}
+      say="Links, needs, rules and what is calculated follow. One undo reverses all of it."
       actions={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" disabled={!chosen.ready} onClick={chosen.carryOut}>
             {chosen.act}
           </Button>
@@ -130,9 +130,9 @@ export function ReshapeTable({ table, onClose, onShow }: Props) {
         <p className="text-[13px] text-ash-6">{chosen.say}</p>
         {way === 'join' && (
           <Labelled
-            label={`Bring into ${table.name}`}
+            label={`Merge into ${table.name}`}
             htmlFor="join-other"
-            hint={leading > 0 ? `${leading} links lead to it; they will lead here.` : undefined}
+            hint={leading > 0 ? `${leading} links to it will be links to this table.` : undefined}
           >
             <ChoiceBox id="join-other" value={other} onChange={(event) => setOther(event.target.value)}>
               <option value="">Choose a table</option>

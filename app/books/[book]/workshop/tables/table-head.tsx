@@ -5,7 +5,7 @@ import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { fieldOf, freeName, goesWith, linksFrom, type Table } from '@/core/book'
 import { physicalNames } from '@/core/opening'
-import { aOrAn, counted, inSentence, listed } from '@/core/words'
+import { counted, listed } from '@/core/words'
 import { Button, classNames, Dialog, Tag, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -38,7 +38,7 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
           />
           {table.role && (
             <Tag look={table.role === 'joining' ? 'brass' : 'ash'}>
-              {table.role === 'joining' ? 'joining table' : 'pick list'}
+              {table.role === 'joining' ? 'joining table' : 'word list'}
             </Tag>
           )}
         </div>
@@ -56,27 +56,26 @@ export function TableHead({ table, onShow }: { readonly table: Table; readonly o
         className="mt-1 w-full text-ash-6"
       />
       <p className="mt-1 flex flex-wrap items-center gap-x-1.5 px-1.5 text-ash-6">
-        <span>Records are told apart by</span>
+        <span>Unique by</span>
         <FieldsPopover
           table={table}
           chosen={table.key}
           title={`The key of ${table.name}`}
-          say="One field, or several together. A key is unique, never blank and never changes."
+          say="One field, or several together. This is its key: always filled, always different, never changing."
           onChoose={(fields) => edit({ kind: 'setKey', table: table.id, fields })}
         >
           {table.key.length > 0 ? names(table.key) : 'nothing yet'}
         </FieldsPopover>
-        <span>and staff know {aOrAn(inSentence(table.name))} by</span>
+        <span>· shown as</span>
         <FieldsPopover
           table={table}
           chosen={table.knownBy}
-          title="What staff know a record by"
-          say="Shown wherever a link to it is picked, in this order."
+          title="Shown as"
+          say="Shown wherever a link to it is chosen, in this order."
           onChoose={(fields) => fields.length > 0 && edit({ kind: 'setKnownBy', table: table.id, fields })}
         >
           {table.knownBy.length > 0 ? names(table.knownBy) : 'its key'}
         </FieldsPopover>
-        .
       </p>
       <LiveNameLine table={table} />
       {reshaping && <ReshapeTable table={table} onClose={() => setReshaping(false)} onShow={onShow} />}
@@ -206,7 +205,7 @@ function RemoveTable({
       say={`Its ${counted(table.fields.length, 'field')} go with it. You can undo this.`}
       actions={
         <>
-          <Button onClick={onClose}>Keep it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="ember" onClick={remove}>
             Remove {table.name}
           </Button>
@@ -217,7 +216,7 @@ function RemoveTable({
         <ul className="mt-3 list-disc pl-5">
           {joining.map((other) => (
             <li key={other.id}>
-              The joining table <b>{other.name}</b> goes too, because it ties {table.name}.
+              The joining table <b>{other.name}</b> goes too, because it links {table.name}.
             </li>
           ))}
           {fields.map(({ table: other, field }) => (

@@ -49,7 +49,7 @@ export function TableSheet({ table, field: first, onShow }: Props) {
         )}
       </SortableRows>
       <AddField table={table} />
-      {table.role === 'pick-list' && <ListWords table={table} onShow={onShow} />}
+      {table.role === 'word-list' && <ListWords table={table} onShow={onShow} />}
     </>
   )
 }

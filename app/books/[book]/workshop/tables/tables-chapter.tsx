@@ -38,7 +38,7 @@ export function TablesChapter() {
       {adding || !table ? (
         <AddTable
           key={adding === 'list' ? 'list' : 'table'}
-          role={adding === 'list' ? 'pick-list' : undefined}
+          role={adding === 'list' ? 'word-list' : undefined}
           first={book.tables.length === 0}
           asked={adding !== null}
           onAdded={show}
@@ -60,7 +60,7 @@ interface IndexProps {
 function TableIndex({ tables, here, onPick, onAdd }: IndexProps) {
   const [find, setFind] = useState('')
   const shown = tables.filter((table) => table.name.toLowerCase().includes(find.trim().toLowerCase()))
-  const lists = shown.filter((table) => table.role === 'pick-list')
+  const lists = shown.filter((table) => table.role === 'word-list')
   const row = (table: Table) => (
     <IndexRow key={table.id} here={table.id === here} count={table.fields.length} onPick={() => onPick(table.id)}>
       {table.name}
@@ -80,12 +80,12 @@ function TableIndex({ tables, here, onPick, onAdd }: IndexProps) {
           />
         </div>
       )}
-      <IndexHead>Things we keep</IndexHead>
-      {shown.filter((table) => table.role !== 'pick-list').map(row)}
+      <IndexHead>Tables</IndexHead>
+      {shown.filter((table) => table.role !== 'word-list').map(row)}
       <AddWord onAdd={() => onAdd('table')}>Add a table</AddWord>
-      <IndexHead>Pick lists</IndexHead>
+      <IndexHead>Word lists</IndexHead>
       {lists.map(row)}
-      <AddWord onAdd={() => onAdd('list')}>Add a pick list</AddWord>
+      <AddWord onAdd={() => onAdd('list')}>Add a word list</AddWord>
     </>
   )
 }

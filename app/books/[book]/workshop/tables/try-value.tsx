@@ -34,7 +34,7 @@ export function TryValue({ table, field }: { readonly table: Table; readonly fie
         {tried && !read.ok && <span className="text-ember">Refused: {wordProblem(read.problem)}</span>}
         {tried && read.ok && (
           <span className="text-spruce">
-            Taken{read.value === null ? ' as blank' : `: ${showValue(read.value, field, book.look)}`}
+            Taken{read.value === null ? ' as empty' : `: ${showValue(read.value, field, book.look)}`}
           </span>
         )}
       </p>

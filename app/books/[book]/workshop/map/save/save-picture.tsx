@@ -116,7 +116,7 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
       say="What is saved is what the map shows now: the same cards, lines and words."
       actions={
         <>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" disabled={busy} onClick={() => void save()}>
             {busy ? 'Drawing …' : 'Save'}
           </Button>
@@ -163,7 +163,7 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
             </Labelled>
           </div>
           {format === 'png' && (
-            <Labelled label="How fine" htmlFor="map-dots">
+            <Labelled label="Resolution" htmlFor="map-dots">
               <ChoiceBox id="map-dots" value={dots} onChange={(event) => setDots(event.target.value)}>
                 {resolutions.map(({ value, words: said }) => (
                   <option key={value} value={value}>
@@ -207,7 +207,7 @@ function Paper({ wish, onChange }: { readonly wish: PaperWish; readonly onChange
       <div className="flex">
         <Segments
           small
-          label="Which way the paper lies"
+          label="Orientation"
           value={wish.upright ? 'upright' : 'side'}
           options={[
             { value: 'side', words: 'On its side' },

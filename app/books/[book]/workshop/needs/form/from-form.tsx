@@ -32,14 +32,14 @@ export function FromForm() {
           <Note mark="info" head="Take a form that is in use">
             A bill, a job card, a loan slip. Its labels are what the office needs to know already.
           </Note>
-          <Note mark="info" head="Totals are reckoned">
+          <Note mark="info" head="Totals are calculated">
             What is added up from the lines is not typed and not kept, so it can never disagree with them.
           </Note>
         </>
       }
     >
       <h1 className="text-[22px] leading-tight">From a paper form</h1>
-      <p className="mt-1 mb-4 text-ash-6">Type or paste its labels, one to a line, then say what each belongs to.</p>
+      <p className="mt-1 mb-4 text-ash-6">Type or paste its labels, one to a line, then say what each is about.</p>
       <div className="grid gap-6 xl:grid-cols-[minmax(0,1fr)_minmax(0,380px)]">
         <section aria-label="The form" className="flex flex-col gap-3">
           <Labelled label="What the form is called" htmlFor="form-name">
@@ -68,7 +68,7 @@ export function FromForm() {
                   <span className="min-w-0 flex-1 break-words">{label.label}</span>
                   <div className="w-[200px]">
                     <ChoiceBox
-                      aria-label={`${label.label} belongs to`}
+                      aria-label={`${label.label} is about`}
                       value={label.of}
                       onChange={(event) => {
                         const of = event.target.value as FormLabel['of']
@@ -81,7 +81,7 @@ export function FromForm() {
                       <option value="form">the {noun} itself</option>
                       <option value="party">somebody or something</option>
                       <option value="lines">the block that repeats</option>
-                      <option value="total">a total, reckoned</option>
+                      <option value="total">a total, calculated</option>
                     </ChoiceBox>
                   </div>
                   {label.of === 'party' && (

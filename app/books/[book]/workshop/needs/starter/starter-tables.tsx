@@ -10,7 +10,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import { IndexHead, IndexRow, Room } from '@/ui/shell/room'
 import { useAccept } from '../use-accept'
 
-/** Everyday tables to begin from: named as the office calls them, their fields picked and put in order. */
+/** Everyday tables to begin from: named as the office calls them, their fields chosen and put in order. */
 export function StarterTables() {
   const accept = useAccept()
   const [at, setAt] = useState(0)

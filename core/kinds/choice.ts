@@ -3,11 +3,11 @@ import type { FieldKind } from './kind'
 import { compareText, quoteText } from './text'
 
 /** One of a short fixed list. The chosen word itself is stored, so that other tools can read it. */
-export const pick: FieldKind = {
-  title: 'Pick',
+export const choice: FieldKind = {
+  title: 'Choice',
   short: 'choice',
   holds: 'one of a short fixed list of words',
-  control: 'pick',
+  control: 'choice',
   align: 'start',
   span: () => 3,
   uses: ['choices', 'startsAs'],
@@ -42,8 +42,8 @@ export const pick: FieldKind = {
   specimen: ({ startsAs, choices = [] }) => startsAs ?? choices[0]?.word ?? '',
   summary: ({ choices = [] }) =>
     choices.length === 0
-      ? 'Pick, no choices yet'
-      : `Pick: ${listed(
+      ? 'Choice, no words yet'
+      : `Choice: ${listed(
           choices.slice(0, 5).map((choice) => choice.word),
           'or',
         )}${choices.length > 5 ? ' …' : ''}`,

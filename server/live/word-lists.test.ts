@@ -9,16 +9,16 @@ let db: Catalogue
 let account: Account
 
 beforeAll(async () => {
-  db = await testCatalogue('picklists')
+  db = await testCatalogue('wordlists')
   account = await testAccount(db, 'Averil')
 })
 
 const vans = (name: string, ...first: Edit[]) => vanBook(db, account, name, ...first)
 
-test('choices become a pick list that staff extend, and come back when every word is a choice', async () => {
+test('choices become a word list that staff extend, and come back when every word is a choice', async () => {
   const { edit, follows, rows, open } = await vans('Lists')
   await edit({
-    kind: 'pickToList',
+    kind: 'choicesToList',
     field: 'fuel',
     id: 'fuels',
     keyField: 'fuels-key',
@@ -32,7 +32,7 @@ test('choices become a pick list that staff extend, and come back when every wor
     { fuel: 'wood' },
   ])
   await rows("INSERT INTO @fuel (fuel) VALUES ('peat')")
-  await edit({ kind: 'listToPick', table: 'fuels' })
+  await edit({ kind: 'listToChoices', table: 'fuels' })
   expect((await open()).blocked).toEqual([
     'Staff wrote 1 word on the list Fuel that is no choice now: peat. Add it to the choices of Fuel, or remove it in Records first.',
   ])
@@ -41,7 +41,7 @@ test('choices become a pick list that staff extend, and come back when every wor
   expect((await rows('SELECT fuel FROM @van ORDER BY plate'))[0]).toEqual({ fuel: 'gas' })
 })
 
-test('the words of a pick list are there when it is opened, and words added later come too', async () => {
+test('the words of a word list are there when it is opened, and words added later come too', async () => {
   const words = (...list: string[]): Edit => ({
     kind: 'changeWords',
     table: 'colour',
@@ -49,7 +49,7 @@ test('the words of a pick list are there when it is opened, and words added late
   })
   const { edit, rows, open } = await vans(
     'Words',
-    { kind: 'addTable', id: 'colour', name: 'Colour', role: 'pick-list', keyField: 'colour-key' },
+    { kind: 'addTable', id: 'colour', name: 'Colour', role: 'word-list', keyField: 'colour-key' },
     words('red', 'blue'),
   )
   await rows("INSERT INTO @colour (colour) VALUES ('green')")
@@ -66,7 +66,7 @@ test('the words of a pick list are there when it is opened, and words added late
 test('a word that its list can’t hold any more stands in the way, rather than being cut', async () => {
   const { edit, open } = await vans(
     'Long words',
-    { kind: 'addTable', id: 'colour', name: 'Colour', role: 'pick-list', keyField: 'colour-key' },
+    { kind: 'addTable', id: 'colour', name: 'Colour', role: 'word-list', keyField: 'colour-key' },
     { kind: 'changeWords', table: 'colour', words: [{ id: 'w', word: 'red' }] },
   )
   await edit(

@@ -12,17 +12,17 @@ const fuels = ['oil', 'wood'].map((word) => ({ id: word, word }))
 const stoves = made(
   emptyBook('Test', plainLook),
   { kind: 'addTable', id: 'stove', name: 'Stove', keyField: 'stove-key' },
-  { kind: 'addField', table: 'stove', id: 'fuel', name: 'Fuel', holds: 'pick' },
+  { kind: 'addField', table: 'stove', id: 'fuel', name: 'Fuel', holds: 'choice' },
   { kind: 'changeField', field: 'fuel', to: { choices: fuels, startsAs: 'oil', must: true, note: 'As on the plate' } },
   { kind: 'addNeeds', needs: [{ id: 'need', text: 'Each stove burns oil or wood.' }] },
   { kind: 'tieNeed', need: 'need', part: 'fuel', met: true },
 )
-const toList: Edit = { kind: 'pickToList', field: 'fuel', id: 'list', keyField: 'word', link: 'link', name: 'Fuel' }
+const toList: Edit = { kind: 'choicesToList', field: 'fuel', id: 'list', keyField: 'word', link: 'link', name: 'Fuel' }
 
-test('a pick becomes a link to a list of its words, with what else was said of it', () => {
+test('a choice becomes a link to a list of its words, with what else was said of it', () => {
   const book = made(stoves, toList)
   expect(faultsOf(book)).toEqual([])
-  expect(findTable(book, 'list')).toMatchObject({ name: 'Fuel', role: 'pick-list', words: fuels, key: ['word'] })
+  expect(findTable(book, 'list')).toMatchObject({ name: 'Fuel', role: 'word-list', words: fuels, key: ['word'] })
   expect(findField(book, 'fuel')?.field).toEqual({
     id: 'fuel',
     name: 'Fuel',
@@ -34,18 +34,18 @@ test('a pick becomes a link to a list of its words, with what else was said of i
   expect(book.needs[0]?.metBy).toEqual(['fuel', 'list'])
 })
 
-test('a list becomes the choices of every field that picks from it', () => {
-  const book = made(stoves, toList, { kind: 'listToPick', table: 'list' })
+test('a list becomes the choices of every field that uses it', () => {
+  const book = made(stoves, toList, { kind: 'listToChoices', table: 'list' })
   expect(faultsOf(book)).toEqual([])
   expect(findTable(book, 'list')).toBeUndefined()
-  expect(findField(book, 'fuel')?.field).toMatchObject({ kind: 'pick', choices: fuels, must: true })
+  expect(findField(book, 'fuel')?.field).toMatchObject({ kind: 'choice', choices: fuels, must: true })
   expect(book.needs[0]?.metBy).toEqual(['fuel'])
 })
 
 test('a list that holds more than words stays a list', () => {
   const book = made(stoves, toList, { kind: 'addField', table: 'list', id: 'price', name: 'Price', holds: 'money' })
-  expect(refusal(book, { kind: 'listToPick', table: 'list' })).toMatch(/^Fuel holds more than words/)
-  expect(refusal(stoves, { kind: 'listToPick', table: 'stove' })).toMatch(/^Stove holds more than words/)
+  expect(refusal(book, { kind: 'listToChoices', table: 'list' })).toMatch(/^Fuel holds more than words/)
+  expect(refusal(stoves, { kind: 'listToChoices', table: 'stove' })).toMatch(/^Stove holds more than words/)
   expect(refusal(stoves, { ...toList, name: 'Stove' })).toMatch(/already a table called “Stove”/)
 })
 

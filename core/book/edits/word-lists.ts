@@ -10,10 +10,10 @@ import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edi
 
 const gone = fail({ kind: 'gone', what: 'table' })
 
-const PickToList = z.strictObject({
-  kind: z.literal('pickToList'),
+const ChoicesToList = z.strictObject({
+  kind: z.literal('choicesToList'),
   field: Id,
-  /** Ids for the pick list, its key and the link to it. */
+  /** Ids for the word list, its key and the link to it. */
   id: Id,
   keyField: Id,
   link: Id,
@@ -21,14 +21,14 @@ const PickToList = z.strictObject({
 })
 
 /**
- * Turns a pick into a link to a pick list of its own, which staff may extend. The field keeps its id and the
+ * Turns a choice into a link to a word list of its own, which staff may extend. The field keeps its id and the
  * list keeps the words as its key, so that records stay as they are.
  */
-export const pickToList: EditKind<z.infer<typeof PickToList>> = {
-  schema: PickToList,
+export const choicesToList: EditKind<z.infer<typeof ChoicesToList>> = {
+  schema: ChoicesToList,
   steps(book, edit) {
     const found = findField(book, edit.field)
-    if (!found || found.field.kind !== 'pick') return fail({ kind: 'gone', what: 'field' })
+    if (!found || found.field.kind !== 'choice') return fail({ kind: 'gone', what: 'field' })
     const { table, field } = found
     const name = readName(edit.name, 'table', book.tables)
     if (!name.ok) return name
@@ -38,7 +38,7 @@ export const pickToList: EditKind<z.infer<typeof PickToList>> = {
     const list: Table = {
       id: edit.id,
       name: name.value,
-      role: 'pick-list',
+      role: 'word-list',
       fields: [key],
       key: [key.id],
       knownBy: [key.id],
@@ -63,14 +63,14 @@ export const pickToList: EditKind<z.infer<typeof PickToList>> = {
       ),
     )
   },
-  say: (book, { field }) => `Make a pick list of ${partName(book, field)}`,
+  say: (book, { field }) => `Make a word list of ${partName(book, field)}`,
 }
 
-const ListToPick = z.strictObject({ kind: z.literal('listToPick'), table: Id })
+const ListToChoices = z.strictObject({ kind: z.literal('listToChoices'), table: Id })
 
-/** Turns a pick list back into fixed choices of every field that picks from it. */
-export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
-  schema: ListToPick,
+/** Turns a word list back into fixed choices of every field that uses it. */
+export const listToChoices: EditKind<z.infer<typeof ListToChoices>> = {
+  schema: ListToChoices,
   steps(book, { table: id }) {
     const list = findTable(book, id)
     if (!list) return gone
@@ -89,7 +89,7 @@ export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
           const field = findField(now, link.field)!.field
           return [
             dropPart(now, 'links', link.id),
-            ...becoming(field, { ...onlyUsed({ ...field, kind: 'pick' }), choices }),
+            ...becoming(field, { ...onlyUsed({ ...field, kind: 'choice' }), choices }),
           ]
         }),
         (now) => untick(now, new Set([id, ...list.key, ...links.map((link) => link.id)])),
@@ -100,12 +100,12 @@ export const listToPick: EditKind<z.infer<typeof ListToPick>> = {
       ),
     )
   },
-  say: (book, { table }) => `Make ${findTable(book, table)?.name ?? 'a pick list'} fixed choices again`,
+  say: (book, { table }) => `Make ${findTable(book, table)?.name ?? 'a word list'} fixed choices again`,
 }
 
 /** A list of words and nothing else. */
 export const isPlainList = (book: Book, table: Table): boolean =>
-  table.role === 'pick-list' &&
+  table.role === 'word-list' &&
   table.fields.length === 1 &&
   table.fields[0]!.kind === 'line' &&
   linksFrom(book, table.id).length === 0
@@ -118,18 +118,18 @@ const becoming = (field: Field, wished: Field) => {
 
 const ChangeWords = z.strictObject({ kind: z.literal('changeWords'), table: Id, words: Choices })
 
-/** The words that a pick list starts with. */
+/** The words that a word list starts with. */
 export const changeWords: EditKind<z.infer<typeof ChangeWords>> = {
   schema: ChangeWords,
   steps(book, { table: id, words }) {
     const list = findTable(book, id)
     const key = list?.fields.find((field) => field.id === list.key[0])
-    if (!list || list.role !== 'pick-list' || list.key.length !== 1 || key?.kind !== 'line') return gone
+    if (!list || list.role !== 'word-list' || list.key.length !== 1 || key?.kind !== 'line') return gone
     const longest = key.length ?? 100
     const long = words.find(({ word }) => word.length > longest)
     if (long) return fail({ kind: 'too-long', limit: longest, length: long.word.length })
-    const checked = checkSettings({ id, name: list.name, kind: 'pick', choices: words }, book.look)
+    const checked = checkSettings({ id, name: list.name, kind: 'choice', choices: words }, book.look)
     return checked.ok ? orNothing(setKeys(list, id, { words: words.length > 0 ? words : undefined })) : checked
   },
-  say: (book, { table }) => `Change the words of ${findTable(book, table)?.name ?? 'a pick list'}`,
+  say: (book, { table }) => `Change the words of ${findTable(book, table)?.name ?? 'a word list'}`,
 }
