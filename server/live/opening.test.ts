@@ -122,7 +122,7 @@ test.each<[string, Edit, RegExp]>([
   [
     'another key',
     { kind: 'setKey', table: 'visit', fields: ['name'] },
-    /^The new key of Visit must tell every record apart, but 1 value of it stands there more than once\./,
+    /^The new key of Visit must be different for every record, but 1 value of it stands there more than once\./,
   ],
 ])('%s is refused with what stands in the way, and nothing changes', async (_what, edit, words) => {
   const { id, live, add, edit: make } = await visitBook(`Refused ${edit.kind}`)

@@ -101,7 +101,7 @@ test('a rule follows its fields’ names, and says when it can’t hold any more
   expect(row!['Create Table']).toContain('`came_home` is null')
   await edit({ kind: 'changeField', field: 'state', to: { kind: 'whole' as Field['kind'] } })
   expect((await open())[0]).toMatch(
-    /^The rule “What is out isn’t back.” of Loan can’t hold: A number can’t be compared with text\./,
+    /^The rule “What is out isn’t back.” of Loan can’t be kept: A number can’t be compared with text\./,
   )
   await edit({ kind: 'removeField', field: 'back' })
   expect((await stored(db, id)).book.rules).toEqual([])
@@ -110,7 +110,7 @@ test('a rule follows its fields’ names, and says when it can’t hold any more
 test.each([
   ['"Lent on" < CURRENT_DATE', /changes from day to day/],
   ['"Lent on"', /true or not/],
-  ['TRUE', /at least one fact/],
+  ['TRUE', /at least one field/],
   ['Lent > 1', /no field “Lent”/],
 ])('%s is no rule', async (source, words) => {
   const { id } = await loanBook('None')

@@ -241,7 +241,7 @@ test('a copied table has its own fields and links, and points to the same tables
     links.map((link) => link.one),
   )
   expect(refusal(emberly, { kind: 'copyTable', table: 'work-line', id: 'copy', name: 'Quote line', ids: {} })).toBe(
-    'Work line has been changed by somebody else.',
+    'Work line has changed since.',
   )
 })
 
