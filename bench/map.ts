@@ -13,7 +13,7 @@ export function benchMap(book: Book): void {
   )
   for (const sense of ['office', 'logical', 'physical'] as const)
     for (const detail of ['names', 'fields', 'kinds'] as const) {
-      const reading = { detail, sense }
+      const reading = { detail, sense, view: 'links' } as const
       told(`demo, ${sense} ${detail}`, {
         cards: mapCards(book, reading),
         lines: mapLines(book, reading),

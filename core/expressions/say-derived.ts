@@ -30,12 +30,34 @@ export const sayTaken = (name: Exclude<AggregateName, 'COUNT'>, number: boolean)
     name
   ]
 
-function sayGathering(book: Book, { rows, name, of, where }: Gathering, number: boolean): string {
-  const table = tableOf(book, rows)
+/** What a derived field is made from in its shortest words, for its own line: "Town of its Premises", "total of Amount". */
+export function sayMadeFrom(book: Book, table: Table, field: Field): string {
+  const made = derivedOf(book, field.id)
+  if ('because' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
+  const { tree } = made
+  if (tree.kind === 'fact' && field.kind !== 'workedOut') {
+    const way = tree.over.map((link) => findField(book, link)!.field.name)
+    return `${findField(book, tree.field)!.field.name} of its ${way.join(' → ')}`
+  }
+  const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
+  return gathering ? sayTakenOf(book, gathering, isNumber(tree.type)) : writtenSource(book, table, field.source)
+}
+
+function sayGathering(book: Book, gathering: Gathering, number: boolean): string {
+  const { rows, where } = gathering
   const only = where ? `, only where ${where}` : ''
-  const theirs = plural(inSentence(table.name))
-  if (!of || name === 'COUNT') return `how many ${theirs}${only}`
+  const theirs = plural(inSentence(tableOf(book, rows).name))
+  const taken = sayTakenOf(book, gathering, number)
+  return isCount(gathering) ? `${taken}${only}` : `${taken} of its ${theirs}${only}`
+}
+
+const isCount = ({ of, name }: Gathering) => !of || name === 'COUNT'
+
+function sayTakenOf(book: Book, gathering: Gathering, number: boolean): string {
+  const { rows, name, of } = gathering
+  const table = tableOf(book, rows)
+  if (!of || name === 'COUNT') return `how many ${plural(inSentence(table.name))}`
   const begins = `${writtenName(table.name)}.`
   const fact = of.startsWith(begins) && !of.includes('(') ? of.slice(begins.length).replaceAll('"', '') : of
-  return `${sayTaken(name, number)} ${fact} of its ${theirs}${only}`
+  return `${sayTaken(name, number)} ${fact}`
 }

@@ -1,5 +1,5 @@
 import { type Book, type Field, linksFrom, linksTo, mustHold, type Table } from '../book'
-import { faceOf } from '../expressions'
+import { faceOf, sayMadeFrom } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { physicalNames, type PhysicalNames } from '../opening'
 import { gridUp } from './geometry'
@@ -9,8 +9,10 @@ import { clipped, textWidth } from './letters'
 export interface MapReading {
   /** How much stands on a card. */
   readonly detail: 'names' | 'keys' | 'fields' | 'kinds'
-  /** As the office speaks, as things alone with joining tables folded into lines, or as the database has it. */
+  /** As the office speaks, with joining tables folded into lines, or as the database has it. */
   readonly sense: 'office' | 'logical' | 'physical'
+  /** Links between the cards; or streams between them, and on them what is made from what. */
+  readonly view: 'links' | 'made-from'
 }
 
 export interface CardRow {
@@ -50,7 +52,7 @@ export const cardSize = {
 const least = 110
 const most = 340
 
-/** Joining tables that tie two others and that nothing else leads to: drawn as one line where things alone are shown. */
+/** Joining tables that link two others and that nothing else is linked to: drawn as one line where tables are shown without them. */
 export const foldedTables = (book: Book): readonly Table[] =>
   book.tables.filter(
     (table) =>
@@ -65,9 +67,13 @@ export function mapCards(book: Book, reading: MapReading): MapCard[] {
 }
 
 function card(book: Book, table: Table, reading: MapReading, names: PhysicalNames | undefined): MapCard {
-  const all = reading.detail === 'names' ? [] : names ? columnRows(table, names) : fieldRows(book, table, reading)
-  const rows = reading.detail === 'keys' ? all.filter((row) => row.key || row.link) : all
-  const shown = reading.detail === 'kinds' ? rows : rows.map((row) => ({ ...row, detail: '' }))
+  const all = reading.detail === 'names' ? [] : rowsOf(book, table, reading, names)
+  const rows =
+    reading.detail === 'keys'
+      ? all.filter((row) => row.key || row.link || (row.derived && reading.view === 'made-from'))
+      : all
+  const says = ({ derived }: CardRow) => reading.detail === 'kinds' || (derived && reading.view === 'made-from')
+  const shown = rows.map((row) => (says(row) ? row : { ...row, detail: '' }))
   const title = names ? names.table(table.id) : table.name
   const { letter, small, inset, gap, tabEnd } = cardSize
   const titleWidth = textWidth(title, letter, 'bold') + 2 * inset
@@ -100,6 +106,15 @@ function fitted(row: CardRow, width: number): CardRow {
   const text = clipped(row.text, letter, name + 0.5)
   const detail = row.detail && clipped(row.detail, small, room - textWidth(text, letter) - gap + 0.5)
   return { ...row, text, detail }
+}
+
+function rowsOf(book: Book, table: Table, reading: MapReading, names: PhysicalNames | undefined): CardRow[] {
+  const rows = names ? columnRows(table, names) : fieldRows(book, table, reading)
+  if (reading.view === 'links') return rows
+  return rows.map((row) => {
+    const field = table.fields.find(({ id }) => id === row.field)!
+    return row.derived ? { ...row, detail: sayMadeFrom(book, table, field) } : row
+  })
 }
 
 const fieldRows = (book: Book, table: Table, { sense }: MapReading): CardRow[] =>

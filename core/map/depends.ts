@@ -1,10 +1,12 @@
 import { type Book, findField, findLink, partName, tableOf } from '../book'
 import { speaksOf } from '../expressions'
 import { isDerived } from '../kinds'
-import { fieldsOf, ownRules } from '../rules'
+import { ownRules, spokenOf } from '../rules'
 
-export const dependencyKinds = ['link', 'borrowed', 'copied', 'gathered', 'workedOut', 'rule'] as const
-export type DependencyKind = (typeof dependencyKinds)[number]
+/** Ways in which a field can be made from others, or be bound to them. */
+export const madeFromKinds = ['borrowed', 'copied', 'gathered', 'workedOut', 'rule'] as const
+export type MadeFromKind = (typeof madeFromKinds)[number]
+export type DependencyKind = MadeFromKind | 'link'
 
 /** That one field changes with another, or is bound to it by a rule. */
 export interface Dependency {
@@ -49,7 +51,7 @@ const ofDerived = (book: Book): Dependency[] =>
   book.tables.flatMap((table) =>
     table.fields.filter(isDerived).flatMap((field) =>
       [...speaksOf(book, field.id)].flatMap((id): Dependency[] => {
-        // Rows that are counted are told by the field that ties them here.
+        // Rows that are counted are stood for by the field that links them here.
         const from = findLink(book, id)?.field ?? id
         if (from === field.id) return []
         const kind = field.kind as 'borrowed'
@@ -59,32 +61,48 @@ const ofDerived = (book: Book): Dependency[] =>
   )
 
 const ofRules = (book: Book): Dependency[] =>
-  ownRules(book).flatMap(({ rule, reading }) => {
+  ownRules(book).flatMap(({ rule, table, reading }) => {
     if (!reading) return []
-    const fields = [...new Set(fieldsOf(reading).map(({ id }) => id))]
-    const last = fields.at(-1)
+    // Rows that are counted are stood for by the field that links them.
+    const fields = [...new Set([...spokenOf(reading)].map((id) => findLink(book, id)?.field ?? id))]
+    // It binds a field of its own table, where it looks at one.
+    const last = fields.findLast((id) => table.fields.some((own) => own.id === id)) ?? fields.at(-1)
     return fields
-      .slice(0, -1)
+      .filter((id) => id !== last)
       .map((from) => ({ id: `rule ${rule.id} ${from}`, kind: 'rule' as const, from, to: last!, words: rule.words }))
   })
 
+/** What is looked at: a field, a rule, or all that goes from one table to another. */
+export type Focus =
+  | { readonly kind: 'field'; readonly field: string }
+  | { readonly kind: 'rule'; readonly rule: string }
+  | { readonly kind: 'stream'; readonly from: string; readonly to: string }
+
 export interface Trace {
-  /** What the field depends on, near first, and what depends on it. */
+  /** What is looked at, where it is no single field. */
+  readonly own: readonly Dependency[]
+  /** What that is made from, near first, and what is made from it. */
   readonly on: readonly Dependency[]
   readonly of: readonly Dependency[]
 }
 
-/** Everything a field depends on and everything that depends on it, across tables, as far as it goes. */
-export function traceOf(book: Book, field: string, kinds: ReadonlySet<DependencyKind>): Trace {
+/** Everything that is made from what is looked at and all that this is made from, across tables, as far as it goes. */
+export function traceOf(book: Book, focus: Focus, kinds: ReadonlySet<DependencyKind>): Trace {
   const all = dependencies(book).filter(({ kind }) => kinds.has(kind))
+  const own = focus.kind === 'field' ? [] : all.filter((one) => isOf(book, focus, one))
   const walk = (near: 'from' | 'to', far: 'from' | 'to') => {
     const found: Dependency[] = []
-    const seen = new Set([field])
-    let ends = [field]
+    let ends = focus.kind === 'field' ? [focus.field] : [...new Set(own.map((one) => one[far]))]
+    const begins = new Set(ends)
+    const seen = new Set(ends)
     while (ends.length > 0) {
-      // Where rows hang is told by their link; what that leads to is no part of what is reckoned.
+      // What a link leads to is no part of what is calculated: it is named where one looks at the link itself.
       const next = all.filter(
-        (one) => ends.includes(one[near]) && !found.includes(one) && (one.kind !== 'link' || one[near] === field),
+        (one) =>
+          ends.includes(one[near]) &&
+          !found.includes(one) &&
+          !own.includes(one) &&
+          (one.kind !== 'link' || begins.has(one[near])),
       )
       found.push(...next)
       ends = next.map((one) => one[far]).filter((id) => !seen.has(id))
@@ -92,8 +110,20 @@ export function traceOf(book: Book, field: string, kinds: ReadonlySet<Dependency
     }
     return found
   }
-  return { on: walk('to', 'from'), of: walk('from', 'to') }
+  return { own, on: walk('to', 'from'), of: walk('from', 'to') }
 }
+
+function isOf(book: Book, focus: Exclude<Focus, { kind: 'field' }>, { id, from, to }: Dependency): boolean {
+  if (focus.kind === 'rule') return id.startsWith(`rule ${focus.rule} `)
+  return tableOfField(book, from) === focus.from && tableOfField(book, to) === focus.to
+}
+
+/** Every field that a trace touches. */
+export const fieldsOfTrace = (focus: Focus, { own, on, of }: Trace): ReadonlySet<string> =>
+  new Set([
+    ...(focus.kind === 'field' ? [focus.field] : []),
+    ...[...own, ...on, ...of].flatMap(({ from, to }) => [from, to]),
+  ])
 
 /** One dependency as a sentence. */
 export function sayDependency(book: Book, { kind, from, to, words: said }: Dependency): string {
@@ -106,10 +136,10 @@ export function sayDependency(book: Book, { kind, from, to, words: said }: Depen
 /** The table that a field belongs to. */
 export const tableOfField = (book: Book, field: string) => findField(book, field)?.table.id
 
-/** The tables so many ties away from some, with the nearest distance of each. */
-export function tablesNear(book: Book, from: string, ties: number): ReadonlySet<string> {
+/** The tables so many links away from one. */
+export function tablesNear(book: Book, from: string, links: number): ReadonlySet<string> {
   const near = new Set([from])
-  for (let tie = 0; tie < ties; tie++)
+  for (let away = 0; away < links; away++)
     for (const id of [...near])
       for (const link of book.links) {
         if (link.one === id) near.add(link.many)

@@ -17,7 +17,7 @@ import {
 } from '.'
 
 const { book } = emberlyDesign()
-const office: MapReading = { detail: 'fields', sense: 'office' }
+const office: MapReading = { detail: 'fields', sense: 'office', view: 'links' }
 const drawn = (cards: readonly MapCard[], lines: readonly MapLine[], spots: Spots = {}, resized = false) =>
   drawMap({ cards, lines, spots, resized })
 
@@ -27,10 +27,12 @@ const quality = (lines: readonly MapLine[], map: DrawnMap) =>
   mapQuality(map.boxes, map.routes, map.labels, wanted(lines))
 
 const readings = (['names', 'keys', 'fields', 'kinds'] as const).flatMap((detail) =>
-  (['office', 'logical', 'physical'] as const).map((sense): MapReading => ({ detail, sense })),
+  (['office', 'logical', 'physical'] as const).flatMap((sense) =>
+    (['links', 'made-from'] as const).map((view): MapReading => ({ detail, sense, view })),
+  ),
 )
 
-test.each(readings)('the demo is drawn clean: $detail, $sense', (reading) => {
+test.each(readings)('the demo is drawn clean: $detail, $sense, $view', (reading) => {
   const [cards, lines] = [mapCards(book, reading), mapLines(book, reading)]
   const map = drawn(cards, lines)
   expect(quality(lines, map)).toMatchObject({
@@ -183,7 +185,7 @@ test('in another reading everything keeps its place among the others', () => {
   const plain = drawn(mapCards(book, office), mapLines(book, office))
   const spots = Object.fromEntries([...plain.boxes].map(([id, { x, y }]) => [id, { x, y }]))
   for (const detail of ['names', 'kinds'] as const) {
-    const cards = mapCards(book, { detail, sense: 'office' })
+    const cards = mapCards(book, { detail, sense: 'office', view: 'links' })
     const map = drawn(cards, mapLines(book, office), spots, true)
     expect(quality([], map).cardOverlaps).toBe(0)
     expect(map.factor)[detail === 'names' ? 'toBeLessThan' : 'toBeGreaterThanOrEqual'](1)
@@ -192,7 +194,7 @@ test('in another reading everything keeps its place among the others', () => {
 })
 
 test('a joining table becomes one line between what it ties, where things alone are shown', () => {
-  const reading: MapReading = { detail: 'fields', sense: 'logical' }
+  const reading: MapReading = { detail: 'fields', sense: 'logical', view: 'links' }
   const lines = mapLines(book, reading)
   const cards = mapCards(book, reading)
   // Premises contact has a link more, and certificates hang on Visit appliance: they are things of their own.
@@ -205,7 +207,7 @@ test('a joining table becomes one line between what it ties, where things alone 
 })
 
 test('in the database’s words cards have live names and types, and nothing that isn’t stored', () => {
-  const visit = mapCards(book, { detail: 'kinds', sense: 'physical' }).find(({ id }) => id === 'visit')!
+  const visit = mapCards(book, { detail: 'kinds', sense: 'physical', view: 'links' }).find(({ id }) => id === 'visit')!
   expect(visit.title).toBe('visit')
   expect(visit.rows.find(({ text }) => text === 'booked_for *')?.detail).toBe('DATETIME')
   expect(visit.rows.some(({ text }) => text.startsWith('over_by'))).toBe(false)

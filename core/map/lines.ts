@@ -2,37 +2,38 @@ import { type Book, fieldOf, type Link, linksFrom, tableOf } from '../book'
 import { feetOf, type FootEnd } from '../pairings'
 import { foldedTables, type MapReading } from './cards'
 
-/** A tie as it stands on the map. */
+/** A line from one card to another: a link or a stream. */
 export interface MapLine {
   readonly id: string
-  /** The links it stands for: one, or the two of a joining table. */
-  readonly links: readonly string[]
   readonly one: string
   readonly many: string
   /** Read from `one` to `many`, and back. */
   readonly label: string
   readonly back: string
-  readonly atOne: FootEnd
-  readonly atMany: FootEnd
   /** The row of the field that carries it, where it is on a card. */
   readonly field?: string
 }
 
-/** A line for each tie that the reading shows. */
-export function mapLines(book: Book, reading: MapReading): MapLine[] {
+/** A link as it stands on the map. */
+export interface LinkLine extends MapLine {
+  readonly atOne: FootEnd
+  readonly atMany: FootEnd
+}
+
+/** A line for each link that the reading shows. */
+export function linkLines(book: Book, reading: MapReading): LinkLine[] {
   const folded = reading.sense === 'logical' ? foldedTables(book) : []
   const hidden = new Set(folded.map((table) => table.id))
   const plain = book.links.filter((link) => !hidden.has(link.many)).map((link) => plainLine(book, link))
   return [...plain, ...folded.map((table) => foldedLine(book, table.id, table.name))]
 }
 
-function plainLine(book: Book, link: Link): MapLine {
+function plainLine(book: Book, link: Link): LinkLine {
   const feet = feetOf(book, link)
   const field = fieldOf(tableOf(book, link.many), link.field)
   const said = link.label ?? link.back
   return {
     id: link.id,
-    links: [link.id],
     one: link.one,
     many: link.many,
     // Where nobody said how it reads, a field that isn't named like its table says it.
@@ -45,11 +46,10 @@ function plainLine(book: Book, link: Link): MapLine {
 }
 
 /** Each record of one side has as many of the other as it has rows in between. */
-function foldedLine(book: Book, table: string, name: string): MapLine {
+function foldedLine(book: Book, table: string, name: string): LinkLine {
   const [a, b] = linksFrom(book, table) as [Link, Link]
   return {
     id: table,
-    links: [a.id, b.id],
     one: a.one,
     many: b.one,
     label: name,

@@ -1,7 +1,7 @@
 export { lostWith } from './lost-with'
 export { allFieldRules, type FieldRule, fieldRules } from './field-rules'
 export { allLimitRules, type LimitRule, limitRules } from './limit-rules'
-export { askRules, brokenRules, fieldsOf, type OwnRule, ownRules, placeOf, rulesInTheWay } from './own-rules'
+export { askRules, brokenRules, type OwnRule, ownRules, placeOf, rulesInTheWay, spokenOf } from './own-rules'
 export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts } from './claims'

@@ -96,7 +96,7 @@ export function fieldsOf(reading: Reading): readonly Field[] {
 }
 
 /** The ids of fields and links that a reading speaks of. */
-const spokenOf = (reading: Reading): ReadonlySet<string> =>
+export const spokenOf = (reading: Reading): ReadonlySet<string> =>
   new Set([
     ...fieldsOf(reading).map((field) => field.id),
     ...treesOf(reading).flatMap((tree) => [...dependenciesOf(tree)]),

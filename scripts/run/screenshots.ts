@@ -71,14 +71,16 @@ const views: readonly View[] = [
   { name: 'rules', path: '/workshop/rules', words: 'What the fields ask' },
   { name: 'map', path: '/workshop/map', words: '20 tables', first: laid },
   {
-    name: 'map-depends',
+    name: 'map-made-from',
     path: '/workshop/map',
     words: '20 tables',
     first: async (browser) => {
       await laid(browser)
-      await browser.choose('Find a table', 'Visit')
-      await browser.press('Bill total')
+      await browser.answer('What is drawn between the cards', 'Made from')
+      await browser.read('From table to table')
+      await laid(browser)
       await browser.press('The whole map')
+      await browser.press('Visit from Work line')
       await browser.read('Service item → List price')
     },
   },

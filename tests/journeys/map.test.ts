@@ -159,34 +159,73 @@ test('a line drawn from card to card asks the two questions there and then', asy
   await laid()
 })
 
-test('the lens fades what is far, and a field shows what it depends on and what depends on it', async () => {
+const faded = () =>
+  script<string[]>(
+    "return [...document.querySelectorAll('.react-flow__node')].filter(n => n.firstChild.style.opacity < 1).map(n => n.dataset.id)",
+  )
+
+test('the lens fades what is far', async () => {
   await browser.choose('Find a table', 'Fuel')
   await browser.answer('How many links away from the chosen table', '1')
-  const faded = () =>
-    script<string[]>(
-      "return [...document.querySelectorAll('.react-flow__node')].filter(n => n.firstChild.style.opacity < 1).map(n => n.dataset.id)",
-    )
   await browser.driver.wait(async () => (await faded()).includes('payment'), patience)
   expect(await faded()).not.toContain('appliance-model')
   await browser.answer('How many links away from the chosen table', 'All')
+})
+
+test('a field of a table says what it is made from, and the map shows it when asked', async () => {
   await browser.choose('Find a table', 'Visit')
   await browser.press('Bill total')
   await browser.read('Work line → Price each is copied from Service item → List price')
   await browser.read('Visit → Still owed is worked out from Visit → Bill total')
-  expect(
-    await script<number>("return document.querySelectorAll('.react-flow__viewport-portal text').length"),
-  ).toBeGreaterThan(5)
-  // Each kind can be left out, and then what comes through it is left out too.
+  await browser.press('Show it on the map')
+  await laid()
+  await browser.driver.wait(async () => (await faded()).includes('fuel'), patience)
+  expect(await faded()).not.toContain('service-item')
+  await browser.press('Back')
+  await browser.driver.wait(async () => (await faded()).length === 0, patience)
+})
+
+test('made from: derived fields say it in their lines, one stream runs between two tables, kinds can be left out', async () => {
+  await browser.type(Key.ESCAPE)
+  await browser.read('From table to table')
+  const cards = await script<string>(
+    "return [...document.querySelectorAll('.react-flow__node text')].map(t => t.textContent).join('|')",
+  )
+  expect(cards).toContain('List price of its Service item')
+  expect(cards).toContain('total of Amount')
+  expect(await faults(browser)).toEqual([])
+  // A stream, from the list and from its line, with all that it comes from and goes to.
+  await browser.press('Visit from Work line')
+  await browser.read('Visit → Work is gathered from Work line → Amount')
+  await browser.read('Work line → Price each is copied from Service item → List price')
+  expect(await faded()).toContain('fuel')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Back')
+  await script(`
+    const held = document.querySelector('.react-flow__viewport-portal path[pointer-events=stroke]')
+    held.dispatchEvent(new MouseEvent('click', { bubbles: true }))`)
+  await browser.see('[aria-label="What is made from what"]')
+  await browser.press('Back')
+  // A rule is traced as well.
+  await browser.press('More would be paid than the bill comes to.')
+  await browser.read('Visit → Bill total is bound to Visit → Paid')
+  await browser.press('Back')
   await browser.press('Copied')
+  await laid()
+  await browser.press('Visit from Work line')
   await browser.driver.wait(
     async () => !(await script<string>('return document.body.innerText')).includes('is copied from'),
     patience,
   )
-  await browser.press('Copied')
   await browser.press('Back')
-  await browser.press('Borrowed')
-  expect(await faults(browser)).toEqual([])
-  await browser.press('Borrowed')
+  await browser.press('Copied')
+  await laid()
+  await save('Drawing (SVG)')
+  const file = join(downloads, 'Emberly Flue Care.svg')
+  expect(readFileSync(file, 'utf8')).toContain('List price of its Service item')
+  rmSync(file)
+  await browser.answer('What is drawn between the cards', 'Links')
+  await laid()
 })
 
 test('cards that belong together get an area, and a note is written', async () => {
@@ -236,8 +275,13 @@ test('what is saved is what is seen: an SVG with its letters, a PNG, and a PDF t
   for (const text of onScreen) expect(svg).toContain(`>${text}</text>`)
   expect(svg).not.toMatch(/var\(--|<script|href=/)
   await save('Picture (PNG)')
-  expect(readFileSync(join(downloads, 'Emberly Flue Care.png')).subarray(1, 4).toString()).toBe('PNG')
+  const png = readFileSync(join(downloads, 'Emberly Flue Care.png'))
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+  expect(dotsAnInch(png)).toBe(192)
 }, 90_000)
+
+/** What a PNG says of its size on paper (ISO/IEC 15948, 11.3.4.3), in dots an inch. */
+const dotsAnInch = (png: Buffer) => Math.round(png.readUInt32BE(png.indexOf('pHYs') + 4) * 0.0254)
 
 async function save(kind: string): Promise<void> {
   await browser.press('Save picture')

@@ -1,11 +1,11 @@
 import { seeded } from '@/core/map/stress'
-import type { MapCard, MapLine } from '@/core/map'
+import type { LinkLine, MapCard } from '@/core/map'
 
 /**
  * A made-up map of so many cards and lines, like a firm's: areas of a dozen and a half tables that are tied among
  * themselves, and a few tables that many areas lead to.
  */
-export function madeUpMap(count: number, ties: number, seed = 7): { cards: MapCard[]; lines: MapLine[] } {
+export function madeUpMap(count: number, ties: number, seed = 7): { cards: MapCard[]; lines: LinkLine[] } {
   const random = seeded(seed)
   const roll = (sides: number) => Math.floor(random() * sides)
   const cards = Array.from({ length: count }, (_, at): MapCard => {
@@ -30,14 +30,13 @@ export function madeUpMap(count: number, ties: number, seed = 7): { cards: MapCa
   })
   const areas = Math.max(1, Math.round(count / 15))
   const hubs = Math.max(1, Math.round(count / 30))
-  const lines = Array.from({ length: ties }, (_, at): MapLine => {
+  const lines = Array.from({ length: ties }, (_, at): LinkLine => {
     const many = at < count - 1 ? at + 1 : roll(count)
     const inArea = Math.floor((count - 1 - (many % areas)) / areas) + 1
     const near = (many % areas) + areas * roll(inArea)
     const one = roll(100) < 88 ? near : roll(100) < 70 ? roll(hubs) : roll(count)
     return {
       id: `l${at}`,
-      links: [],
       one: `t${one}`,
       many: `t${many}`,
       label: at % 2 === 0 ? '' : 'is part of',

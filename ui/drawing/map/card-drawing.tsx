@@ -8,6 +8,8 @@ interface Props {
   /** Fields that are pointed out. */
   readonly lit?: ReadonlySet<string> | undefined
   readonly onRow?: ((field: string) => void) | undefined
+  /** Pointed at; undefined once it is no longer. */
+  readonly onPoint?: ((field: string | undefined) => void) | undefined
   /** From far off: its name alone, as large as the card allows. */
   readonly far?: boolean
 }
@@ -15,7 +17,7 @@ interface Props {
 const radius = 8
 
 /** A table as a filing card with a tab: its key underlined, its links with an arrow before them. */
-export function CardDrawing({ card, theme, chosen = false, lit, onRow, far = false }: Props) {
+export function CardDrawing({ card, theme, chosen = false, lit, onRow, onPoint, far = false }: Props) {
   const { width, height, tab, rows, role } = card
   const fill = role === 'joining' ? theme.joining : theme.card
   const stroke = chosen ? theme.chosen : role === 'joining' ? theme.joiningFrame : theme.frame
@@ -62,8 +64,9 @@ export function CardDrawing({ card, theme, chosen = false, lit, onRow, far = fal
               y={tab.height + cardSize.padding + at * cardSize.row}
               width={width}
               theme={theme}
-              lit={lit?.has(row.field) ?? false}
+              lit={lit?.has(row.field)}
               onRow={onRow}
+              onPoint={onPoint}
             />
           ))}
         </>
@@ -77,15 +80,23 @@ interface RowProps {
   readonly y: number
   readonly width: number
   readonly theme: MapTheme
-  readonly lit: boolean
+  /** Undefined where nothing is pointed out. */
+  readonly lit: boolean | undefined
   readonly onRow: ((field: string) => void) | undefined
+  readonly onPoint: ((field: string | undefined) => void) | undefined
 }
 
-function RowDrawing({ row, y, width, theme, lit, onRow }: RowProps) {
+function RowDrawing({ row, y, width, theme, lit, onRow, onPoint }: RowProps) {
   const { inset, letter, small, arrow } = cardSize
   const start = inset + (row.link ? arrow : 0)
   return (
-    <g onClick={onRow && (() => onRow(row.field))} className={onRow && 'cursor-pointer'}>
+    <g
+      onClick={onRow && (() => onRow(row.field))}
+      onPointerEnter={onPoint && (() => onPoint(row.field))}
+      onPointerLeave={onPoint && (() => onPoint(undefined))}
+      className={onRow && 'cursor-pointer'}
+      opacity={lit === false ? 0.45 : undefined}
+    >
       {/* Something to hit, however short the name. */}
       <rect x={1} y={y} width={width - 2} height={cardSize.row} fill={lit ? theme.lit : 'transparent'} stroke="none" />
       <text

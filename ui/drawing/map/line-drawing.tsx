@@ -1,9 +1,10 @@
-import { labelSize, type MapLabel, type MapLine, type Point, type Route } from '@/core/map'
+import type { FootEnd } from '@/core/pairings'
+import { type AnyLine, isStream, labelSize, type MapLabel, type Point, type Route, type Stream } from '@/core/map'
 import { FootMark } from '../crows-foot'
 import type { MapTheme } from './theme'
 
 interface Props {
-  readonly line: MapLine
+  readonly line: AnyLine
   readonly route: Route
   readonly theme: MapTheme
   readonly chosen?: boolean
@@ -11,9 +12,11 @@ interface Props {
 
 const radius = 5
 
-/** A tie as a line with right angles and a crow's foot at each end. */
+/** A link as a line with right angles and a crow's foot at each end; a stream as a wider one with a point at its end. */
 export function LineDrawing({ line, route, theme, chosen = false }: Props) {
   const { points } = route
+  if (isStream(line))
+    return <StreamDrawing stream={line} points={points} colour={chosen ? theme.chosen : theme.stream} />
   const colour = chosen ? theme.chosen : theme.ink
   return (
     <g fill="none" stroke={colour} strokeWidth={chosen ? 2.5 : 1.5}>
@@ -24,10 +27,42 @@ export function LineDrawing({ line, route, theme, chosen = false }: Props) {
   )
 }
 
+interface StreamProps {
+  readonly stream: Stream
+  readonly points: readonly Point[]
+  readonly colour: string
+}
+
+/** How far the point at the end reaches, in map units. */
+const tip = 14
+
+/** Wider the more fields go that way, and pointed where they arrive. */
+function StreamDrawing({ stream, points, colour }: StreamProps) {
+  const [before, end] = [points.at(-2)!, points.at(-1)!]
+  const [dx, dy] = [Math.sign(end.x - before.x), Math.sign(end.y - before.y)]
+  const width = streamWidth(stream)
+  const half = width / 2 + 5
+  // The line stops inside its point, or its square end would show beside it.
+  const stop = { x: end.x - dx * (tip - 2), y: end.y - dy * (tip - 2) }
+  const foot = { x: end.x - dx * tip, y: end.y - dy * tip }
+  return (
+    <g>
+      <path d={roundedPath([...points.slice(0, -1), stop])} fill="none" stroke={colour} strokeWidth={width} />
+      <path
+        d={`M${end.x} ${end.y} L${foot.x - dy * half} ${foot.y + dx * half} L${foot.x + dy * half} ${foot.y - dx * half} Z`}
+        fill={colour}
+      />
+    </g>
+  )
+}
+
+/** In map units: no wider than lines lie apart. */
+const streamWidth = ({ width }: Stream): number => Math.min(8, 1.5 + width)
+
 interface FootProps {
   readonly at: Point
   readonly towards: Point
-  readonly end: MapLine['atOne']
+  readonly end: FootEnd
   readonly fill: string
   readonly colour: string
 }

@@ -1,36 +1,38 @@
 import type { Area, Remark } from '@/core/book'
-import {
-  around,
-  type Bow,
-  type Box,
-  type DrawnMap,
-  inflated,
-  type MapCard,
-  type MapLine,
-  mapTypefaces,
-} from '@/core/map'
-import { BowDrawing } from './bow-drawing'
+import { type AnyLine, around, type Box, type DrawnMap, inflated, type MapCard, mapTypefaces } from '@/core/map'
 import { CardDrawing } from './card-drawing'
 import { AreaDrawing, areaBox, RemarkDrawing, remarkBox } from './ground-drawing'
 import { LabelDrawing, LineDrawing } from './line-drawing'
 import type { MapTheme } from './theme'
 import { TitleBlock, titleBox, type TitleWords } from './title-block'
 
+/** What is looked at on a map: all else is drawn pale. */
+export interface Lit {
+  readonly fields: ReadonlySet<string>
+  readonly tables: ReadonlySet<string>
+  /** The ids of lines; where left out, those between the tables. */
+  readonly lines?: ReadonlySet<string>
+}
+
+/** How much of what isn't looked at is still to be seen. */
+export const pale = { card: 0.22, line: 0.15 }
+export const isLit = (lit: Lit, line: AnyLine): boolean =>
+  lit.lines ? lit.lines.has(line.id) : lit.tables.has(line.one) && lit.tables.has(line.many)
+
 /** Everything that is on a map, as the screen shows it. */
 export interface Pictured {
   readonly cards: readonly MapCard[]
-  readonly lines: readonly MapLine[]
+  readonly lines: readonly AnyLine[]
   readonly drawn: DrawnMap
   readonly areas: readonly Area[]
   readonly remarks: readonly Remark[]
-  readonly bows: readonly Bow[]
-  readonly showsLinks: boolean
-  readonly lit: ReadonlySet<string> | undefined
+  /** The fields, tables and lines that are looked at; all where nothing is. */
+  readonly lit: Lit | undefined
 }
 
 /** The box around all of it, with its title block if it has one, and a little room. */
 export function pictureBox(pictured: Pictured, words: TitleWords | undefined): Box {
-  const { drawn, areas, remarks, bows } = pictured
+  const { drawn, areas, remarks } = pictured
   const drawing = around([
     ...drawn.boxes.values(),
     ...drawn.labels.map(({ box }) => box),
@@ -39,7 +41,6 @@ export function pictureBox(pictured: Pictured, words: TitleWords | undefined): B
     ),
     ...areas.flatMap((area) => areaBox(area, drawn.boxes) ?? []),
     ...remarks.map((remark) => remarkBox(placed(remark, drawn.factor))),
-    ...bows.flatMap(({ label }) => label?.box ?? []),
   ])!
   const wide = inflated(drawing, 24)
   return words ? inflated(around([drawing, titleBox(drawing, words)])!, 24) : wide
@@ -62,7 +63,9 @@ interface Props {
 
 /** A map as one SVG with real text, made of the same drawings as the screen. */
 export function MapPicture({ pictured, theme, words, view, style, size, children }: Props) {
-  const { cards, lines, drawn, areas, remarks, bows, showsLinks, lit } = pictured
+  const { cards, lines, drawn, areas, remarks, lit } = pictured
+  const fading = (line: AnyLine) => (lit && !isLit(lit, line) ? { opacity: pale.line } : {})
+  const byId = new Map(lines.map((line) => [line.id, line]))
   const whole = pictureBox(pictured, words)
   const shown = view ?? whole
   const inner = pictureBox(pictured, undefined)
@@ -81,28 +84,42 @@ export function MapPicture({ pictured, theme, words, view, style, size, children
       {areas.map((area) => (
         <AreaDrawing key={area.id} area={area} boxes={drawn.boxes} theme={theme} />
       ))}
-      {showsLinks &&
-        lines.map((line) => {
-          const route = drawn.routes.get(line.id)
-          return route && <LineDrawing key={line.id} line={line} route={route} theme={theme} />
-        })}
-      {showsLinks &&
-        drawn.labels.map((label) => <LabelDrawing key={`${label.line} ${label.back}`} label={label} theme={theme} />)}
+      {lines.map((line) => {
+        const route = drawn.routes.get(line.id)
+        return (
+          route && (
+            <g key={line.id} {...fading(line)}>
+              <LineDrawing line={line} route={route} theme={theme} />
+            </g>
+          )
+        )
+      })}
+      {drawn.labels.map((label) => {
+        const line = byId.get(label.line)
+        return (
+          line && (
+            <g key={`${label.line} ${label.back}`} {...fading(line)}>
+              <LabelDrawing label={label} theme={theme} />
+            </g>
+          )
+        )
+      })}
       {cards.map((card) => {
         const box = drawn.boxes.get(card.id)
         return (
           box && (
-            <g key={card.id} transform={`translate(${box.x} ${box.y})`}>
-              <CardDrawing card={card} theme={theme} lit={lit} />
+            <g
+              key={card.id}
+              transform={`translate(${box.x} ${box.y})`}
+              {...(lit && !lit.tables.has(card.id) && { opacity: pale.card })}
+            >
+              <CardDrawing card={card} theme={theme} lit={lit?.fields} />
             </g>
           )
         )
       })}
       {remarks.map((remark) => (
         <RemarkDrawing key={remark.id} remark={placed(remark, drawn.factor)} theme={theme} />
-      ))}
-      {bows.map((bow) => (
-        <BowDrawing key={bow.dependency.id} bow={bow} theme={theme} />
       ))}
       {words && <TitleBlock whole={{ ...inner, ...inflatedBack(inner) }} words={words} theme={theme} />}
       {children}

@@ -1,5 +1,3 @@
-import type { DependencyKind } from '@/core/map'
-
 /** The colours of a map, by what they are for. On screen they follow the window's theme; in a file they are its own. */
 export interface MapTheme {
   readonly ground: string
@@ -15,7 +13,8 @@ export interface MapTheme {
   readonly onChosen: string
   readonly lit: string
   readonly remark: string
-  readonly depends: Readonly<Record<DependencyKind, string>>
+  /** What is made from what. */
+  readonly stream: string
   readonly areas: Readonly<Record<'spruce' | 'brass' | 'sky' | 'moss' | 'plum', string>>
 }
 
@@ -33,14 +32,7 @@ export const screenTheme: MapTheme = {
   onChosen: 'var(--on-spruce)',
   lit: 'var(--spruce-tint)',
   remark: 'var(--brass-tint)',
-  depends: {
-    link: 'var(--ink)',
-    borrowed: 'var(--sky)',
-    copied: 'var(--brass)',
-    gathered: 'var(--moss)',
-    workedOut: 'var(--plum)',
-    rule: 'var(--ash-5)',
-  },
+  stream: 'var(--ash-5)',
   areas: {
     spruce: 'var(--spruce)',
     brass: 'var(--bright-brass)',
@@ -64,14 +56,7 @@ const light: MapTheme = {
   onChosen: '#ffffff',
   lit: '#dcece9',
   remark: '#f7ecd2',
-  depends: {
-    link: '#1d2422',
-    borrowed: '#2b5f8f',
-    copied: '#7d560c',
-    gathered: '#5d7022',
-    workedOut: '#6a3d7c',
-    rule: '#5f6a62',
-  },
+  stream: '#5f6a62',
   areas: { spruce: '#14625c', brass: '#d9a63a', sky: '#2b5f8f', moss: '#5d7022', plum: '#6a3d7c' },
 }
 
@@ -89,24 +74,8 @@ const dark: MapTheme = {
   onChosen: '#0c211f',
   lit: '#17413d',
   remark: '#3d3115',
-  depends: {
-    link: '#eef1ee',
-    borrowed: '#93c1ea',
-    copied: '#e9c46f',
-    gathered: '#b6cc77',
-    workedOut: '#d0a5e2',
-    rule: '#9aa69f',
-  },
+  stream: '#9aa69f',
   areas: { spruce: '#6cc3b8', brass: '#d9a63a', sky: '#93c1ea', moss: '#b6cc77', plum: '#d0a5e2' },
-}
-
-const black = {
-  link: '#000000',
-  borrowed: '#000000',
-  copied: '#000000',
-  gathered: '#000000',
-  workedOut: '#000000',
-  rule: '#000000',
 }
 
 /** What a saved map can look like. Print spares ink; high contrast is black on white with nothing pale. */
@@ -139,7 +108,7 @@ export const fileThemes = {
       link: '#000000',
       lit: '#ffffff',
       remark: '#ffffff',
-      depends: black,
+      stream: '#000000',
       areas: { spruce: '#000000', brass: '#000000', sky: '#000000', moss: '#000000', plum: '#000000' },
     },
   },

@@ -11,7 +11,7 @@ import {
 } from '@xyflow/react'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { type Bow, type MapCard, step, tableOfField, tablesNear } from '@/core/map'
+import { type MapCard, step, tablesNear } from '@/core/map'
 import { classNames } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { useIsFar } from './far'
@@ -22,6 +22,7 @@ import { RemarkNode } from './remark-node'
 import { spokenWords } from './spoken-words'
 import { useCards } from './use-cards'
 import type { LaidMap } from './use-map'
+import type { Traced } from './use-trace'
 import { useMoves } from './use-moves'
 
 const nodeTypes = { card: MapCardNode, remark: RemarkNode }
@@ -48,11 +49,7 @@ interface Props {
   readonly chosen: ReadonlySet<string>
   /** How many links away from the chosen table, or the one pointed at, one looks; 0 for the whole map. */
   readonly lens: number
-  /** What a chosen field leads to. */
-  readonly lit: ReadonlySet<string> | undefined
-  readonly bows: readonly Bow[]
-  readonly showsLinks: boolean
-  readonly onField: (field: string | undefined) => void
+  readonly traced: Traced
   readonly onTie: (a: string, b: string) => void
 }
 
@@ -60,12 +57,13 @@ interface Props {
  * The drawing itself, where cards are moved. Apart from the tools and the margin, because everything in here is
  * drawn again with each step of a card under way.
  */
-export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, onTie }: Props) {
+export function MapCanvas({ laid, chosen, lens, traced, onTie }: Props) {
   const { id, book } = useWorkshop()
   const router = useRouter()
   const { fitView, getNode } = useReactFlow()
   const [pointed, setPointed] = useState<string>()
   const { sheet, busy } = laid
+  const { lit, press, point } = traced
   useCards(sheet, book.remarks)
   const { moved, onChanges } = useMoves(laid)
   const [moving, setMoving] = useState(false)
@@ -75,16 +73,27 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
 
   const centre = lens > 0 ? ([...chosen][0] ?? pointed) : undefined
   const near = useMemo(() => {
-    if (lit) return new Set([...lit].flatMap((one) => tableOfField(book, one) ?? []))
+    if (lit) return lit.tables
     return centre ? tablesNear(book, centre, lens) : undefined
   }, [book, lit, centre, lens])
+  const points = sheet?.reading.view === 'made-from'
   const look = useMemo((): MapLook => {
     const pinned = book.tables.flatMap((table) => (table.spot?.pinned ? [table.id] : []))
-    return { near, lit, pinned: new Set(pinned), far, tying, onRow: onField }
-  }, [near, lit, book.tables, far, tying, onField])
+    return {
+      near,
+      lit: lit?.fields,
+      pinned: new Set(pinned),
+      far,
+      tying,
+      onRow: (field) => press({ kind: 'field', field }),
+      onPoint: points ? (field) => point(field === undefined ? undefined : { kind: 'field', field }) : undefined,
+    }
+  }, [near, lit, book.tables, far, tying, press, point, points])
 
   const fitted = useRef('')
-  const shape = sheet ? `${sheet.reading.detail} ${sheet.reading.sense} ${sheet.cards.length} ${laid.turn}` : ''
+  const shape = sheet
+    ? `${sheet.reading.detail} ${sheet.reading.sense} ${sheet.reading.view} ${sheet.cards.length} ${laid.turn}`
+    : ''
   useEffect(() => {
     if (!sheet || fitted.current === shape) return
     // Only once the cards stand there with the sizes of this reading.
@@ -110,7 +119,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
       node.type === 'card' && router.push(`/books/${id}/workshop/tables?table=${node.id}`),
     [id, router],
   )
-  const letField = useCallback(() => onField(undefined), [onField])
+  const release = useCallback(() => press(undefined), [press])
   const beginTie = useCallback(
     (_event: unknown, { nodeId }: { nodeId: string | null }) => setTying(nodeId ?? undefined),
     [],
@@ -140,7 +149,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
           onNodeMouseEnter={lens > 0 ? enter : undefined}
           onNodeMouseLeave={leave}
           onNodeDoubleClick={toTable}
-          onPaneClick={letField}
+          onPaneClick={release}
           connectOnClick={false}
           connectionLineType={ConnectionLineType.Straight}
           connectionLineStyle={tieLine}
@@ -163,8 +172,7 @@ export function MapCanvas({ laid, chosen, lens, lit, bows, showsLinks, onField, 
               sheet={sheet}
               areas={book.areas}
               moved={moved}
-              showsLinks={showsLinks}
-              bows={moved.size > 0 ? [] : bows}
+              traced={traced}
               near={near}
               chosen={chosen}
               far={far}

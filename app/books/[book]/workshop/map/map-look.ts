@@ -11,9 +11,11 @@ export interface MapLook {
   readonly pinned: ReadonlySet<string>
   /** Seen from so far off that only names can be read. */
   readonly far: boolean
-  /** The table from which a tie is being drawn. */
+  /** The table from which a link is being drawn. */
   readonly tying: string | undefined
   readonly onRow: (field: string) => void
+  /** Where what is pointed at is shown at once; undefined elsewhere. */
+  readonly onPoint: ((field: string | undefined) => void) | undefined
 }
 
 export const MapLookContext = createContext<MapLook | undefined>(undefined)

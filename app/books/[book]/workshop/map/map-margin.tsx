@@ -2,24 +2,28 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { type Area, findField, findTable, type Remark, type Table } from '@/core/book'
-import { type Dependency, sayDependency, type traceOf } from '@/core/map'
+import { type Area, findTable, type Remark, type Table } from '@/core/book'
+import type { MadeFromKind } from '@/core/map'
 import { counted } from '@/core/words'
 import { freshId } from '@/ui/ids'
-import { Button, ChoiceBox, Note, WordButton } from '@/ui/kit'
+import { ChoiceBox, Note, WordButton } from '@/ui/kit'
 import { UnmetNote } from '../needs-met'
 import { useWorkshop } from '../workshop-context'
 import { AreaDialog } from './area-dialog'
+import { MadeFromNote } from './made-from-note'
 import { RemarkDialog } from './remark-node'
+import { TraceNote } from './trace-note'
 import type { DrawnSheet } from './use-map'
 import { useNewNote } from './use-new-note'
+import type { Traced } from './use-trace'
 
 interface Props {
   readonly sheet: DrawnSheet | undefined
   readonly chosen: ReadonlySet<string>
-  readonly field: string | undefined
-  readonly trace: ReturnType<typeof traceOf> | undefined
-  readonly onField: (field: string | undefined) => void
+  readonly traced: Traced
+  readonly kinds: ReadonlySet<MadeFromKind>
+  readonly onKinds: (kinds: ReadonlySet<MadeFromKind>) => void
+  readonly onMadeFrom: () => void
   readonly onChoose: (table: string) => void
   readonly onTie: (a: string, b: string) => void
 }
@@ -29,11 +33,25 @@ export function MapMargin(props: Props) {
   const { book, id } = useWorkshop()
   const [only] = props.chosen.size === 1 ? [...props.chosen] : []
   const table = findTable(book, only ?? '')
-  if (props.field && props.trace) return <FieldNote {...props} field={props.field} trace={props.trace} />
+  const { sheet, traced, kinds, onKinds } = props
+  const madeFrom = sheet?.reading.view === 'made-from'
+  if (traced.focus && traced.trace)
+    return (
+      <TraceNote
+        focus={traced.focus}
+        trace={traced.trace}
+        onPress={traced.press}
+        onMadeFrom={madeFrom ? undefined : props.onMadeFrom}
+      />
+    )
   if (table) return <TableNote {...props} table={table} />
   return (
     <>
-      <WholeNote sheet={props.sheet} />
+      {sheet && madeFrom ? (
+        <MadeFromNote sheet={sheet} kinds={kinds} onKinds={onKinds} onPress={traced.press} />
+      ) : (
+        <WholeNote sheet={sheet} />
+      )}
       <Areas />
       <Notes />
       <UnmetNote book={book} id={id} />
@@ -61,8 +79,8 @@ function WholeNote({ sheet }: { readonly sheet: DrawnSheet | undefined }) {
         actions={<WordButton onClick={() => setWriting(true)}>Write a note</WordButton>}
       >
         Drag a card, or choose it and use the arrow keys, with Shift for longer steps. Drag from its dot to link it to
-        another; Shift and drag chooses several. Double-click goes to the table. Click a field to see what it depends
-        on.
+        another; Shift and drag chooses several. Double-click goes to the table. Click a field to see what it is made
+        from.
         {forced > 0 &&
           ` ${counted(forced, 'link')} found no way of ${forced === 1 ? 'its' : 'their'} own: a card has more links than room around it.`}
         {unsaid > 0 && ` ${unsaid} of the words found no room beside their lines.`}
@@ -110,7 +128,7 @@ function Notes() {
   )
 }
 
-function TableNote({ table, onField, onTie }: Props & { readonly table: Table }) {
+function TableNote({ table, traced, onTie }: Props & { readonly table: Table }) {
   const { id, book } = useWorkshop()
   const area = book.areas.find(({ tables }) => tables.includes(table.id))
   const [open, setOpen] = useState(false)
@@ -118,13 +136,13 @@ function TableNote({ table, onField, onTie }: Props & { readonly table: Table })
     <section aria-label={table.name} className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]">
       <h3 className="font-bold">{table.name}</h3>
       {table.describe && <p className="text-ash-6">{table.describe}</p>}
-      <p className="mt-2 text-ash-6">What depends on what: choose a field.</p>
+      <p className="mt-2 text-ash-6">What is made from what: choose a field.</p>
       <ul className="mt-1 flex flex-col">
         {table.fields.map((field) => (
           <li key={field.id}>
             <button
               type="button"
-              onClick={() => onField(field.id)}
+              onClick={() => traced.press({ kind: 'field', field: field.id })}
               className="min-h-7 w-full truncate rounded-sm px-1 text-left hover:bg-ash-2"
             >
               {field.kind === 'link' ? '→ ' : ''}
@@ -156,70 +174,5 @@ function TableNote({ table, onField, onTie }: Props & { readonly table: Table })
       </div>
       {open && area && <AreaDialog area={area} tables={area.tables} onClose={() => setOpen(false)} />}
     </section>
-  )
-}
-
-interface FieldNoteProps extends Props {
-  readonly field: string
-  readonly trace: ReturnType<typeof traceOf>
-}
-
-function FieldNote({ field, trace, onField }: FieldNoteProps) {
-  const { id, book } = useWorkshop()
-  const found = findField(book, field)
-  if (!found) return null
-  return (
-    <section
-      aria-label="What depends on what"
-      className="rounded-lg border border-ash-3 bg-paper px-3 py-2.5 text-[13px]"
-    >
-      <h3 className="font-bold">
-        {found.table.name} → {found.field.name}
-      </h3>
-      <Dependencies head="It depends on" of={trace.on} none="Nothing: it is typed." near="from" onField={onField} />
-      <Dependencies head="Used by" of={trace.of} none="Nothing." near="to" onField={onField} />
-      <div className="mt-2 flex flex-wrap gap-3 border-t border-ash-3 pt-2">
-        <Button small onClick={() => onField(undefined)}>
-          Back
-        </Button>
-        <Link
-          href={`/books/${id}/workshop/tables?table=${found.table.id}&field=${field}`}
-          className="self-center font-semibold text-spruce underline underline-offset-2"
-        >
-          Go to the field
-        </Link>
-      </div>
-    </section>
-  )
-}
-
-interface DependenciesProps {
-  readonly head: string
-  readonly of: readonly Dependency[]
-  readonly none: string
-  readonly near: 'from' | 'to'
-  readonly onField: (field: string) => void
-}
-
-function Dependencies({ head, of, none, near, onField }: DependenciesProps) {
-  const { book } = useWorkshop()
-  return (
-    <>
-      <h4 className="mt-2 font-semibold text-ash-6">{head}</h4>
-      {of.length === 0 && <p>{none}</p>}
-      <ul className="flex flex-col gap-1">
-        {of.map((one) => (
-          <li key={one.id}>
-            <button
-              type="button"
-              onClick={() => onField(one[near])}
-              className="w-full rounded-sm px-1 text-left hover:bg-ash-2"
-            >
-              {sayDependency(book, one)}
-            </button>
-          </li>
-        ))}
-      </ul>
-    </>
   )
 }

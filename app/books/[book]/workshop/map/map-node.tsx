@@ -4,13 +4,14 @@ import { Handle, type NodeProps, Position, useUpdateNodeInternals } from '@xyflo
 import { memo, useEffect, useState } from 'react'
 import type { MapCard } from '@/core/map'
 import { CardDrawing } from '@/ui/drawing/map/card-drawing'
+import { pale } from '@/ui/drawing/map/picture'
 import { screenTheme } from '@/ui/drawing/map/theme'
 import { useMapLook } from './map-look'
 
-/** A card to be moved, chosen and tied. From the dot at its right a line is drawn to another card. */
+/** A card to be moved, chosen and linked. From the dot at its right a line is drawn to another card. */
 export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragging }: NodeProps) {
   const { card } = data as { card: MapCard }
-  const { near, lit, pinned, far, tying, onRow } = useMapLook()
+  const { near, lit, pinned, far, tying, onRow, onPoint } = useMapLook()
   const [hovered, setHovered] = useState(false)
   const isEnd = tying !== undefined && tying !== id && hovered
   return (
@@ -21,12 +22,20 @@ export const MapCardNode = memo(function MapCardNode({ id, data, selected, dragg
       style={{
         width: card.width,
         height: card.height,
-        opacity: near && !near.has(id) ? 0.22 : 1,
+        opacity: near && !near.has(id) ? pale.card : 1,
         willChange: dragging ? 'transform' : undefined,
       }}
     >
       <svg width={card.width} height={card.height} className="block overflow-visible" aria-hidden>
-        <CardDrawing card={card} theme={screenTheme} chosen={selected || isEnd} lit={lit} onRow={onRow} far={far} />
+        <CardDrawing
+          card={card}
+          theme={screenTheme}
+          chosen={selected || isEnd}
+          lit={lit}
+          onRow={onRow}
+          onPoint={onPoint}
+          far={far}
+        />
         {pinned.has(id) && (
           <g transform={`translate(${card.width - 14} ${card.tab.height - 4})`}>
             <circle r={5} fill={screenTheme.key} stroke={screenTheme.card} strokeWidth={1.5} />

@@ -3,7 +3,7 @@
 import { useReactFlow } from '@xyflow/react'
 import { useCallback, useDeferredValue, useState } from 'react'
 import { findTable } from '@/core/book'
-import { type Alignment, align, type DependencyKind, dependencyKinds, type MapReading, spaceOut } from '@/core/map'
+import { type Alignment, align, type MadeFromKind, madeFromKinds, type MapReading, spaceOut } from '@/core/map'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useWorkshop } from '../workshop-context'
@@ -15,30 +15,27 @@ import { MapInWords } from './map-words'
 import { SavePicture } from './save/save-picture'
 import { TieDialog } from './tie-dialog'
 import { useChosen } from './use-chosen'
-import { useDependencies } from './use-dependencies'
 import { useMap } from './use-map'
 import { usePlace } from './use-place'
+import { useTrace } from './use-trace'
 
 /** The drawing with its tools, and what is said beside it. */
 export function MapSheet() {
   const { id, book, edit } = useWorkshop()
   const { fitView } = useReactFlow()
-  const [reading, setReading] = useState<MapReading>({ detail: 'fields', sense: 'office' })
-  const [drawnKinds, setDrawnKinds] = useState<ReadonlySet<DependencyKind>>(new Set(['link']))
-  // Of a chosen field everything is shown at first.
-  const [tracedKinds, setTracedKinds] = useState<ReadonlySet<DependencyKind>>(new Set(dependencyKinds))
+  const [reading, setReading] = useState<MapReading>({ detail: 'fields', sense: 'office', view: 'links' })
+  const [kinds, setKinds] = useState<ReadonlySet<MadeFromKind>>(new Set(madeFromKinds))
   const [lens, setLens] = useState(0)
-  const [field, setField] = useState<string>()
-  const [kinds, setKinds] = field ? [tracedKinds, setTracedKinds] : [drawnKinds, setDrawnKinds]
   const [tying, setTying] = useState<readonly [string, string]>()
   const [saving, setSaving] = useState(false)
-  const laid = useMap(id, book, reading)
+  const laid = useMap(id, book, reading, kinds)
   const { sheet, kept, again } = laid
   const { chosen, choose: chooseCard, boxesOf } = useChosen()
   // What is said of a card may come a little after it is marked: a card pressed follows the hand at once.
   const told = useDeferredValue(chosen)
   const place = usePlace(laid)
-  const { trace, lit, bows } = useDependencies(book, sheet, field, kinds)
+  const traced = useTrace(book, sheet, kinds)
+  const { press } = traced
 
   const arrange = (how: Alignment | 'across' | 'down') => {
     const boxes = boxesOf(chosen)
@@ -48,14 +45,14 @@ export function MapSheet() {
     if (book.tables.some(({ spot }) => spot && !spot.pinned)) edit({ kind: 'tidyMap' })
     again()
   }
-  const letGo = () => {
-    setField(undefined)
+  const release = () => {
+    press(undefined)
     chooseCard(undefined)
   }
-  useKeys({ Escape: letGo }, {})
+  useKeys({ Escape: release }, {})
 
   const choose = (table: string) => {
-    setField(undefined)
+    press(undefined)
     chooseCard(table)
     void fitView({ nodes: [{ id: table }], maxZoom: 1, padding: 1.2, duration: 200 })
   }
@@ -72,9 +69,10 @@ export function MapSheet() {
         <MapMargin
           sheet={sheet}
           chosen={told}
-          field={field}
-          trace={trace}
-          onField={setField}
+          traced={traced}
+          kinds={kinds}
+          onKinds={setKinds}
+          onMadeFrom={() => setReading({ ...reading, view: 'made-from' })}
           onChoose={choose}
           onTie={tie}
         />
@@ -85,8 +83,6 @@ export function MapSheet() {
           book={book}
           reading={reading}
           onReading={setReading}
-          kinds={kinds}
-          onKinds={setKinds}
           lens={lens}
           onLens={setLens}
           onFind={choose}
@@ -104,29 +100,12 @@ export function MapSheet() {
               tables={[...told]}
             />
           )}
-          <MapCanvas
-            laid={laid}
-            chosen={chosen}
-            lens={lens}
-            lit={lit}
-            bows={bows}
-            showsLinks={kinds.has('link')}
-            onField={setField}
-            onTie={tie}
-          />
+          <MapCanvas laid={laid} chosen={chosen} lens={lens} traced={traced} onTie={tie} />
           {sheet && <MapInWords book={book} lines={sheet.lines} />}
         </div>
       </div>
       {from && to && <TieDialog a={from} b={to} onClose={() => setTying(undefined)} />}
-      {saving && sheet && (
-        <SavePicture
-          sheet={sheet}
-          bows={bows}
-          showsLinks={kinds.has('link')}
-          lit={lit}
-          onClose={() => setSaving(false)}
-        />
-      )}
+      {saving && sheet && <SavePicture sheet={sheet} lit={traced.lit} onClose={() => setSaving(false)} />}
     </Room>
   )
 }

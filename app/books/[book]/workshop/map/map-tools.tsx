@@ -2,19 +2,15 @@
 
 import { Download } from 'lucide-react'
 import type { Book } from '@/core/book'
-import { type DependencyKind, dependencyKinds, type MapReading } from '@/core/map'
-import { BowStroke } from '@/ui/drawing/map/bow-drawing'
-import { screenTheme } from '@/ui/drawing/map/theme'
-import { Button, ChoiceBox, classNames, Segments } from '@/ui/kit'
+import type { MapReading } from '@/core/map'
+import { Button, ChoiceBox, Segments } from '@/ui/kit'
 
 interface Props {
   readonly book: Book
   readonly reading: MapReading
   readonly onReading: (reading: MapReading) => void
-  readonly kinds: ReadonlySet<DependencyKind>
-  readonly onKinds: (kinds: ReadonlySet<DependencyKind>) => void
   readonly lens: number
-  readonly onLens: (ties: number) => void
+  readonly onLens: (links: number) => void
   readonly onFind: (table: string) => void
   readonly onTidy: () => void
   readonly onSave: () => void
@@ -31,6 +27,14 @@ const senses = [
   { value: 'logical', words: 'Without joining tables' },
   { value: 'physical', words: 'Database' },
 ] as const
+const views = [
+  { value: 'links', words: 'Links' },
+  { value: 'made-from', words: 'Made from' },
+] as const
+const viewWords = {
+  links: 'Which tables are linked, and how many of each.',
+  'made-from': 'What each field is made from, and from which tables it comes.',
+} as const
 const lenses = [
   { value: '0', words: 'All' },
   { value: '1', words: '1' },
@@ -38,23 +42,9 @@ const lenses = [
   { value: '3', words: '3' },
 ] as const
 
-const dependencyNames: Readonly<Record<DependencyKind, string>> = {
-  link: 'Links',
-  borrowed: 'Borrowed',
-  copied: 'Copied',
-  gathered: 'Gathered',
-  workedOut: 'Worked out',
-  rule: 'Rules',
-}
-
 /** How the map is read, what is drawn on it, and what can be done with the whole. */
 export function MapTools(props: Props) {
-  const { book, reading, onReading, kinds, onKinds, lens, onLens } = props
-  const toggle = (kind: DependencyKind) => {
-    const next = new Set(kinds)
-    if (!next.delete(kind)) next.add(kind)
-    onKinds(next)
-  }
+  const { book, reading, onReading, lens, onLens } = props
   return (
     <div className="flex flex-col gap-2 border-b border-ash-3 px-4 py-2">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -97,25 +87,14 @@ export function MapTools(props: Props) {
         </Button>
       </div>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2 text-[13px]">
-        <div role="group" aria-label="What is drawn" className="flex flex-wrap items-center gap-1">
-          {dependencyKinds.map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              aria-pressed={kinds.has(kind)}
-              onClick={() => toggle(kind)}
-              className={classNames(
-                'flex min-h-7 items-center gap-1.5 rounded-md border px-2 hover:bg-ash-2',
-                kinds.has(kind) ? 'border-ash-4 bg-ash-2 font-semibold' : 'border-transparent text-ash-5',
-              )}
-            >
-              <svg width={28} height={10} aria-hidden>
-                <BowStroke kind={kind} d="M0 5 H28" colour={screenTheme.depends[kind]} />
-              </svg>
-              {dependencyNames[kind]}
-            </button>
-          ))}
-        </div>
+        <Segments
+          small
+          label="What is drawn between the cards"
+          value={reading.view}
+          options={views}
+          onChange={(view) => onReading({ ...reading, view })}
+        />
+        <span className="text-ash-6">{viewWords[reading.view]}</span>
         <span className="flex-1" />
         <span className="text-ash-6">Links away</span>
         <Segments

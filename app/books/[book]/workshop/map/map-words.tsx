@@ -2,15 +2,15 @@
 
 import { memo } from 'react'
 import type { Book } from '@/core/book'
-import type { MapLine } from '@/core/map'
+import { type AnyLine, isStream, sayDependency } from '@/core/map'
 import { footWords } from '@/core/pairings'
 
 interface Props {
   readonly book: Book
-  readonly lines: readonly MapLine[]
+  readonly lines: readonly AnyLine[]
 }
 
-/** The same map as a list of tables, each with its ties, for those who don't see the drawing. */
+/** The same map as a list of tables, each with its links, or what is made from it, for those who don't see the drawing. */
 export const MapInWords = memo(function MapInWords({ book, lines }: Props) {
   const name = (id: string) => book.tables.find((table) => table.id === id)?.name ?? ''
   return (
@@ -24,7 +24,9 @@ export const MapInWords = memo(function MapInWords({ book, lines }: Props) {
               <ul>
                 {own.map((line) => (
                   <li key={line.id}>
-                    {line.one === table.id ? (
+                    {isStream(line) ? (
+                      line.of.map((one) => sayDependency(book, one)).join('; ')
+                    ) : line.one === table.id ? (
                       <>
                         {line.label || 'linked'} to {name(line.many)}: {footWords[line.atMany]}
                       </>

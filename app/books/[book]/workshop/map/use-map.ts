@@ -3,24 +3,26 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { Book } from '@/core/book'
 import {
+  type AnyLine,
   type Box,
   type DrawnMap,
+  type MadeFromKind,
   type MapCard,
   mapCards,
-  type MapLine,
   mapLines,
   type MapReading,
   type Spots,
 } from '@/core/map'
 import { drawMapApart } from '@/workers/draw-map'
 
-const plainReading: MapReading = { detail: 'fields', sense: 'office' }
-const isPlain = (reading: MapReading) => reading.detail === plainReading.detail && reading.sense === plainReading.sense
+const plainReading: MapReading = { detail: 'fields', sense: 'office', view: 'links' }
+const isPlain = ({ detail, sense, view }: MapReading) =>
+  detail === plainReading.detail && sense === plainReading.sense && view === plainReading.view
 
 export interface DrawnSheet {
   readonly reading: MapReading
   readonly cards: readonly MapCard[]
-  readonly lines: readonly MapLine[]
+  readonly lines: readonly AnyLine[]
   readonly drawn: DrawnMap
 }
 
@@ -40,12 +42,11 @@ export interface LaidMap {
  * The map of a book in one reading, drawn in a worker. Cards that nobody put anywhere stay where this browser saw
  * them last, so that one more table moves no other.
  */
-export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
+export function useMap(id: string, book: Book, reading: MapReading, kinds: ReadonlySet<MadeFromKind>): LaidMap {
   const [turn, setTurn] = useState(0)
   const [sheet, setSheet] = useState<DrawnSheet & { readonly shape: string; readonly turn: number }>()
-  const { detail, sense } = reading
-  const cards = useMemo(() => mapCards(book, { detail, sense }), [book, detail, sense])
-  const lines = useMemo(() => mapLines(book, { detail, sense }), [book, detail, sense])
+  const cards = useMemo(() => mapCards(book, reading), [book, reading])
+  const lines = useMemo(() => mapLines(book, reading, kinds), [book, reading, kinds])
   const spots = useMemo(
     () =>
       Object.fromEntries(
@@ -55,22 +56,22 @@ export function useMap(id: string, book: Book, reading: MapReading): LaidMap {
   )
   // What makes the drawing another one; a rule or a need doesn't.
   const shape = useMemo(
-    () => JSON.stringify([cards, lines, spots, turn, detail, sense]),
-    [cards, lines, spots, turn, detail, sense],
+    () => JSON.stringify([cards, lines, spots, turn, reading]),
+    [cards, lines, spots, turn, reading],
   )
   useEffect(() => {
     let ended = false
     const known = { ...remembered(id), ...spots }
-    void drawMapApart({ cards, lines, spots: known, resized: !isPlain({ detail, sense }) }).then((drawn) => {
+    void drawMapApart({ cards, lines, spots: known, resized: !isPlain(reading) }).then((drawn) => {
       if (ended) return
-      if (isPlain({ detail, sense })) remember(id, drawn.boxes, spots)
-      setSheet({ reading: { detail, sense }, cards, lines, drawn, shape, turn })
+      if (isPlain(reading)) remember(id, drawn.boxes, spots)
+      setSheet({ reading, cards, lines, drawn, shape, turn })
     })
     return () => {
       ended = true
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [id, shape, detail, sense])
+  }, [id, shape])
 
   const factor = sheet?.drawn.factor ?? 1
   const kept = useCallback(

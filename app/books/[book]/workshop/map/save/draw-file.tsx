@@ -6,6 +6,7 @@ import type { PaperPlan } from '@/core/map'
 import { MapPicture, type Pictured } from '@/ui/drawing/map/picture'
 import type { MapTheme } from '@/ui/drawing/map/theme'
 import type { TitleWords } from '@/ui/drawing/map/title-block'
+import { withDots } from './png-dots'
 import { typefacesFor } from './typefaces'
 
 interface FileWish {
@@ -73,7 +74,8 @@ export async function pngFile(svg: string, width: number, height: number, wish: 
     canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
     const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'))
     if (!blob) throw new Error('The picture is too large for this browser.')
-    return { blob, width: canvas.width, height: canvas.height, scale }
+    const sized = withDots(new Uint8Array(await blob.arrayBuffer()), scale * 96)
+    return { blob: new Blob([sized], { type: 'image/png' }), width: canvas.width, height: canvas.height, scale }
   } finally {
     URL.revokeObjectURL(address)
   }

@@ -3,10 +3,10 @@
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { showValue } from '@/core/kinds'
-import { type Bow, type PaperName, papers, type PaperWish, planPaper, readable } from '@/core/map'
+import { type PaperName, papers, type PaperWish, planPaper, readable } from '@/core/map'
 import { officeNow } from '@/app/office-now'
 import { type FileTheme, fileThemes } from '@/ui/drawing/map/theme'
-import { MapPicture, pictureBox, type Pictured } from '@/ui/drawing/map/picture'
+import { type Lit, MapPicture, pictureBox, type Pictured } from '@/ui/drawing/map/picture'
 import type { TitleWords } from '@/ui/drawing/map/title-block'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { useWorkshop } from '../../workshop-context'
@@ -15,9 +15,7 @@ import { handOver, pngFile, svgFile, svgPages } from './draw-file'
 
 interface Props {
   readonly sheet: DrawnSheet
-  readonly bows: readonly Bow[]
-  readonly showsLinks: boolean
-  readonly lit: ReadonlySet<string> | undefined
+  readonly lit: Lit | undefined
   readonly onClose: () => void
 }
 
@@ -33,7 +31,7 @@ const resolutions = [
 ] as const
 
 /** Saves what is on the map as a file: how it is titled, coloured and laid on paper. */
-export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
+export function SavePicture({ sheet, lit, onClose }: Props) {
   const { id, book, revision, edit } = useWorkshop()
   const [format, setFormat] = useState<'svg' | 'png' | 'pdf'>('pdf')
   const [look, setLook] = useState<FileTheme>('light')
@@ -50,7 +48,7 @@ export function SavePicture({ sheet, bows, showsLinks, lit, onClose }: Props) {
     date,
     revision: version.trim() || String(revision),
   }
-  const pictured: Pictured = { ...sheet, areas: book.areas, remarks: book.remarks, bows, showsLinks, lit }
+  const pictured: Pictured = { ...sheet, areas: book.areas, remarks: book.remarks, lit }
   const theme = fileThemes[look].colours
   const whole = pictureBox(pictured, words)
   const plan = useMemo(() => planPaper(whole, paper), [whole, paper])
