@@ -1,6 +1,6 @@
 'use client'
 
-import { ToggleGroup } from 'radix-ui'
+import { RadioGroup } from 'radix-ui'
 import { classNames } from './class-names'
 
 interface Props<T extends string> {
@@ -11,28 +11,35 @@ interface Props<T extends string> {
   readonly small?: boolean
 }
 
-/** A few answers side by side, of which one holds. */
+const arrows: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }
+
+/** A few answers side by side, of which one holds. The arrow keys choose, as in every group of choices. */
 export function Segments<T extends string>({ label, value, options, onChange, small }: Props<T>) {
   return (
-    <ToggleGroup.Root
-      type="single"
+    <RadioGroup.Root
       aria-label={label}
-      value={value ?? ''}
-      onValueChange={(next) => next && onChange(next as T)}
-      className="inline-flex w-fit self-start overflow-hidden rounded-md border border-ash-4 bg-paper"
+      value={value ?? null}
+      onValueChange={(next) => onChange(next as T)}
+      onKeyDown={({ key, target }) => {
+        // At once: the focus follows a moment later, when a key struck briefly is up again.
+        const at = options.findIndex((option) => option.value === (target as HTMLButtonElement).value)
+        const by = arrows[key]
+        if (by && at >= 0) onChange(options.at((at + by) % options.length)!.value)
+      }}
+      className="relative inline-flex w-fit self-start overflow-hidden rounded-md border border-ash-4 bg-paper"
     >
       {options.map((option) => (
-        <ToggleGroup.Item
+        <RadioGroup.Item
           key={option.value}
           value={option.value}
           className={classNames(
-            'border-l border-ash-4 first:border-l-0 focus-visible:-outline-offset-2 data-[state=on]:bg-spruce data-[state=on]:font-semibold data-[state=on]:text-on-spruce data-[state=off]:hover:bg-ash-2',
+            'border-l border-ash-4 first:border-l-0 focus-visible:-outline-offset-2 data-[state=checked]:bg-spruce data-[state=checked]:font-semibold data-[state=checked]:text-on-spruce data-[state=unchecked]:hover:bg-ash-2',
             small ? 'min-h-7 px-2.5 text-[13px]' : 'min-h-8 px-3.5',
           )}
         >
           {option.words}
-        </ToggleGroup.Item>
+        </RadioGroup.Item>
       ))}
-    </ToggleGroup.Root>
+    </RadioGroup.Root>
   )
 }

@@ -24,6 +24,6 @@ export const TieDialog = ({ a, b, onClose }: Props) => (
       </Button>
     }
   >
-    <PairSheet a={a} b={b} onNext={undefined} />
+    <PairSheet a={a} b={b} asked onNext={undefined} />
   </Dialog>
 )

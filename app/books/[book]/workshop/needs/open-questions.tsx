@@ -27,7 +27,8 @@ export function OpenQuestions({
       <ul>
         {open.slice(0, shownAtMost).map(({ text, about }) => {
           const [a, b] = about.map(tableId)
-          const to = a && b ? `pairings?pair=${a}~${b}` : a && about.length === 1 ? `tables?table=${a}` : undefined
+          const to =
+            a && b ? `pairings?pair=${a}~${b}&asked` : a && about.length === 1 ? `tables?table=${a}&next` : undefined
           return (
             <li key={text} className="flex min-h-8 items-center justify-between gap-2 text-ash-6">
               <span className="min-w-0">{text}</span>

@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { wordProblem } from '@/core/words'
 import type { OpeningSheet } from '@/server/live'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
@@ -34,6 +34,7 @@ export function OpenChapter() {
   const [done, setDone] = useState(false)
   const [agreed, setAgreed] = useState<ReadonlyMap<string, number>>(new Map())
   const [look, setLook] = useState(0)
+  const head = useRef<HTMLHeadingElement>(null)
 
   useEffect(() => {
     let ended = false
@@ -63,6 +64,8 @@ export function OpenChapter() {
     setAgreed(new Map())
     setOpened({ everOpened: true, revision })
     setDone(true)
+    // The button that was pressed is gone now.
+    head.current?.focus()
   }
   const losses = sheet?.losses ?? []
   // Of more records than were told then it is agreed to no more.
@@ -94,7 +97,9 @@ export function OpenChapter() {
     >
       <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
         <div>
-          <h1 className="text-[22px] leading-tight">{sheet ? heads[sheet.kind] : 'Open'}</h1>
+          <h1 ref={head} tabIndex={-1} className="text-[22px] leading-tight outline-none">
+            {sheet ? heads[sheet.kind] : 'Open'}
+          </h1>
           <p className="mt-1 max-w-[64ch] text-ash-6">
             {sheet ? says[losses.some(isAgreed) ? 'losing' : sheet.kind] : 'Looking at the design and the records …'}
           </p>

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { Table } from '@/core/book'
 import { needsMetBy } from '@/core/needs'
 import { pairState, pathsBetween, sayPath, type Tie } from '@/core/pairings'
@@ -13,24 +13,40 @@ import { Questions } from './questions'
 interface Props {
   readonly a: Table
   readonly b: Table
+  /** Whether one came to answer it: then its first question has the focus. */
+  readonly asked: boolean
   readonly onNext: (() => void) | undefined
 }
 
-/** One pair: its ties, the questions of the one at hand, and what comes of the answers. */
-export function PairSheet({ a, b, onNext }: Props) {
+/** One pair: its links, the questions of the one at hand, and what comes of the answers. */
+export function PairSheet({ a, b, asked, onNext }: Props) {
   const { book, edit } = useWorkshop()
   const state = pairState(book, a.id, b.id)
   const ties = state.kind === 'tied' ? state.ties : []
   const [chosen, setChosen] = useState<string | 'new'>()
   const tie = chosen === 'new' ? undefined : (ties.find((one) => one.id === chosen) ?? ties[0])
   const itself = a.id === b.id
+  const sheet = useRef<HTMLElement>(null)
+  const head = useRef<HTMLHeadingElement>(null)
+  useEffect(() => {
+    if (asked) sheet.current?.querySelector<HTMLElement>('[role=radio]')?.focus()
+  }, [asked])
+  // The questions of a link that was just made are others; who made it goes on from their head.
+  const made = (id: string) => {
+    setChosen(id)
+    head.current?.focus()
+  }
   const round = ties.length === 0 ? pathsBetween(book, a.id, b.id, { detour: 1, atMost: 3 }) : []
   const needs = ties.flatMap((one) => needsMetBy(book, one.id).map(({ number }) => String(number)))
 
   return (
-    <section aria-label={`${a.name} and ${b.name}`} className="mt-4 rounded-lg border border-ash-3 bg-ash-1 p-4">
+    <section
+      ref={sheet}
+      aria-label={`${a.name} and ${b.name}`}
+      className="mt-4 rounded-lg border border-ash-3 bg-ash-1 p-4"
+    >
       <div className="mb-3 flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
-        <h2 className="flex flex-wrap items-center gap-2.5 text-base">
+        <h2 ref={head} tabIndex={-1} className="flex flex-wrap items-center gap-2.5 text-base outline-none">
           {itself ? `${a.name} and itself` : `${a.name} and ${b.name}`}
           {needs.length > 0 && (
             <Tag>
@@ -74,19 +90,12 @@ export function PairSheet({ a, b, onNext }: Props) {
       {(ties.length > 1 || (chosen === 'new' && ties.length > 0)) && (
         <TieTabs ties={ties} here={chosen === 'new' ? 'new' : tie?.id} onChoose={setChosen} />
       )}
-      <Questions
-        key={tie?.id ?? 'new'}
-        a={a}
-        b={b}
-        tie={tie}
-        second={ties.length > 0 && !tie}
-        onMade={(id) => setChosen(id)}
-      />
+      <Questions key={tie?.id ?? 'new'} a={a} b={b} tie={tie} second={ties.length > 0 && !tie} onMade={made} />
     </section>
   )
 }
 
-/** Where two tables are tied more than once: home address, billing address. */
+/** Where two tables are linked more than once: home address, billing address. */
 function TieTabs({
   ties,
   here,

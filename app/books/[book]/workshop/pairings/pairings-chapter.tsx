@@ -14,7 +14,7 @@ import { useWorkshop } from '../workshop-context'
 import { Matrix } from './matrix'
 import { PairSheet } from './pair-sheet'
 
-/** The third chapter: for every pair of tables, whether and how they are tied. */
+/** The third chapter: for every pair of tables, whether and how they are linked. */
 export function PairingsChapter() {
   const { id, book } = useWorkshop()
   const router = useRouter()
@@ -29,7 +29,10 @@ export function PairingsChapter() {
   const [a, b] = next ? [next.a, next.b] : [findTable(book, wanted[0] ?? ''), findTable(book, wanted[1] ?? '')]
   const show = (first: string, second: string) =>
     replaceAddress(`/books/${id}/workshop/pairings?pair=${first}~${second}`)
-  const showNext = () => ask[0] && show(ask[0].a.id, ask[0].b.id)
+  // An answer that was just given may not be known here yet: the pair at hand is never its own next.
+  const following = ask.find((pair) => pair.a !== a || pair.b !== b)
+  const showNext = () =>
+    following && replaceAddress(`/books/${id}/workshop/pairings?pair=${following.a.id}~${following.b.id}&asked`)
 
   if (tables.length === 0) {
     return (
@@ -90,7 +93,13 @@ export function PairingsChapter() {
       </div>
       <Matrix tables={tables} chosen={a && b ? [a.id, b.id] : undefined} apart={apart} onChoose={show} />
       {a && b ? (
-        <PairSheet key={`${a.id}~${b.id}`} a={a} b={b} onNext={ask.length > 0 ? showNext : undefined} />
+        <PairSheet
+          key={`${a.id}~${b.id}`}
+          a={a}
+          b={b}
+          asked={query.has('asked') || query.has('next')}
+          onNext={following ? showNext : undefined}
+        />
       ) : (
         <p className="mt-5 text-ash-6">
           {tables.length === 1

@@ -15,14 +15,14 @@ type Partial2 = Partial<Answers>
 interface Props {
   readonly a: Table
   readonly b: Table
-  /** The tie that the answers are about; none for one to be made. */
+  /** The link that the answers are about; none for one to be made. */
   readonly tie: Tie | undefined
-  /** A further tie needs a name that tells it from the first. */
+  /** A further link needs a name that tells it from the first. */
   readonly second: boolean
   readonly onMade: (tie: string) => void
 }
 
-/** The two questions and the two must-haves. What comes of them is drawn as they are answered. */
+/** The two questions, then whether there must be any. What comes of them is drawn as they are answered. */
 export function Questions({ a, b, tie, second, onMade }: Props) {
   const { book, edit } = useWorkshop()
   const [answers, setAnswers] = useState<Partial2>(tie?.answers ?? {})
@@ -75,7 +75,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
     })
     if (made) onMade(joins ? ids.table : ids.links[0])
   }
-  const ask = (several: keyof Answers, must: keyof Answers, from: Table, to: Table) => (
+  const ask = (several: 'aHasSeveral' | 'bHasSeveral', from: Table, to: Table) => (
     <div className="flex flex-col gap-2">
       <p className="font-semibold">{askSeveral(from, to)}</p>
       <Segments
@@ -87,11 +87,15 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
         ]}
         onChange={(value) => setAnswers({ ...answers, [several]: value === 'yes' })}
       />
+    </div>
+  )
+  const askAny = (must: 'aMust' | 'bMust', from: Table, to: Table) => (
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <p>{askMust(from, to)}</p>
       <Segments
         small
         label={askMust(from, to)}
-        value={answers[must] === undefined ? (several ? 'no' : undefined) : answers[must] ? 'yes' : 'no'}
+        value={answers[must] ? 'yes' : 'no'}
         options={[
           { value: 'yes', words: 'Yes, at least one' },
           { value: 'no', words: 'No, there may be none' },
@@ -103,8 +107,8 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
   return (
     <>
       <div className="grid gap-5 md:grid-cols-2">
-        {ask('aHasSeveral', 'aMust', a, b)}
-        {ask('bHasSeveral', 'bMust', b, a)}
+        {ask('aHasSeveral', a, b)}
+        {ask('bHasSeveral', b, a)}
       </div>
       {whole && (
         <div className="mt-4 border-t border-dashed border-ash-4 pt-3">
@@ -114,6 +118,10 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
             answers={whole}
             name={changed && (name === a.name || name === b.name) ? undefined : name || tie?.name}
           />
+          <div className="mt-3 flex flex-col gap-2">
+            {askAny('aMust', a, b)}
+            {askAny('bMust', b, a)}
+          </div>
           <div className="mt-3 flex flex-wrap items-end justify-between gap-3">
             {!tie ? (
               <Labelled

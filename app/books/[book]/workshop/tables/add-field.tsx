@@ -1,6 +1,6 @@
 'use client'
 
-import { type FormEvent, useRef, useState } from 'react'
+import { type FormEvent, useEffect, useRef, useState } from 'react'
 import type { Table } from '@/core/book'
 import { kindNames, type KindName, kindOf } from '@/core/kinds'
 import { Button, ChoiceBox, TextBox } from '@/ui/kit'
@@ -11,11 +11,14 @@ import { useWorkshop } from '../workshop-context'
 export const givenKinds = kindNames.filter((kind) => kind !== 'link')
 
 /** The line at the end of a table: name, Tab, kind by typing, Enter, next. */
-export function AddField({ table }: { readonly table: Table }) {
+export function AddField({ table, asked }: { readonly table: Table; readonly asked: boolean }) {
   const { edit } = useWorkshop()
   const [name, setName] = useState('')
   const [holds, setHolds] = useState<KindName>('line')
   const box = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    if (asked) box.current?.focus()
+  }, [asked])
 
   const add = (event: FormEvent) => {
     event.preventDefault()

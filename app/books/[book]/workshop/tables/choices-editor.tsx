@@ -1,7 +1,7 @@
 'use client'
 
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { type Edit, type Field, freeName, isPlainList, linksTo, partName, type Table } from '@/core/book'
 import type { Choice } from '@/core/kinds'
 import { splitNeeds } from '@/core/needs'
@@ -56,8 +56,15 @@ export function FieldChoices({
   )
 }
 
-/** The first words of a word list, and the way back to fixed choices. */
-export function ListWords({ table, onShow }: { readonly table: Table; readonly onShow: (table: string) => void }) {
+interface ListProps {
+  readonly table: Table
+  /** Whether one came to write words down. */
+  readonly asked: boolean
+  readonly onShow: (table: string) => void
+}
+
+/** The words that a list begins with, and the way to make them choices that nobody adds to. */
+export function ListWords({ table, asked, onShow }: ListProps) {
   const { book, edit } = useWorkshop()
   const [link] = linksTo(book, table.id)
   const [asking, setAsking] = useState(false)
@@ -71,6 +78,7 @@ export function ListWords({ table, onShow }: { readonly table: Table; readonly o
     <div className="mt-5 max-w-[560px]">
       <ChoicesEditor
         noun="word"
+        asked={asked}
         title="Words it starts with; staff may add others"
         choices={table.words ?? []}
         onChange={(words) => edit({ kind: 'changeWords', table: table.id, words })}
@@ -97,12 +105,17 @@ export function ListWords({ table, onShow }: { readonly table: Table; readonly o
 interface Props {
   readonly title: string
   readonly noun: 'choice' | 'word'
+  readonly asked?: boolean
   readonly choices: readonly Choice[]
   readonly onChange: (choices: Choice[]) => boolean
 }
 
 /** Words in order: reworded in place, moved, taken out; several can be typed or pasted at once. */
-function ChoicesEditor({ title, noun, choices, onChange }: Props) {
+function ChoicesEditor({ title, noun, asked = false, choices, onChange }: Props) {
+  const box = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    if (asked) box.current?.focus()
+  }, [asked])
   const [next, setNext] = useState('')
   const add = (typed: string) => {
     const words = splitNeeds(typed.replaceAll(',', '\n'))
@@ -148,6 +161,7 @@ function ChoicesEditor({ title, noun, choices, onChange }: Props) {
         ))}
         <li>
           <TextBox
+            ref={box}
             aria-label={`Next ${noun}`}
             placeholder={`Next ${noun}… (Enter; several with commas)`}
             value={next}

@@ -13,11 +13,13 @@ interface Props {
   readonly table: Table
   /** The field to unfold at first. */
   readonly field: string | undefined
+  /** Whether one came to write down its next field, or its words. */
+  readonly writes: boolean
   readonly onShow: (table: string) => void
 }
 
 /** One table: its head, its fields in order, and the line that adds the next. */
-export function TableSheet({ table, field: first, onShow }: Props) {
+export function TableSheet({ table, field: first, writes, onShow }: Props) {
   const { edit } = useWorkshop()
   const [unfolded, setUnfolded] = useState(first)
   return (
@@ -48,8 +50,8 @@ export function TableSheet({ table, field: first, onShow }: Props) {
           </ol>
         )}
       </SortableRows>
-      <AddField table={table} />
-      {table.role === 'word-list' && <ListWords table={table} onShow={onShow} />}
+      <AddField table={table} asked={writes && table.role !== 'word-list'} />
+      {table.role === 'word-list' && <ListWords table={table} asked={writes} onShow={onShow} />}
     </>
   )
 }

@@ -41,10 +41,16 @@ export function TablesChapter() {
           role={adding === 'list' ? 'word-list' : undefined}
           first={book.tables.length === 0}
           asked={adding !== null}
-          onAdded={show}
+          onAdded={(added) => go(`?table=${added}&next`)}
         />
       ) : (
-        <TableSheet key={table.id} table={table} field={query.get('field') ?? undefined} onShow={show} />
+        <TableSheet
+          key={table.id}
+          table={table}
+          field={query.get('field') ?? undefined}
+          writes={query.has('next')}
+          onShow={show}
+        />
       )}
     </Room>
   )
