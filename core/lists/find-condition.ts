@@ -117,7 +117,7 @@ class PlacesFound implements Places {
 
 function labelPlaces({ plan, key }: FindInLabel): Places {
   const found = new PlacesFound()
-  for (const { field, sql } of plan.pieces) found.add(field.kind, sql)
+  for (const { field, sql } of [...plan.pieces, ...plan.unsaid]) found.add(field.kind, sql)
   for (const { kind, sql } of key) found.add(kind, sql)
   return found
 }
@@ -128,7 +128,7 @@ function recordPlaces(book: Book, names: PhysicalNames, table: Table, join: (pla
     if (field.kind === 'link') {
       const plan = joinPlan(book, names, table, field, 't')
       join(plan)
-      for (const piece of plan.pieces) found.add(piece.field.kind, piece.sql)
+      for (const piece of [...plan.pieces, ...plan.unsaid]) found.add(piece.field.kind, piece.sql)
       continue
     }
     // What is gathered or worked out is looked at, not looked for: reckoning it for every record takes too long.

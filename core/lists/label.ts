@@ -1,4 +1,4 @@
-import { type Book, type Field, fieldOf, linkOf, type Table, tableOf } from '../book'
+import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
 import { faceOf } from '../expressions'
 import { quoteName } from '../names'
 import type { PhysicalNames } from '../opening'
@@ -18,6 +18,8 @@ export interface LabelPiece {
 export interface LabelPlan {
   readonly joins: readonly Join[]
   readonly pieces: readonly LabelPiece[]
+  /** Left out of the words, because fewer tell the records apart; looked through all the same. */
+  readonly unsaid: readonly LabelPiece[]
 }
 
 // A record known by a link to a record known by a link … stops here; what is left out is only words.
@@ -25,24 +27,52 @@ const deepest = 3
 
 /**
  * How to find what the records of a table are known by, following links. `alias` is the table's own;
- * joined tables are called after it, so that several plans fit in one statement.
+ * joined tables are called after it, so that several plans fit in one statement. Within what another record is shown
+ * as, one part that every record has of its own says enough: V-00418, and not its day and time as well.
  */
-export function labelPlan(book: Book, names: PhysicalNames, table: Table, alias: string, depth = 0): LabelPlan {
+export function labelPlan(
+  book: Book,
+  names: PhysicalNames,
+  table: Table,
+  alias: string,
+  depth = 0,
+  within = false,
+): LabelPlan {
+  const { known, unsaid } = knownParts(book, names, table, alias, within)
   const joins: Join[] = []
   const pieces: LabelPiece[] = []
-  const stored = table.knownBy.filter((id) => names.columns(table.id, id).length > 0)
-  const known = stored.length > 0 ? stored : table.key
   for (const id of known) {
     const field = faceOf(book, fieldOf(table, id))
     if (field.kind !== 'link') {
       pieces.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
     } else if (depth < deepest) {
-      const joined = joinPlan(book, names, table, field, alias, depth + 1)
+      const joined = joinPlan(book, names, table, field, alias, depth + 1, true)
       joins.push(...joined.joins)
       pieces.push(...joined.pieces)
+      unsaid.push(...joined.unsaid)
     }
   }
-  return { joins, pieces }
+  return { joins, pieces, unsaid }
+}
+
+function knownParts(book: Book, names: PhysicalNames, table: Table, alias: string, within: boolean) {
+  const stored = table.knownBy.filter((id) => names.columns(table.id, id).length > 0)
+  const known = stored.length > 0 ? stored : table.key
+  const alone = within ? known.find((id) => isAlone(table, id)) : undefined
+  const unsaid: LabelPiece[] = []
+  if (alone !== undefined)
+    for (const id of known.filter((other) => other !== alone)) {
+      const field = faceOf(book, fieldOf(table, id))
+      if (field.kind !== 'link') unsaid.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
+    }
+  return { known: alone === undefined ? known : [alone], unsaid }
+}
+
+/** Whether a field alone is different in every record, and always filled. */
+function isAlone(table: Table, id: string): boolean {
+  const field = fieldOf(table, id)
+  const isKey = table.key.length === 1 && table.key[0] === id
+  return field.kind !== 'link' && (isKey || (field.unique === true && mustHold(table, field)))
 }
 
 /** The plan for the record that a link field points to. */
@@ -53,6 +83,7 @@ export function joinPlan(
   field: Field,
   alias: string,
   depth = 1,
+  within = false,
 ): LabelPlan {
   const target = tableOf(book, linkOf(book, field.id).one)
   const inner = `${alias}_${table.fields.indexOf(field)}`
@@ -60,9 +91,9 @@ export function joinPlan(
   const on = names
     .columns(table.id, field.id)
     .map((column, at) => `${columnSql(inner, keys[at]!.name)} = ${columnSql(alias, column.name)}`)
-  const plan = labelPlan(book, names, target, inner, depth)
+  const plan = labelPlan(book, names, target, inner, depth, within)
   const join = { alias: inner, sql: `LEFT JOIN ${names.quoted(target.id)} ${inner} ON ${on.join(' AND ')}` }
-  return { joins: [join, ...plan.joins], pieces: plan.pieces }
+  return { joins: [join, ...plan.joins], pieces: plan.pieces, unsaid: plan.unsaid }
 }
 
 /** The plan for the name of the file that a field keeps: no part of what a record is known by. */
@@ -73,6 +104,7 @@ export function fileNamePlan(names: PhysicalNames, table: Table, field: Field, a
   return {
     joins: [{ alias: inner, sql: `LEFT JOIN ${names.files} ${inner} ON ${on}` }],
     pieces: [{ sql: columnSql(inner, 'file_name'), field: fileName }],
+    unsaid: [],
   }
 }
 

@@ -18,6 +18,18 @@ LIMIT 20`)
   expect(params).toEqual([])
 })
 
+test('within what another record is shown as, one part that is different in each says enough, and all are looked through', () => {
+  const rows = (find?: string) =>
+    compileList(book, { table: 'visit-technician', limit: 5, fields: [], ...(find && { find }) })
+  const [columns] = rows().sql.split('\nFROM')
+  expect(columns).toContain('`visit_code`')
+  expect(columns).not.toContain('`booked_for`')
+  // A record of its own, and one that is linked to directly, are told whole.
+  expect(list({ fields: [] }).sql.split('\nFROM')[0]).toContain('`booked_for`')
+  expect(compileList(book, { table: 'work-line', limit: 5 }).sql.split('\nFROM')[0]).toContain('`booked_for`')
+  expect(rows('12 Mar 2027').sql).toContain('`booked_for` >= ?')
+})
+
 test('what is looked for is a parameter, never part of the statement', () => {
   const sly = `x'); DROP TABLE visit; --`
   const { sql, params } = list({ find: sly })

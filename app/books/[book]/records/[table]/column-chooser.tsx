@@ -63,6 +63,7 @@ export function ColumnChooser({ table, columns, onChoose }: Props) {
         <Popover.Content
           align="end"
           sideOffset={6}
+          aria-label="Columns of the list"
           className="z-40 max-h-[60vh] w-[240px] overflow-y-auto rounded-lg bg-paper p-4 shadow-float"
         >
           <p className="mb-1 font-bold">Columns of the list</p>

@@ -71,10 +71,10 @@ export function LiveResults({ table, tree, asks = false }: Reckonable) {
 
 function Line({ of, href, gives }: { readonly of: string; readonly href?: string; readonly gives: Said }) {
   return (
-    <div className="flex justify-between gap-4">
+    <div className="flex items-center justify-between gap-4">
       <dt className="min-w-0 truncate text-ash-6">
         {href ? (
-          <Link href={href} className="rounded-sm hover:underline">
+          <Link href={href} className="inline-flex min-h-7 items-center rounded-sm hover:underline">
             {of}
           </Link>
         ) : (
@@ -92,7 +92,7 @@ interface Said {
 }
 
 function said(asks: boolean, holds: boolean | null, shown: string): Said {
-  if (!asks) return shown ? { words: shown, look: '' } : { words: 'blank', look: 'text-ash-5' }
+  if (!asks) return shown ? { words: shown, look: '' } : { words: 'empty', look: 'text-ash-5' }
   if (holds === null) return { words: 'a value is missing; the rule is skipped', look: 'text-ash-6' }
   return holds ? { words: '✓ true', look: 'text-spruce' } : { words: 'is refused', look: 'text-ember' }
 }

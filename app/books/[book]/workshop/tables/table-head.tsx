@@ -158,6 +158,7 @@ function FieldsPopover({ table, chosen, title, say, onChoose, children }: Popove
         <Popover.Content
           align="start"
           sideOffset={6}
+          aria-label={title}
           className="z-40 max-h-[60vh] w-[300px] overflow-y-auto rounded-lg bg-paper p-4 shadow-float"
         >
           <p className="font-bold">{title}</p>
