@@ -1,6 +1,7 @@
 import { type Edit, type Field, type Link, make, type Book, type RuleSays, tableOf } from '@/core/book'
 import { keepTree, readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
+import { noPlaceFor } from '@/core/needs'
 import { wordProblem } from '@/core/words'
 
 type Settings = Partial<Omit<Field, 'id' | 'name' | 'kind'>>
@@ -193,13 +194,19 @@ export class DesignWriter {
     this.make({ kind: 'sayNoTie', a: idOf(a), b: idOf(b), id: `${idOf(a)}-${idOf(b)}`.slice(0, 40) })
   }
 
-  needs(needs: readonly { text: string; metBy: readonly string[] }[]): void {
+  needs(needs: readonly { text: string; metBy: readonly string[]; noPlace?: readonly string[] }[]): void {
     this.make({ kind: 'addNeeds', needs: needs.map(({ text }, at) => ({ id: `need-${at + 1}`, text })) })
-    needs.forEach(({ metBy }, at) =>
-      metBy.forEach((part) =>
-        this.make({ kind: 'tieNeed', need: `need-${at + 1}`, part: idOf(...part.split(' → ')), met: true }),
-      ),
-    )
+    needs.forEach(({ metBy, noPlace = [] }, at) => {
+      const need = `need-${at + 1}`
+      for (const part of metBy) this.make({ kind: 'tieNeed', need, part: idOf(...part.split(' → ')), met: true })
+      for (const words of noPlace)
+        this.make({
+          kind: 'waveOff',
+          id: idOf(need, words),
+          what: noPlaceFor(need, words),
+          name: `“${words}” in need ${at + 1}`,
+        })
+    })
   }
 
   get result(): Book {

@@ -34,8 +34,23 @@ test('counts are those of the book, and what waits is counted first', () => {
 })
 
 test('the map is done once somebody has looked at it', () => {
-  const done = (seen: boolean) => chaptersOf(book, closed, seen).find(({ name }) => name === 'map')!.done
+  const done = (seen: boolean) => chaptersOf(book, closed, { mapSeen: seen }).find(({ name }) => name === 'map')!.done
   expect([done(false), done(true)]).toEqual([false, true])
+})
+
+test('needs are done only once their words were read and each is wholly met', () => {
+  const ticked = { ...book, needs: book.needs.filter(({ metBy }) => metBy.length > 0) }
+  const needs = (...states: readonly ('met' | 'part')[]) =>
+    chaptersOf(ticked, closed, {
+      coverage: ticked.needs.map((_need, at) => ({ state: states[at] ?? 'met', open: 0 })),
+    })[0]!
+  expect(chaptersOf(ticked, closed)[0]!.done).toBe(false)
+  expect([needs().done, needs().counted]).toEqual([true, '18 needs, all met'])
+  expect([needs('part').done, needs('part').count, needs('part').counted]).toEqual([
+    false,
+    1,
+    '1 of 18 not wholly met yet',
+  ])
 })
 
 test('an open book with edits since counts them; as opened it is done', () => {

@@ -1,5 +1,6 @@
 import { adviceOn } from '../advice'
 import type { Book } from '../book'
+import type { Coverage } from '../needs'
 import { allPairs, askingOrder } from '../pairings'
 import { allFieldRules, allLimitRules } from '../rules'
 import { counted } from '../words'
@@ -21,11 +22,18 @@ export interface Chapter {
 export function chaptersOf(
   book: Book,
   opened: { readonly everOpened: boolean; readonly editsSince: number },
-  /** Whether somebody has looked at the map of it. */
-  mapSeen = false,
+  known: {
+    /** Whether somebody has looked at the map of it. */
+    readonly mapSeen?: boolean
+    /** How far each need is met; without it, before the words were read, none is said to be. */
+    readonly coverage?: readonly Coverage[] | undefined
+  } = {},
 ): Chapter[] {
   const advice = adviceOn(book)
-  const unmet = book.needs.filter((need) => need.metBy.length === 0).length
+  const { mapSeen = false, coverage } = known
+  const unmet = coverage
+    ? coverage.filter(({ state }) => state !== 'met').length
+    : book.needs.filter((need) => need.metBy.length === 0).length
   const { ask, apart } = askingOrder(book)
   const waiting = ask.length
   // Those that nobody need be asked about aren't counted on the page either.
@@ -37,8 +45,10 @@ export function chaptersOf(
       title: 'Needs',
       count: unmet > 0 ? unmet : book.needs.length,
       counted:
-        unmet > 0 ? `${unmet} of ${book.needs.length} not met yet` : `${counted(book.needs.length, 'need')}, all met`,
-      done: book.needs.length > 0 && unmet === 0,
+        unmet > 0
+          ? `${unmet} of ${book.needs.length} not wholly met yet`
+          : `${counted(book.needs.length, 'need')}${coverage ? ', all met' : ''}`,
+      done: book.needs.length > 0 && coverage !== undefined && unmet === 0,
     },
     {
       name: 'tables',

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { type Book, type Edit, emptyBook } from '../book'
 import { plainLook } from '../kinds'
-import { coverageOf, noRuleFor, proposalsFor, type Reading, unaskedFor } from '.'
+import { coverageOf, noPlaceFor, noRuleFor, proposalsFor, type Reading, unaskedFor } from '.'
 
 const at = (need: number) => [{ need, start: 0, end: 3 }]
 const reading: Reading = {
@@ -22,6 +22,7 @@ const reading: Reading = {
     { text: 'Which cats are here', tables: ['Cat'], evidence: at(2) },
   ],
   open: [],
+  phrases: [],
 }
 const needs: Edit = { kind: 'addNeeds', needs: ['a', 'b', 'c', 'd'].map((id) => ({ id, text: `Need ${id}` })) }
 const dog: Edit[] = [
@@ -52,6 +53,25 @@ test('a question is met by ticking, and says which table it lacks', () => {
   expect(coverage(book)[1]?.why).toBe('Tick the tables that answer it.')
   expect(coverage(book)[2]?.why).toBe('The design has no cats to answer it from.')
   expect(coverage(made(book, tick('b', 'dog')))[1]).toEqual({ state: 'met', open: 0 })
+})
+
+test('what a need names has a place in the design, or was said to need none; else it is met in part', () => {
+  const words = (said: string, ...place: string[]) => ({ words: said, place, evidence: at(1)[0]! })
+  const phrases = [words('Names', 'names', 'name'), words('tower crew', 'crew'), words('promised … day', 'promised')]
+  const asked = (book: Book) => coverageOf(book, proposalsFor(book, { ...reading, phrases }))[1]
+  const book = bookOf(needs, ...dog, tick('b', 'dog'))
+  expect(asked(book)).toEqual({
+    state: 'part',
+    open: 0,
+    why: 'Nothing in the design is called “tower crew” and “promised … day”. Add what is missing, or say that it needs no place.',
+    unplaced: ['tower crew', 'promised … day'],
+  })
+  const none: Edit = { kind: 'waveOff', id: 'w', what: noPlaceFor('b', 'tower crew'), name: 'tower crew' }
+  const added: Edit = { kind: 'addField', table: 'dog', id: 'day', name: 'Promised for', holds: 'date' }
+  expect(asked(made(book, none))?.unplaced).toEqual(['promised … day'])
+  expect(asked(made(book, none, added))).toEqual({ state: 'met', open: 0 })
+  // Another need's words are another's.
+  expect(asked(made(book, added, { ...none, what: noPlaceFor('a', 'tower crew') }))?.state).toBe('part')
 })
 
 test('a need that lays down a rule is met in part until a rule is ticked for it, or none is needed', () => {

@@ -1,6 +1,7 @@
 import { type Book, findRule } from '../book'
 import { listed, plural } from '../words'
 import type { Proposals } from './proposals'
+import { unplaced } from './placed'
 import type { Evidence, Reading } from './reading'
 import { restrictionIn } from './restrictions'
 
@@ -13,12 +14,14 @@ export interface Coverage {
   readonly open: number
   /** Its words lay down a rule, and none is ticked for it. */
   readonly rule?: true
+  /** What it names that has no place in the design, as it is written. */
+  readonly unplaced?: readonly string[]
 }
 
 /** Under what it is kept that a need's words ask for no rule. */
 export const noRuleFor = (need: string): string => `rule/${need}`
 
-/** For each need, in order: met, met in part, or not. A tick counts, and what the words still ask for counts against. */
+/** For each need, in order: met, met in part, or not. A tick counts; what the words still ask for, or name without a place for it, counts against. */
 export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] {
   return book.needs.map((need, at): Coverage => {
     const own = all.filter((proposal) => proposal.needs.includes(at))
@@ -47,7 +50,14 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
       const why = `“${rule}” lays down a rule. Make it in Rules and tick it here, or say that none is needed.`
       return { state: 'part', open: 0, why, rule: true }
     }
-    if (ticked) return { state: 'met', open: 0 }
+    if (ticked) {
+      const words = unplaced(book, reading, at).map((phrase) => phrase.words)
+      if (words.length === 0) return { state: 'met', open: 0 }
+      const said = listed(words.slice(0, 4).map((one) => `“${one}”`))
+      const more = words.length > 4 ? ` and ${words.length - 4} more` : ''
+      const why = `Nothing in the design is called ${said}${more}. Add what is missing, or say that it needs no place.`
+      return { state: 'part', open: 0, why, unplaced: words }
+    }
     const lost = asked
       .flatMap((question) => question.tables)
       .filter((name) => !book.tables.some((table) => table.name.toLowerCase() === name.toLowerCase()))

@@ -7,6 +7,7 @@ const reading: Reading = {
   ties: [],
   questions: [{ text: 'Which dogs', tables: ['Dog'], evidence: at(2) }],
   open: [],
+  phrases: [],
 }
 const needsOf = (moved: Reading) => ({
   table: moved.tables[0]!.evidence.map(({ need }) => need),

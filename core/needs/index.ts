@@ -1,11 +1,21 @@
-export { needsMetBy, unmetNeeds } from './met'
+export { needsMetBy, numberedNeeds } from './met'
 export { splitNeeds } from './split-needs'
-export type { Evidence, OpenQuestion, Reading, ReadField, ReadQuestion, ReadTable, ReadTie } from './reading'
+export type {
+  Evidence,
+  NamedPhrase,
+  OpenQuestion,
+  Reading,
+  ReadField,
+  ReadQuestion,
+  ReadTable,
+  ReadTie,
+} from './reading'
 export { acceptEdits, withWhatTheyNeed } from './accept'
 export { isChatter, withoutGreetings } from './letter'
 export { type MarkKind, type Piece, piecesOf } from './marks'
 export { followNeeds } from './follow-needs'
 export { type Coverage, coverageOf, noRuleFor, unaskedFor } from './coverage'
+export { noPlaceFor } from './placed'
 export { type Proposal, type Proposals, proposalsFor, keptOtherwise, sameWord, settled } from './proposals'
 export { type FormLabel, readForm, readLabels } from './paper-form'
 export { readStarter, type StarterField, starters } from './starters'

@@ -28,6 +28,7 @@ const reading: Reading = {
   ],
   questions: [],
   open: [],
+  phrases: [],
 }
 const book = emptyBook('Test', plainLook)
 const marked = (read: Reading, of = text) =>

@@ -95,5 +95,6 @@ export function readForm(form: string, labels: readonly FormLabel[]): Reading {
     ties: [...named.map((party) => tie(party, name)), ...(lines.length > 0 ? [tie(name, lineName)] : [])],
     questions: [],
     open: [],
+    phrases: [],
   }
 }

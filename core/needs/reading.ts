@@ -55,10 +55,20 @@ export interface OpenQuestion {
   readonly about: readonly string[]
 }
 
+/** A noun phrase of a need. It has a place in a design where one of these words comes in the names there. */
+export interface NamedPhrase {
+  readonly words: string
+  /** In small letters, as they stand, in the singular and as a verb's infinitive. */
+  readonly place: readonly string[]
+  readonly evidence: Evidence
+}
+
 /** What was read: a design in the office's own nouns. Names are as on screen: "Boat type". */
 export interface Reading {
   readonly tables: readonly ReadTable[]
   readonly ties: readonly ReadTie[]
   readonly questions: readonly ReadQuestion[]
   readonly open: readonly OpenQuestion[]
+  /** Everything that is named, read or not. */
+  readonly phrases: readonly NamedPhrase[]
 }

@@ -189,4 +189,5 @@ export const readStarter = (name: string, fields: readonly StarterField[]): Read
   ties: [],
   questions: [],
   open: [],
+  phrases: [],
 })

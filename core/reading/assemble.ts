@@ -14,7 +14,7 @@ export function assemble(
   facts: readonly Fact[],
   things: ReadonlySet<string>,
   names: ReadonlyMap<string, string>,
-): Reading {
+): Omit<Reading, 'phrases'> {
   const context = new Context(0, things, names)
   const fields = new Map<string, ReadField[]>()
   const rows: { owner: string; named: Named; at: Evidence }[] = []

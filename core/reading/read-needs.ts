@@ -5,6 +5,7 @@ import { clausesOf } from './clauses'
 import { Context } from './context'
 import type { Element } from './elements'
 import { type Line, linesOf } from './lines'
+import { namedPhrases } from './named-phrases'
 import type { Fact } from './facts'
 import { phraseAt } from './phrases'
 import { readClause } from './read-clause'
@@ -29,7 +30,8 @@ export function readNeeds(needs: readonly string[]): Reading {
     known = { things, names: now.names }
     if (settled) break
   }
-  return assemble(readAll(lines, known.things, known.names), known.things, known.names)
+  const reading = assemble(readAll(lines, known.things, known.names), known.things, known.names)
+  return { ...reading, phrases: lines.flatMap(namedPhrases) }
 }
 
 // Saying which word is what takes most of the time, and a need seldom changes: what was classed is kept.

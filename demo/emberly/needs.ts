@@ -1,5 +1,10 @@
 /** What the office wrote down, and the parts of the design that meet it. */
-export const emberlyNeeds: readonly { readonly text: string; readonly metBy: readonly string[] }[] = [
+export const emberlyNeeds: readonly {
+  readonly text: string
+  readonly metBy: readonly string[]
+  /** What it names and nothing in the design is called. */
+  readonly noPlace?: readonly string[]
+}[] = [
   {
     text: 'For each premises we keep the address, the town, the postcode and how to get in.',
     metBy: ['Premises', 'Premises → Access note'],
@@ -7,6 +12,8 @@ export const emberlyNeeds: readonly { readonly text: string; readonly metBy: rea
   {
     text: 'A contact may be owner, tenant or agent of several premises, and a premises may have several contacts.',
     metBy: ['Premises contact', 'Role'],
+    // They are words of the list that staff extend.
+    noPlace: ['owner', 'tenant', 'agent'],
   },
   { text: 'Contacts often have two or three phone numbers.', metBy: ['Contact phone'] },
   {
@@ -23,7 +30,11 @@ export const emberlyNeeds: readonly { readonly text: string; readonly metBy: rea
     metBy: ['Visit', 'Visit → Booked for', 'Visit → Call first'],
   },
   { text: 'A visit is booked, under way, done or cancelled.', metBy: ['Visit → State'] },
-  { text: 'Ladders go from 2 to 14 metres; anything higher needs the tower crew.', metBy: ['Visit → Ladder height'] },
+  {
+    text: 'Ladders go from 2 to 14 metres; anything higher needs the tower crew.',
+    metBy: ['Visit → Ladder height'],
+    noPlace: ['tower crew'],
+  },
   {
     text: 'One or more technicians go on a visit; one of them leads.',
     metBy: ['Visit technician', 'Visit technician → Leads'],

@@ -181,6 +181,22 @@ test('a row that is begun while its record is being saved stays, and one goes on
   expect(await clerk.value('Name')).toBe('')
 })
 
+test('Save pressed while the new record’s own page is on its way is done there', async () => {
+  await clerk.go(`${emberly}/records/contact/new`)
+  await clerk.fill('Name', 'Bryony')
+  await clerk.fill('E-mail', 'bryony@sedgewick.example')
+  await slow(700)
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await clerk.read('Saved as ')
+  await clerk.fill('Name', 'Bryony Sedgewick')
+  await clerk.type(Key.chord(Key.CONTROL, 's'))
+  await slow(0)
+  await clerk.driver.wait(async () => /\/record\//.test(await clerk.path()), patience)
+  await clerk.driver.wait(async () => !(await (await clerk.named('Saved')).isEnabled()), patience)
+  await clerk.driver.navigate().refresh()
+  expect(await clerk.value('Name')).toBe('Bryony Sedgewick')
+})
+
 /** Letters one after the other, wherever they may land: as fast as a quick hand, without a look at the screen. */
 const typeOn = (words: string) =>
   [...words].reduce((all, letter) => all.sendKeys(letter).pause(12), clerk.driver.actions()).perform()

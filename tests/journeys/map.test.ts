@@ -108,6 +108,25 @@ test('a card is moved by hand and by the arrow keys, pinned, tidied round, and p
 const numbers = (transform: string) => [...transform.matchAll(/-?\d+(\.\d+)?/g)].map(([number]) => Number(number))
 const placeOf = async (id: string) => numbers(await spotOf(id)) as [number, number]
 
+/** What was undone last may be drawn only after the map was fitted into the window, with cards elsewhere: then again. */
+const wholeInSight = (...cards: readonly string[]) =>
+  browser.driver.wait(
+    async () => {
+      await browser.press('The whole map')
+      await browser.driver.sleep(300)
+      return script<boolean>(
+        `const map = document.querySelector('.react-flow').getBoundingClientRect()
+        return [...arguments].every((id) => {
+          const box = document.querySelector('.react-flow__node[data-id="' + id + '"]').getBoundingClientRect()
+          return box.left >= map.left && box.right <= map.right && box.top >= map.top && box.bottom <= map.bottom
+        })`,
+        ...cards,
+      )
+    },
+    patience,
+    'The whole map never came into sight.',
+  )
+
 /** A card has its dot while one points at it; it may still be on its way, so one points again. */
 async function dotOf(id: string) {
   const dot = `.react-flow__node[data-id="${id}"] .react-flow__handle-right`
@@ -135,8 +154,7 @@ async function dotOf(id: string) {
 test('a line drawn from card to card asks the two questions there and then', async () => {
   await browser.answer('What stands on a card', 'Names')
   await laid()
-  // What was undone last may be drawn only now, with cards elsewhere than when the map was fitted into the window.
-  await browser.press('The whole map')
+  await wholeInSight('ticket', 'fuel')
   const from = await dotOf('ticket')
   const to = await card('fuel')
   await browser.driver

@@ -215,6 +215,10 @@ test('a need that lays down a rule asks for it until it is made, or none is need
   await browser.read('“is refused unless it is agreed in writing” lays down a rule.')
   expect(await faults(browser)).toEqual([])
   await browser.press('It needs no rule')
+  // What the words name and nothing in the design is called is asked about, too.
+  await browser.read('Nothing in the design is called “writing”.')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('It needs no place')
   await browser.read('1 of 2 needs met')
 
   await browser.chapter('rules')
@@ -229,6 +233,9 @@ test('a need that lays down a rule asks for it until it is made, or none is need
   await browser.press('Add the rule')
   await browser.read('Guests >= 1')
   await browser.chapter('needs')
+  await (await browser.box('Need 1')).click()
+  await browser.read('Nothing in the design is called “music”.')
+  await browser.press('It needs no place')
   await browser.read('2 of 2 needs met')
   expect(await browser.complaints()).toEqual([])
 })

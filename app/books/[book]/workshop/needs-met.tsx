@@ -1,9 +1,8 @@
 'use client'
 
 import Link from 'next/link'
-import type { Book } from '@/core/book'
 import { needsMetBy } from '@/core/needs'
-import { listed } from '@/core/words'
+import { counted, listed } from '@/core/words'
 import { Note } from '@/ui/kit'
 import { useWorkshop } from './workshop-context'
 
@@ -43,17 +42,17 @@ const ToNeeds = ({ id }: { readonly id: string }) => (
   </Link>
 )
 
-/** How many needs nothing meets, for the margins of chapters that show the whole book. */
-export function UnmetNote({ book, id }: { readonly book: Book; readonly id: string }) {
-  const unmet = book.needs.filter((need) => need.metBy.length === 0).length
-  if (book.needs.length === 0) return null
-  return unmet === 0 ? (
-    <Note mark="fine" head="Every need is met" />
-  ) : (
-    <Note
-      mark="look"
-      head={unmet === 1 ? '1 need is not met yet' : `${unmet} needs are not met yet`}
-      actions={<ToNeeds id={id} />}
-    />
+/** How many needs are not met, for the margins of chapters that show the whole book. */
+export function UnmetNote() {
+  const { id, book, coverage } = useWorkshop()
+  if (book.needs.length === 0 || !coverage) return null
+  const unmet = coverage.filter(({ state }) => state === 'not').length
+  const part = coverage.filter(({ state }) => state === 'part').length
+  if (unmet + part === 0) return <Note mark="fine" head="Every need is met" />
+  const open = unmet > 0 ? sayNeeds(unmet, 'not met yet') : sayNeeds(part, 'met in part')
+  return (
+    <Note mark="look" head={unmet > 0 && part > 0 ? `${open}, ${part} in part` : open} actions={<ToNeeds id={id} />} />
   )
 }
+
+const sayNeeds = (many: number, how: string) => `${counted(many, 'need')} ${many === 1 ? 'is' : 'are'} ${how}`

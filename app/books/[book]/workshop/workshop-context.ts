@@ -2,6 +2,7 @@
 
 import { createContext, use } from 'react'
 import type { Book, Edit } from '@/core/book'
+import type { Coverage, Proposals } from '@/core/needs'
 
 export interface Opened {
   readonly everOpened: boolean
@@ -13,6 +14,9 @@ export interface Workshop {
   readonly book: Book
   readonly revision: number
   readonly opened: Opened
+  /** What the words of the needs propose, and for each need whether it is met; undefined until they were read. */
+  readonly proposals: Proposals | undefined
+  readonly coverage: readonly Coverage[] | undefined
   /** Makes an edit; says a refusal in words and returns whether it was made. */
   readonly edit: (edit: Edit) => boolean
   readonly undo: () => void

@@ -6,6 +6,7 @@ import { toast } from 'sonner'
 import { AccountBar } from '@/app/account-bar'
 import type { Book, Edit } from '@/core/book'
 import { chaptersOf } from '@/core/chapters'
+import { coverageOf } from '@/core/needs'
 import { wordProblem } from '@/core/words'
 import { Thread } from '@/ui/shell/thread'
 import { useKeys } from '@/ui/use-keys'
@@ -14,6 +15,7 @@ import { useLeaving } from '@/ui/use-leaving'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
 import { FindOrDo } from './find-or-do'
 import { BookStore } from './store'
+import { useProposals } from './use-proposals'
 import { type Opened, type Workshop, WorkshopContext } from './workshop-context'
 
 interface Props {
@@ -63,19 +65,23 @@ export function WorkshopRoom({
     },
     [store],
   )
+  const proposals = useProposals(state.book)
+  const coverage = useMemo(() => proposals && coverageOf(state.book, proposals), [state.book, proposals])
   const workshop = useMemo<Workshop>(
     () => ({
       id,
       book: state.book,
       revision: state.revision,
       opened,
+      proposals,
+      coverage,
       edit,
       undo: () => void store.undo(),
       redo: () => void store.redo(),
       backTo: store.backTo,
       setOpened,
     }),
-    [id, state.book, state.revision, opened, edit, store],
+    [id, state.book, state.revision, opened, proposals, coverage, edit, store],
   )
 
   // While somebody types in a box, undo belongs to the words in it.
@@ -95,8 +101,8 @@ export function WorkshopRoom({
   const since = state.revision - opened.revision + state.waiting
   const { everOpened } = opened
   const chapters = useMemo(
-    () => chaptersOf(state.book, { everOpened, editsSince: since }, mapSeen),
-    [state.book, everOpened, since, mapSeen],
+    () => chaptersOf(state.book, { everOpened, editsSince: since }, { mapSeen, coverage }),
+    [state.book, everOpened, since, mapSeen, coverage],
   )
   const base = `/books/${id}`
   return (

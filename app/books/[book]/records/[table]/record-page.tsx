@@ -2,7 +2,7 @@
 
 import { useQueryClient } from '@tanstack/react-query'
 import { useRouter, useSearchParams } from 'next/navigation'
-import { useCallback, useMemo, useRef, useState, useTransition } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
 import { copyText } from '@/core/records'
@@ -13,6 +13,7 @@ import { officeNow } from '@/app/office-now'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
+import { owesSave, saveOnceThere } from '../form/keep-focus'
 import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
 import { RecordMargin } from './record-margin'
 import { RecordRail } from './record-rail'
@@ -63,10 +64,16 @@ export function RecordPage({ tableId, stored: first, copied }: Props) {
       startMoving(() => router.replace(`${list}/record/${encodeURIComponent(record.row.ref)}`))
   }
 
+  const own = first?.row.ref
+  useEffect(() => {
+    if (owesSave(own)) void handle.current?.save()
+  }, [own])
   useKeys({
     'Ctrl S': () => {
       // A dialog on top saves its own form.
-      if (!moving && !document.querySelector('[role="dialog"]')) void handle.current?.save()
+      if (document.querySelector('[role="dialog"]')) return
+      if (moving) saveOnceThere()
+      else void handle.current?.save()
     },
     'Alt N': mayChange ? () => router.push(`${list}/new`) : undefined,
   })

@@ -21,6 +21,18 @@ export function expectOwnPage(ref: string): void {
   saved = { ref, at: performance.now() }
 }
 
+let pressed = false
+
+/** Save was pressed while the new record's own page was on its way: that page does it. */
+export const saveOnceThere = (): void => void (pressed = true)
+
+/** Whether the page of this record, which has just come, is to save what was typed meanwhile. */
+export function owesSave(ref: string | undefined): boolean {
+  const owes = pressed && takesOver(ref)
+  pressed = false
+  return owes
+}
+
 /** Whether the form of this record, which begins now, takes the place of the one in which it was just saved. */
 export const takesOver = (ref: string | undefined): boolean => isExpected() && saved?.ref === ref
 

@@ -30,7 +30,7 @@ interface Props {
 
 /** What is said of the chosen field or table, or of the whole map. */
 export function MapMargin(props: Props) {
-  const { book, id } = useWorkshop()
+  const { book } = useWorkshop()
   const [only] = props.chosen.size === 1 ? [...props.chosen] : []
   const table = findTable(book, only ?? '')
   const { sheet, traced, kinds, onKinds } = props
@@ -54,7 +54,7 @@ export function MapMargin(props: Props) {
       )}
       <Areas />
       <Notes />
-      <UnmetNote book={book} id={id} />
+      <UnmetNote />
     </>
   )
 }

@@ -3,7 +3,7 @@
 import { toast } from 'sonner'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react'
-import { coverageOf, piecesOf, splitNeeds, withoutGreetings } from '@/core/needs'
+import { piecesOf, splitNeeds, withoutGreetings } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, Segments, SortableRows } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -14,18 +14,15 @@ import { MarkLegend } from './marked-words'
 import { MetBy } from './met-by'
 import { NeedLine } from './need-line'
 import { NeedNote } from './need-note'
-import { useProposals } from '../use-proposals'
 
 /** The first chapter: what the office must keep and be able to ask, and what in the design meets it. */
 export function NeedsChapter() {
-  const { id, book, edit } = useWorkshop()
+  const { id, book, edit, proposals, coverage } = useWorkshop()
   const router = useRouter()
   const go = (to: string) => router.push(`/books/${id}/workshop/needs/${to}`)
   const [chosen, setChosen] = useState<string>()
   const needs = book.needs
-  const proposals = useProposals(book)
   const [side, setSide] = useState<'words' | 'ticks'>('words')
-  const coverage = proposals ? coverageOf(book, proposals) : undefined
   const count = (state: 'met' | 'part' | 'not') =>
     coverage
       ? coverage.filter((one) => one.state === state).length

@@ -9,18 +9,17 @@ import { Button, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { replaceAddress } from '@/ui/replace-address'
 import { UnmetNote } from '../needs-met'
-import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
 import { Matrix } from './matrix'
 import { PairSheet } from './pair-sheet'
 
 /** The third chapter: for every pair of tables, whether and how they are linked. */
 export function PairingsChapter() {
-  const { id, book } = useWorkshop()
+  const { id, book, proposals } = useWorkshop()
   const router = useRouter()
   const query = useSearchParams()
   const tables = useMemo(() => pairedTables(book), [book])
-  const spoken = useProposals(book)?.reading.ties
+  const spoken = proposals?.reading.ties
   const { ask, apart } = useMemo(() => askingOrder(book, spoken), [book, spoken])
   const open = useMemo(() => openPairs(book).length, [book])
   const all = useMemo(() => allPairs(book).length, [book])
@@ -71,7 +70,7 @@ export function PairingsChapter() {
           <Note mark="info" head="One to many, many to many">
             A fork at the end of a line means several, a bar means one. A circle means there may be none.
           </Note>
-          <UnmetNote book={book} id={id} />
+          <UnmetNote />
         </>
       }
     >

@@ -4,11 +4,10 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { adviceKey, adviceOn, allAdviceOn } from '@/core/advice'
 import { askingOrder } from '@/core/pairings'
-import { unmetNeeds } from '@/core/needs'
+import { numberedNeeds } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
-import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
 import { AdviceNote } from './advice-note'
 import { AskedOfRecords } from './asked-of-records'
@@ -16,15 +15,14 @@ import { DryRun } from './dry-run'
 
 /** The sixth chapter: what a careful designer would still say before the book is opened. */
 export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined }) {
-  const { id, book } = useWorkshop()
+  const { id, book, proposals, coverage } = useWorkshop()
   const router = useRouter()
   const advice = adviceOn(book)
-  const unmet = unmetNeeds(book)
+  const unmet = coverage ? numberedNeeds(book).filter((_need, at) => coverage[at]?.state !== 'met') : []
   const pairs = askingOrder(book).ask.length
   const settle = advice.filter((piece) => piece.weight === 'must-settle')
   const go = (to: string) => router.push(`/books/${id}/workshop/${to}`)
   const waved = allAdviceOn(book).filter((piece) => !advice.includes(piece))
-  const proposals = useProposals(book)
   const [showWaved, setShowWaved] = useState(false)
   const ready = settle.length === 0 && book.tables.length > 0
   return (
@@ -58,7 +56,7 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
         {unmet.length > 0 && (
           <Note
             mark="look"
-            head={`${counted(unmet.length, 'need')} not met yet`}
+            head={`${counted(unmet.length, 'need')} not wholly met yet`}
             actions={<WordButton onClick={() => go('needs')}>Go to Needs</WordButton>}
           >
             <ul>
@@ -79,7 +77,7 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
             Each pair of tables wants an answer, even if it is “no direct link”.
           </Note>
         )}
-        {advice.length === 0 && unmet.length === 0 && pairs === 0 && book.tables.length > 0 && (
+        {advice.length === 0 && coverage && unmet.length === 0 && pairs === 0 && book.tables.length > 0 && (
           <Empty head="Nothing to say against it">
             Every need is met, every pair answered. The book can be opened.
           </Empty>

@@ -1,10 +1,8 @@
 'use client'
 
 import type { Need } from '@/core/book'
-import { coverageOf } from '@/core/needs'
 import { counted } from '@/core/words'
 import { Note, WordButton } from '@/ui/kit'
-import { useProposals } from '../use-proposals'
 import { useWorkshop } from '../workshop-context'
 
 /** A need for which a rule is made, with its number. */
@@ -15,10 +13,8 @@ export interface AskedBy {
 
 /** The needs whose words lay down rules that nobody has made yet. */
 export function NeedsForRules({ onMake }: { readonly onMake: (asked: AskedBy) => void }) {
-  const { book } = useWorkshop()
-  const proposals = useProposals(book)
-  const coverage = proposals ? coverageOf(book, proposals) : []
-  const wanted = book.needs.flatMap((need, at): AskedBy[] => (coverage[at]?.rule ? [{ need, number: at + 1 }] : []))
+  const { book, coverage } = useWorkshop()
+  const wanted = book.needs.flatMap((need, at): AskedBy[] => (coverage?.[at]?.rule ? [{ need, number: at + 1 }] : []))
   if (wanted.length === 0) return null
   return (
     <Note mark="look" head={`${counted(wanted.length, 'need')} ${wanted.length === 1 ? 'lays' : 'lay'} down a rule`}>

@@ -1,20 +1,17 @@
 'use client'
 
 import { partName, tableOf } from '@/core/book'
-import { coverageOf, unaskedFor } from '@/core/needs'
+import { unaskedFor } from '@/core/needs'
 import { counted, listed } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
-import { useProposals } from '../../use-proposals'
 import { useWorkshop } from '../../workshop-context'
 
 const states = { met: 'met', part: 'met in part', not: 'not met' }
 
 /** What was asked for and what meets it, to print, go through with those who asked, and sign. */
 export function SignOffSheet() {
-  const { book } = useWorkshop()
-  const proposals = useProposals(book)
-  const coverage = proposals ? coverageOf(book, proposals) : undefined
+  const { book, proposals, coverage } = useWorkshop()
   const unasked = unaskedFor(book)
   const open = proposals?.reading.open ?? []
   if (book.needs.length === 0) {
