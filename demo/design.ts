@@ -1,7 +1,7 @@
 import { type Edit, type Field, type Link, make, type Book, type RuleSays, tableOf } from '@/core/book'
 import { keepTree, readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
-import { noPlaceFor } from '@/core/needs'
+import { keptOtherwise, noPlaceFor, sameWord } from '@/core/needs'
 import { wordProblem } from '@/core/words'
 
 type Settings = Partial<Omit<Field, 'id' | 'name' | 'kind'>>
@@ -194,9 +194,16 @@ export class DesignWriter {
     this.make({ kind: 'sayNoTie', a: idOf(a), b: idOf(b), id: `${idOf(a)}-${idOf(b)}`.slice(0, 40) })
   }
 
-  needs(needs: readonly { text: string; metBy: readonly string[]; noPlace?: readonly string[] }[]): void {
+  needs(
+    needs: readonly {
+      text: string
+      metBy: readonly string[]
+      noPlace?: readonly string[]
+      elsewhere?: readonly string[]
+    }[],
+  ): void {
     this.make({ kind: 'addNeeds', needs: needs.map(({ text }, at) => ({ id: `need-${at + 1}`, text })) })
-    needs.forEach(({ metBy, noPlace = [] }, at) => {
+    needs.forEach(({ metBy, noPlace = [], elsewhere = [] }, at) => {
       const need = `need-${at + 1}`
       for (const part of metBy) this.make({ kind: 'tieNeed', need, part: idOf(...part.split(' → ')), met: true })
       for (const words of noPlace)
@@ -206,7 +213,17 @@ export class DesignWriter {
           what: noPlaceFor(need, words),
           name: `“${words}” in need ${at + 1}`,
         })
+      for (const proposal of elsewhere) this.decide(keptOtherwise(proposal), proposal.split('/').slice(1).join(': '))
     })
+  }
+
+  /** Two words of the needs that mean one table. */
+  same(word: string, table: string): void {
+    this.decide(sameWord(word, table), `${word} as a table of its own; it is ${table}`)
+  }
+
+  private decide(what: string, name: string): void {
+    this.make({ kind: 'waveOff', id: idOf('decided', what), what, name })
   }
 
   get result(): Book {

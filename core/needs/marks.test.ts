@@ -36,7 +36,7 @@ const marked = (read: Reading, of = text) =>
 
 test('where several were found in the same words, the smallest meaning shows', () => {
   expect(marked(reading)).toEqual([
-    ['A crate', 'thing'],
+    ['A crate', 'table'],
     [' holds up to 12 jars', 'limit'],
     ['.', undefined],
   ])
@@ -46,14 +46,14 @@ test('a tie that counts nothing is no limit, though other words of it do', () =>
   const evidence = [...span('A crate holds'), { need: 1, start: 0, end: 5 }]
   expect(marked({ ...reading, tables: [], ties: [{ ...reading.ties[0]!, evidence }] })[0]).toEqual([
     'A crate holds',
-    'tie',
+    'link',
   ])
 })
 
 test('a question covers what nothing else was found in', () => {
   const questions = [{ text: 'holds', tables: [], evidence: span('holds') }]
   expect(marked({ ...reading, ties: [], questions })).toEqual([
-    ['A crate', 'thing'],
+    ['A crate', 'table'],
     [' ', undefined],
     ['holds', 'question'],
     [' up to 12 jars.', undefined],

@@ -1,6 +1,6 @@
 import type { Proposals } from './proposals'
 
-export type MarkKind = 'thing' | 'fact' | 'tie' | 'limit' | 'question'
+export type MarkKind = 'table' | 'field' | 'link' | 'limit' | 'question'
 
 /** A piece of a need's text: plain, or marked for what was found in it. */
 export interface Piece {
@@ -9,7 +9,7 @@ export interface Piece {
 }
 
 // Where several were found in the same words, the smallest meaning shows.
-const strength: Record<MarkKind, number> = { question: 1, tie: 2, limit: 3, fact: 4, thing: 5 }
+const strength: Record<MarkKind, number> = { question: 1, link: 2, limit: 3, field: 4, table: 5 }
 
 const limitWords = /more than|at most|up to|maximum|between|fewer|\d/i
 
@@ -26,12 +26,12 @@ export function piecesOf({ reading, all }: Proposals, need: number, text: string
     }
   }
   for (const proposal of all) {
-    if (proposal.kind === 'table') put('thing', proposal.evidence)
-    else if (proposal.kind === 'field') put(proposal.what.limit ? 'limit' : 'fact', proposal.evidence)
+    if (proposal.kind === 'table') put('table', proposal.evidence)
+    else if (proposal.kind === 'field') put(proposal.what.limit ? 'limit' : 'field', proposal.evidence)
     else
       for (const one of proposal.evidence) {
         const limiting = proposal.what.limit && limitWords.test(text.slice(one.start, one.end))
-        put(limiting ? 'limit' : 'tie', [one])
+        put(limiting ? 'limit' : 'link', [one])
       }
   }
   for (const question of reading.questions) put('question', question.evidence)

@@ -4,7 +4,7 @@ import { openPairs } from '@/core/pairings'
 import { DesignWriter } from '../design'
 import { emberlyDerived } from './derived'
 import { emberlyRules } from './rules'
-import { emberlyNeeds } from './needs'
+import { emberlyNeeds, emberlySames } from './needs'
 
 export const emberlyName = 'Emberly Flue Care'
 
@@ -16,6 +16,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   emberlyDerived(design)
   emberlyRules(design)
   design.needs(emberlyNeeds)
+  for (const [word, table] of emberlySames) design.same(word, table)
   // Whatever pairs are left have no direct link: the office went through them all.
   for (const { a, b } of openPairs(design.result)) design.noTie(a.name, b.name)
   return { edits: design.edits, book: design.result }

@@ -4,10 +4,13 @@ export const emberlyNeeds: readonly {
   readonly metBy: readonly string[]
   /** What it names and nothing in the design is called. */
   readonly noPlace?: readonly string[]
+  /** What is proposed from its words and is in the design under another name. */
+  readonly elsewhere?: readonly string[]
 }[] = [
   {
     text: 'For each premises we keep the address, the town, the postcode and how to get in.',
     metBy: ['Premises', 'Premises → Access note'],
+    elsewhere: ['field/premises/how to get in'],
   },
   {
     text: 'A contact may be owner, tenant or agent of several premises, and a premises may have several contacts.',
@@ -15,7 +18,11 @@ export const emberlyNeeds: readonly {
     // They are words of the list that staff extend.
     noPlace: ['owner', 'tenant', 'agent'],
   },
-  { text: 'Contacts often have two or three phone numbers.', metBy: ['Contact phone'] },
+  {
+    text: 'Contacts often have two or three phone numbers.',
+    metBy: ['Contact phone'],
+    elsewhere: ['field/contact phone/phone number'],
+  },
   {
     text: 'We need to know which model of stove stands where, in which room, and when it was fitted.',
     metBy: ['Appliance', 'Appliance → Fitted on'],
@@ -23,11 +30,13 @@ export const emberlyNeeds: readonly {
   {
     text: 'Each model has a make, a fuel and how often it should be swept.',
     metBy: ['Appliance model', 'Appliance model → Sweep every'],
+    elsewhere: ['field/appliance model/how swept'],
   },
   { text: 'Serial codes start with zeros and no two are the same.', metBy: ['Appliance → Serial code'] },
   {
     text: 'A visit is booked for one premises, on a day and time, and we ring somebody first.',
     metBy: ['Visit', 'Visit → Booked for', 'Visit → Call first'],
+    elsewhere: ['field/visit/date and time'],
   },
   { text: 'A visit is booked, under way, done or cancelled.', metBy: ['Visit → State'] },
   {
@@ -56,8 +65,13 @@ export const emberlyNeeds: readonly {
   {
     text: 'Every swept appliance gets a certificate, numbered afresh each year, valid until a date.',
     metBy: ['Certificate', 'Certificate → Valid until'],
+    elsewhere: ['field/appliance/certificate', 'field/appliance/numbered afresh', 'field/appliance/date'],
   },
-  { text: 'A visit may be paid in parts, by card, transfer or cash.', metBy: ['Payment', 'Way of paying'] },
+  {
+    text: 'A visit may be paid in parts, by card, transfer or cash.',
+    metBy: ['Payment', 'Way of paying'],
+    elsewhere: ['field/visit/way of paying'],
+  },
   {
     text: 'Technicians hold tickets that run out; we must see whose are running out.',
     metBy: ['Ticket', 'Ticket → Valid until'],
@@ -66,4 +80,10 @@ export const emberlyNeeds: readonly {
     text: 'List every appliance that has not been swept in the last twelve months.',
     metBy: [],
   },
+]
+
+/** Words of the office for tables that have longer names. */
+export const emberlySames: readonly (readonly [string, string])[] = [
+  ['Model', 'Appliance model'],
+  ['Contact phone number', 'Contact phone'],
 ]

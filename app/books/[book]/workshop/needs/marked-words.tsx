@@ -2,14 +2,14 @@ import type { MarkKind, Piece } from '@/core/needs'
 import { classNames } from '@/ui/kit'
 
 const looks: Record<MarkKind, string> = {
-  thing: 'decoration-spruce decoration-2',
-  fact: 'decoration-sky decoration-dotted decoration-2',
-  tie: 'decoration-ash-6 decoration-double',
+  table: 'decoration-spruce decoration-2',
+  field: 'decoration-sky decoration-dotted decoration-2',
+  link: 'decoration-ash-6 decoration-double',
   limit: 'decoration-plum decoration-dashed decoration-2',
   question: 'decoration-moss decoration-wavy decoration-1',
 }
 
-const words: readonly MarkKind[] = ['thing', 'fact', 'tie', 'limit', 'question']
+const words: readonly MarkKind[] = ['table', 'field', 'link', 'limit', 'question']
 
 /** The underlines of a need's words. They lie under the box that the words are typed in, letter for letter. */
 export const MarkedWords = ({ pieces }: { readonly pieces: readonly Piece[] }) => (

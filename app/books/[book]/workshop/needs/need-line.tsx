@@ -25,7 +25,8 @@ export function NeedLine({ need, number, chosen, pieces, coverage, onChoose, onM
   const { edit } = useWorkshop()
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: need.id })
   const [text, setText] = useState<string>()
-  const state = coverage?.state ?? (need.metBy.length > 0 ? 'met' : 'not')
+  // Before the words were read nothing is said of them.
+  const state = coverage?.state
   const found = coverage && state === 'not' && coverage.open > 0 ? `${coverage.open} found` : undefined
 
   const keep = () => {
@@ -90,7 +91,7 @@ export function NeedLine({ need, number, chosen, pieces, coverage, onChoose, onM
           state === 'met' ? 'text-spruce' : found ? 'font-bold text-ink' : 'font-semibold text-brass',
         )}
       >
-        {found ?? { met: 'met', part: 'part met', not: 'not met' }[state]}
+        {found ?? (state && { met: 'met', part: 'in part', not: 'not met' }[state])}
       </span>
       <IconButton
         label={`Remove need ${number}`}

@@ -23,10 +23,7 @@ export function NeedsChapter() {
   const [chosen, setChosen] = useState<string>()
   const needs = book.needs
   const [side, setSide] = useState<'words' | 'ticks'>('words')
-  const count = (state: 'met' | 'part' | 'not') =>
-    coverage
-      ? coverage.filter((one) => one.state === state).length
-      : needs.filter((need) => need.metBy.length > 0 === (state === 'met')).length
+  const count = (state: 'met' | 'part' | 'not') => coverage?.filter((one) => one.state === state).length ?? 0
   const current = needs.find((need) => need.id === chosen)
   const told = current && coverage?.[needs.indexOf(current)]
 
@@ -34,7 +31,8 @@ export function NeedsChapter() {
     <Room
       margin={
         <>
-          {needs.length > 0 && (
+          {needs.length > 0 && !coverage && <Note mark="info" head="Reading the words …" />}
+          {needs.length > 0 && coverage && (
             <Note
               mark={count('met') === needs.length ? 'fine' : 'look'}
               head={`${count('met')} of ${counted(needs.length, 'need')} met`}

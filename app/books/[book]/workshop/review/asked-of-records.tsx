@@ -2,7 +2,8 @@
 
 import type { Book } from '@/core/book'
 import { pathsBetween, sayPath } from '@/core/pairings'
-import type { Proposals } from '@/core/needs'
+import { type Proposals, unplaced } from '@/core/needs'
+import { listed } from '@/core/words'
 import { Note, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -10,7 +11,8 @@ import { useWorkshop } from '../workshop-context'
 /** The questions that the records must answer, each with the way between the tables it takes. */
 export function AskedOfRecords({ proposals }: { readonly proposals: Proposals }) {
   const { book } = useWorkshop()
-  const { questions } = proposals.reading
+  const { reading } = proposals
+  const { questions } = reading
   if (questions.length === 0) return null
   const tableId = (name: string) => {
     const wanted = name.toLowerCase()
@@ -30,11 +32,22 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
           const [from, to] = question.tables.map(tableId)
           const paths = from && to ? pathsBetween(book, from, to, { detour: 1, atMost: 3 }) : []
           const lost = question.tables.length === 0 || missing.length > 0
+          const within = (phrase: { start: number; end: number; need: number }) =>
+            question.evidence.some(
+              ({ need, start, end }) => need === phrase.need && phrase.start >= start && phrase.end <= end,
+            )
+          // A need that was just taken out may still be in what was read.
+          const needs = [...new Set(question.evidence.map(({ need }) => need))].filter((at) => book.needs[at])
+          const unknown = needs.flatMap((at) => unplaced(book, reading, at).filter(({ evidence }) => within(evidence)))
           const untied = !lost && to !== undefined && paths.length === 0
           return (
             <Note
               key={question.text}
-              mark={lost || untied || (paths.length > 1 && !isChosen(book, question.text)) ? 'look' : 'fine'}
+              mark={
+                lost || untied || unknown.length > 0 || (paths.length > 1 && !isChosen(book, question.text))
+                  ? 'look'
+                  : 'fine'
+              }
               head={question.text}
             >
               {question.tables.length === 0 &&
@@ -42,7 +55,12 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
               {missing.length > 0 && `The design has no ${missing.join(' and no ')} yet.`}
               {untied &&
                 `Nothing links ${question.tables[0]} and ${question.tables[1]}, so it can’t be answered. Answer their pair.`}
-              {!lost && to === undefined && `Answered from ${question.tables[0]} alone.`}
+              {unknown.length > 0 &&
+                `Nothing in the design is called ${listed(unknown.map(({ words }) => `“${words}”`))}. `}
+              {!lost &&
+                unknown.length === 0 &&
+                to === undefined &&
+                `All that it names is in the design; it starts from ${book.tables.find(({ id }) => id === from)?.name ?? ''}.`}
               {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
               {paths.length > 1 && <Ways question={question.text} ways={paths.map((path) => sayPath(book, path))} />}
             </Note>
