@@ -142,7 +142,7 @@ test('the pieces of a need are its text, marked', () => {
   const text = 'Each visit is at one premises and has a date.'
   const pieces = piecesOf(proposalsFor(bookOf([text, 'Each premises has an address.'])), 0, text)
   expect(pieces.map((piece) => piece.text).join('')).toBe(text)
-  expect(new Set(pieces.map((piece) => piece.mark))).toEqual(new Set(['thing', 'tie', 'fact', undefined]))
+  expect(new Set(pieces.map((piece) => piece.mark))).toEqual(new Set(['table', 'link', 'field', undefined]))
 })
 
 test('what the words left open is asked until it is settled, also where a guess was accepted', () => {
