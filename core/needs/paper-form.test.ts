@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
-import { emptyBook, faultsOf, make } from '../book'
+import { emptyBook, faultsOf, type Field, make, type Table } from '../book'
+import { writtenSource } from '../expressions'
 import { plainLook } from '../kinds'
-import { acceptEdits, proposalsFor, readForm, readLabels, readStarter, starters } from '.'
+import { acceptEdits, formTotals, proposalsFor, readForm, readLabels, readStarter, starters, totalEdits } from '.'
 
 let last = 0
 const accepted = (reading: Parameters<typeof proposalsFor>[1]) => {
@@ -47,18 +48,58 @@ test('labels are taken once, cut to what a name may be, without signs alone', ()
   expect(readLabels(' \n;; ')).toEqual([])
 })
 
-test('a bill becomes its header, its party and its lines; totals are not kept', () => {
-  const book = accepted(readForm('bills', readLabels(bill)))
+/** The tables that come of a form's labels, with their fields and what is calculated. */
+function tablesOf(form: string, typed: string) {
+  const labels = readLabels(typed)
+  const typedOnly = accepted(readForm(form, labels))
+  const all = totalEdits(typedOnly, formTotals(form, labels), () => `t${last++}`)
+  const made = all.length > 0 ? make(typedOnly, { kind: 'together', say: 'Totals', edits: all }) : undefined
+  if (made && !made.ok) throw new Error(made.problem.kind)
+  const book = made?.value.book ?? typedOnly
   expect(faultsOf(book)).toEqual([])
-  expect(book.tables.map((table) => [table.name, table.fields.map((field) => `${field.name} ${field.kind}`)])).toEqual([
+  const said = (table: Table, field: Field) =>
+    `${field.name} ${field.kind}${field.source === undefined ? '' : `: ${writtenSource(book, table, field.source)}`}`
+  return { book, tables: book.tables.map((table) => [table.name, table.fields.map((field) => said(table, field))]) }
+}
+
+test('a bill becomes its header, its party and its lines, and what can be calculated is', () => {
+  const { book, tables } = tablesOf('bills', bill)
+  expect(tables).toEqual([
     ['Customer', ['Customer number running', 'Name line', 'Address line']],
-    ['Bill', ['Bill number running', 'Customer link', 'Date date']],
+    [
+      'Bill',
+      [
+        'Bill number running',
+        'Customer link',
+        'Date date',
+        'VAT money',
+        'Total workedOut: COALESCE(SUM("Bill line".Quantity * "Bill line"."Price each"), 0) + COALESCE(VAT, 0)',
+      ],
+    ],
     [
       'Bill line',
       ['Bill line number running', 'Bill link', 'Quantity whole', 'Description passage', 'Price each money'],
     ],
   ])
   expect(book.links.find((link) => link.onRemove === 'remove')?.many).toBe(book.tables[2]?.id)
+})
+
+test('an amount of each line is calculated, the total is theirs, and what is left to pay is less what is paid', () => {
+  const { tables } = tablesOf('Bill', 'Date\nQuantity\nPrice each\nAmount\nTotal\nPaid\nBalance')
+  expect(tables[0]![1]).toEqual([
+    'Bill number running',
+    'Date date',
+    'Paid money',
+    'Total gathered: SUM("Bill line".Amount)',
+    'Balance workedOut: COALESCE(Total, 0) - COALESCE(Paid, 0)',
+  ])
+  expect(tables[1]![1]).toContain('Amount workedOut: Quantity * "Price each"')
+})
+
+test('a total that the labels don’t say from what is typed', () => {
+  expect(tablesOf('Slip', 'Date\nTotal\nAmount due').tables).toEqual([
+    ['Slip', ['Slip number running', 'Date date', 'Total money', 'Amount due money']],
+  ])
 })
 
 test('every starter makes a sound table of its usual fields', () => {

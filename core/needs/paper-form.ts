@@ -1,12 +1,13 @@
 import { limits } from '../book'
 import { hintedKind } from '../kinds'
-import { capital, singular } from '../words'
+import { capital } from '../words'
+import { formNames, formTotals, paidWords } from './form-totals'
 import type { ReadField, Reading, ReadTable, ReadTie } from './reading'
 
-/** One label of a paper form, and what its fact belongs to. */
+/** One label of a paper form, and what it is about. */
 export interface FormLabel {
   readonly label: string
-  /** "form": once for each form; "lines": in the block that repeats; "total": reckoned from the lines; else whom or what it describes. */
+  /** "form": once for each form; "lines": in the block that repeats; "total": calculated from the lines; else whom or what it describes. */
   readonly of: 'form' | 'lines' | 'total' | 'party'
   /** The party's name, where it belongs to one: "Customer". */
   readonly party?: string
@@ -58,13 +59,23 @@ export function readLabels(typed: string, known: readonly string[] = []): FormLa
   })
 }
 
-/** What a form in use amounts to: the form itself, those it names, its lines; totals are reckoned, not kept. */
+/**
+ * What a form in use amounts to: the form itself, those it names, its lines. Totals that can be calculated
+ * (`formTotals`) are not typed.
+ */
 export function readForm(form: string, labels: readonly FormLabel[]): Reading {
-  const name = capital(singular(form.trim()))
+  const { name, lines: lineName } = formNames(form)
+  const calculated = formTotals(form, labels)
+  const isTyped = (table: string) => (label: FormLabel) =>
+    !calculated.some((one) => one.table === table && one.name === capital(label.name))
   const fieldsOf = (some: readonly FormLabel[]): ReadField[] =>
-    some.map(({ name: own }) => ({ name: capital(own), kind: hintedKind(own) ?? 'line', evidence: [] }))
-  const own = labels.filter((label) => label.of === 'form')
-  const lines = labels.filter((label) => label.of === 'lines')
+    some.map(({ name: own, of }) => ({
+      name: capital(own),
+      kind: of === 'total' || paidWords.test(own) ? 'money' : (hintedKind(own) ?? 'line'),
+      evidence: [],
+    }))
+  const own = labels.filter(({ of }) => of === 'form' || of === 'total').filter(isTyped(name))
+  const lines = labels.filter((label) => label.of === 'lines').filter(isTyped(lineName))
   const named = [...new Set(labels.flatMap((label) => (label.of === 'party' && label.party ? [label.party] : [])))]
   const table = (called: string, fields: readonly ReadField[], rowsOf?: string): ReadTable => ({
     name: called,
@@ -72,7 +83,6 @@ export function readForm(form: string, labels: readonly FormLabel[]): Reading {
     evidence: [],
     ...(rowsOf && { rowsOf }),
   })
-  const lineName = `${name} line`
   const tables: ReadTable[] = [
     ...named.map((party) =>
       table(party, fieldsOf(labels.filter((label) => label.of === 'party' && label.party === party))),

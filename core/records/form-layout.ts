@@ -105,10 +105,15 @@ function stretched(row: PlacedField[]): PlacedField[] {
 
 const isPart = (book: Book, table: Table) => linksFrom(book, table.id).some((link) => isPartOf(book, link))
 
-/** Tables that staff go to by themselves: all but joining tables and those only ever seen inset. */
+/**
+ * Tables that staff go to by themselves: all but joining tables and those only ever seen inset. A part that others are
+ * linked to is looked for by itself too.
+ */
 export function shownTables(book: Book): { readonly main: Table[]; readonly lists: Table[] } {
   return {
-    main: book.tables.filter((table) => table.role === undefined && !isPart(book, table)),
+    main: book.tables.filter(
+      (table) => table.role === undefined && (!isPart(book, table) || linksTo(book, table.id).length > 0),
+    ),
     lists: book.tables.filter((table) => table.role === 'word-list'),
   }
 }

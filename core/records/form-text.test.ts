@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
+import { tie } from '@/tests/support/edits'
+import { made } from '@/tests/support/made'
 import type { ListRow } from './list-row'
 import { changedRecord, checkForm, shownTables, formLayout, formTextOf, newRowText, type FormText } from '.'
 
@@ -97,4 +99,11 @@ test('short fields stand side by side, passages take a row, and no row is wider 
 test('staff go to tables that stand by themselves; parts of others and joining tables are inset', () => {
   expect(shownTables(book).main.map((table) => table.name)).not.toContain('Work line')
   expect(shownTables(book).lists.map((table) => table.name)).toEqual(['Fuel', 'Role', 'Way of paying'])
+  // A part that something else is linked to is looked for by itself.
+  const guarantee = made(
+    book,
+    { kind: 'addTable', id: 'guarantee', name: 'Guarantee', keyField: 'guarantee-key' },
+    tie('work-line', 'guarantee', { link: 'guaranteed', field: 'guarantee-of' }),
+  )
+  expect(shownTables(guarantee).main.map((table) => table.name)).toContain('Work line')
 })

@@ -1,6 +1,6 @@
 'use client'
 
-import { Hourglass, Lock } from 'lucide-react'
+import { Eye, Hourglass, Lock } from 'lucide-react'
 import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
@@ -123,6 +123,11 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
         <button type="submit" hidden aria-hidden tabIndex={-1} />
         {head}
         {typing.found && isDirty && <DraftNote onDiscard={typing.takeBack} />}
+        {!mayChange && !nested && (
+          <p className="flex items-center gap-2 rounded-md bg-ash-2 px-3 py-1.5">
+            <Eye size={14} aria-hidden className="flex-none" /> You can read the records of this book, not change them.
+          </p>
+        )}
         {closing.map((rule) => (
           <p key={rule.id} className="flex items-center gap-2 rounded-md bg-ash-2 px-3 py-1.5">
             <Lock size={14} aria-hidden className="flex-none" /> {rule.words}

@@ -1,7 +1,8 @@
 'use client'
 
 import { useId, useState } from 'react'
-import { findLink, type Link, linksFrom, type Table, tableOf } from '@/core/book'
+import { type Edit, findLink, type Link, linksFrom, sayEdit, type Table, tableOf } from '@/core/book'
+import { settled } from '@/core/needs'
 import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/pairings'
 import { aOrAn, inSentence, plural } from '@/core/words'
 import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
@@ -24,7 +25,7 @@ interface Props {
 
 /** The two questions, then whether there must be any. What comes of them is drawn as they are answered. */
 export function Questions({ a, b, tie, second, onMade }: Props) {
-  const { book, edit } = useWorkshop()
+  const { book, edit: carryOut, proposals } = useWorkshop()
   const [answers, setAnswers] = useState<Partial2>(tie?.answers ?? {})
   const [name, setName] = useState(tie?.name ?? '')
   const nameId = useId()
@@ -42,6 +43,19 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
   const joins = whole?.aHasSeveral && whole.bHasSeveral
   const nameNeeded = second || a.id === b.id
 
+  // What the words left open about the two is answered with them.
+  const open = proposals?.reading.open.filter(({ about }) => about.includes(a.name) && about.includes(b.name)) ?? []
+  const edit = (answer: Edit): boolean => {
+    if (open.length === 0) return carryOut(answer)
+    const settling = open.map(({ text }): Edit => ({
+      kind: 'waveOff',
+      id: freshId(),
+      what: settled(text),
+      name: `“${text}”`.slice(0, 300),
+    }))
+    const say = sayEdit(book, answer)
+    return carryOut({ kind: 'together', say: say.slice(0, 300), edits: [answer, ...settling] })
+  }
   const keep = () => {
     if (!whole) return
     const sameShape =

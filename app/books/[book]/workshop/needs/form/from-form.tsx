@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { limits } from '@/core/book'
-import { type FormLabel, readForm, readLabels } from '@/core/needs'
+import { type FormLabel, formTotals, readForm, readLabels } from '@/core/needs'
 import { kindOf } from '@/core/kinds'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Empty, Labelled, Note, PassageBox, TextBox } from '@/ui/kit'
@@ -10,7 +10,7 @@ import { Room } from '@/ui/shell/room'
 import { useWorkshop } from '../../workshop-context'
 import { useAccept } from '../use-accept'
 
-/** A form in use on paper: its labels typed or pasted, each said what it belongs to; out come the tables. */
+/** A form in use on paper: its labels typed or pasted, each said what it is about; out come the tables. */
 export function FromForm() {
   const accept = useAccept()
   const [name, setName] = useState('')
@@ -21,6 +21,7 @@ export function FromForm() {
   const labels = readLabels(typed, there).map((label) => ({ ...label, ...changed[label.label] }))
   const noun = inSentence(name.trim() || 'form')
   const reading = readForm(name.trim() || 'Form', labels)
+  const totals = formTotals(name.trim() || 'Form', labels)
   const named = [...new Set(labels.flatMap((label) => (label.party ? [label.party] : [])))]
   const change = (label: string, to: Partial<FormLabel>) =>
     setChanged({ ...changed, [label]: { ...changed[label], ...to } })
@@ -33,7 +34,7 @@ export function FromForm() {
             A bill, a job card, a loan slip. Its labels are what the office needs to know already.
           </Note>
           <Note mark="info" head="Totals are calculated">
-            What is added up from the lines is not typed and not kept, so it can never disagree with them.
+            What is added up from the lines is not typed, so it can never disagree with them.
           </Note>
         </>
       }
@@ -124,13 +125,20 @@ export function FromForm() {
                         <span className="text-[13px] text-ash-6">{kindOf(field.kind).title.toLowerCase()}</span>
                       </li>
                     ))}
+                    {totals
+                      .filter((total) => total.table === table.name)
+                      .map((total) => (
+                        <li key={total.name}>
+                          <i>{total.name}</i> <span className="text-[13px] text-ash-6">calculated: {total.source}</span>
+                        </li>
+                      ))}
                   </ul>
                 </div>
               ))}
               <Button
                 look="main"
                 disabled={!name.trim()}
-                onClick={() => accept(reading, `Take the form ${name.trim()} into the book`)}
+                onClick={() => accept(reading, `Take the form ${name.trim()} into the book`, totals)}
               >
                 Make these tables
               </Button>
