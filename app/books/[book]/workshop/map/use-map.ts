@@ -38,13 +38,21 @@ export interface LaidMap {
   readonly turn: number
 }
 
+interface KnownSheet extends DrawnSheet {
+  readonly id: string
+  readonly shape: string
+  readonly turn: number
+}
+
+/** Whoever comes back to a map that is as it was sees it at once. */
+let lastDrawn: KnownSheet | undefined
+
 /**
  * The map of a book in one reading, drawn in a worker. Cards that nobody put anywhere stay where this browser saw
  * them last, so that one more table moves no other.
  */
 export function useMap(id: string, book: Book, reading: MapReading, kinds: ReadonlySet<MadeFromKind>): LaidMap {
   const [turn, setTurn] = useState(0)
-  const [sheet, setSheet] = useState<DrawnSheet & { readonly shape: string; readonly turn: number }>()
   const cards = useMemo(() => mapCards(book, reading), [book, reading])
   const lines = useMemo(() => mapLines(book, reading, kinds), [book, reading, kinds])
   const spots = useMemo(
@@ -59,13 +67,16 @@ export function useMap(id: string, book: Book, reading: MapReading, kinds: Reado
     () => JSON.stringify([cards, lines, spots, turn, reading]),
     [cards, lines, spots, turn, reading],
   )
+  const [sheet, setSheet] = useState(() => (lastDrawn?.id === id && lastDrawn.shape === shape ? lastDrawn : undefined))
   useEffect(() => {
+    if (sheet?.shape === shape) return
     let ended = false
     const known = { ...remembered(id), ...spots }
     void drawMapApart({ cards, lines, spots: known, resized: !isPlain(reading) }).then((drawn) => {
       if (ended) return
       if (isPlain(reading)) remember(id, drawn.boxes, spots)
-      setSheet({ reading, cards, lines, drawn, shape, turn })
+      lastDrawn = { id, reading, cards, lines, drawn, shape, turn }
+      setSheet(lastDrawn)
     })
     return () => {
       ended = true
