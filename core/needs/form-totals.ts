@@ -3,12 +3,13 @@ import { keepTree, readSource, writtenName } from '../expressions'
 import { capital, singular } from '../words'
 import type { FormLabel } from './paper-form'
 
-/** A field of a form that is calculated, as it is written. */
+/** A field of a form that is calculated: as it is written, and in words. */
 export interface FormTotal {
   readonly table: string
   readonly name: string
   readonly holds: 'gathered' | 'workedOut'
   readonly source: string
+  readonly words: string
 }
 
 const sums = /^(sub-?total|net total|total|grand total|gross total|sum)$/i
@@ -42,10 +43,12 @@ export function formTotals(form: string, labels: readonly FormLabel[]): FormTota
       name: capital(amount.name),
       holds: 'workedOut',
       source: `${written(quantity)} * ${written(price)}`,
+      words: `${capital(quantity.name)} × ${capital(price.name)}`,
     })
   const of = (label: FormLabel) => `${writtenName(lines)}.${written(label)}`
   const lineAmount = amount ? of(amount) : quantity && price ? `${of(quantity)} * ${of(price)}` : undefined
   if (!lineAmount) return found
+  const added = `total of ${amount ? capital(amount.name) : `${capital(quantity!.name)} × ${capital(price!.name)}`}`
   const tax = named('total', taxes)
   const totals = labels.filter((label) => label.of === 'total' && sums.test(label.name))
   for (const label of totals) {
@@ -56,6 +59,7 @@ export function formTotals(form: string, labels: readonly FormLabel[]): FormTota
       name: capital(label.name),
       holds: whole ? 'workedOut' : 'gathered',
       source: whole ? `COALESCE(${sum}, 0) + COALESCE(${written(tax)}, 0)` : sum,
+      words: whole ? `${added}, and ${capital(tax.name)}` : added,
     })
   }
   const total = totals.findLast((label) => wholes.test(label.name)) ?? totals.at(-1)
@@ -67,6 +71,7 @@ export function formTotals(form: string, labels: readonly FormLabel[]): FormTota
         name: capital(label.name),
         holds: 'workedOut',
         source: `COALESCE(${written(total)}, 0)${paid ? ` - COALESCE(${written(paid)}, 0)` : ''}`,
+        words: `${capital(total.name)}${paid ? ` less ${capital(paid.name)}` : ''}`,
       })
   return found
 }

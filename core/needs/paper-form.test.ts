@@ -96,6 +96,16 @@ test('an amount of each line is calculated, the total is theirs, and what is lef
   expect(tables[1]![1]).toContain('Amount workedOut: Quantity * "Price each"')
 })
 
+test('what is calculated is said in words before it is made', () => {
+  const said = (typed: string) => formTotals('Bill', readLabels(typed)).map(({ name, words }) => `${name}: ${words}`)
+  expect(said(bill)).toEqual(['Total: total of Quantity × Price each, and VAT'])
+  expect(said('Quantity\nPrice each\nAmount\nTotal\nPaid\nBalance')).toEqual([
+    'Amount: Quantity × Price each',
+    'Total: total of Amount',
+    'Balance: Total less Paid',
+  ])
+})
+
 test('a total that the labels don’t say from what is typed', () => {
   expect(tablesOf('Slip', 'Date\nTotal\nAmount due').tables).toEqual([
     ['Slip', ['Slip number running', 'Date date', 'Total money', 'Amount due money']],

@@ -129,7 +129,7 @@ export function FromForm() {
                       .filter((total) => total.table === table.name)
                       .map((total) => (
                         <li key={total.name}>
-                          <i>{total.name}</i> <span className="text-[13px] text-ash-6">calculated: {total.source}</span>
+                          <i>{total.name}</i> <span className="text-[13px] text-ash-6">calculated: {total.words}</span>
                         </li>
                       ))}
                   </ul>
