@@ -97,10 +97,14 @@ export function HistoryChapter() {
 /** So many alike one after the other are folded into one line. */
 const leastFolded = 4
 
-/** Edits one after the other that somebody made and that begin with the same words. */
+/** What an edit is called, without what it was done to: its first words, or where the part comes first, its last. */
+const kindOfEdit = (say: string) =>
+  / (meets|no longer meets) need \d+$/.exec(say)?.[1] ?? say.split(' ').slice(0, 3).join(' ')
+
+/** Edits of one kind that somebody made one after the other. */
 function foldRuns(entries: readonly HistoryEntry[]): HistoryEntry[][] {
   const runs: HistoryEntry[][] = []
-  const mark = ({ say, who, undone }: HistoryEntry) => `${say.split(' ').slice(0, 3).join(' ')} ${who} ${undone}`
+  const mark = ({ say, who, undone }: HistoryEntry) => `${kindOfEdit(say)} ${who} ${undone}`
   for (const entry of entries) {
     const last = runs.at(-1)
     if (last && mark(last[0]!) === mark(entry)) last.push(entry)
