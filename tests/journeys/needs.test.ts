@@ -74,6 +74,20 @@ test('everything accepted is a design with its links, limits and needs met', asy
   expect(history).toMatch(/Accept \d+ proposals/)
 })
 
+test('what the words leave open is answered where its pair stands, and is open no more', async () => {
+  const open = 'Can one dog have more than one stay?'
+  await browser.chapter('needs')
+  await browser.press(`Answer: ${open}`)
+  await browser.read(`Your words leave open: ${open}`)
+  // Whoever comes to answer is at the first question.
+  expect(await browser.driver.executeScript('return document.activeElement.role')).toBe('radio')
+  expect(await faults(browser)).toEqual([])
+  await browser.press(`No change needed: ${open}`)
+  await browser.chapter('needs')
+  await browser.read('Can one extra come up with more than one stay?')
+  expect(await browser.read('Your words leave this open')).not.toContain(open)
+})
+
 test('advice is mended after it is shown what will be done, or waved off with a reason', async () => {
   await browser.chapter('tables')
   await browser.press('Extra')

@@ -5,7 +5,7 @@ import { type Edit, findLink, type Link, linksFrom, sayEdit, type Table, tableOf
 import { settled } from '@/core/needs'
 import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/pairings'
 import { aOrAn, inSentence, plural } from '@/core/words'
-import { Button, ChoiceBox, Labelled, Segments, TextBox } from '@/ui/kit'
+import { Button, ChoiceBox, Labelled, Segments, TextBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
 import { Limits } from './limits'
@@ -47,12 +47,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
   const open = proposals?.reading.open.filter(({ about }) => about.includes(a.name) && about.includes(b.name)) ?? []
   const edit = (answer: Edit): boolean => {
     if (open.length === 0) return carryOut(answer)
-    const settling = open.map(({ text }): Edit => ({
-      kind: 'waveOff',
-      id: freshId(),
-      what: settled(text),
-      name: `“${text}”`.slice(0, 300),
-    }))
+    const settling = open.map(settle)
     const say = sayEdit(book, answer)
     return carryOut({ kind: 'together', say: say.slice(0, 300), edits: [answer, ...settling] })
   }
@@ -166,6 +161,21 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
               </Button>
             </div>
           </div>
+          {tie && !changed && open.length > 0 && (
+            <ul aria-label="Your words leave this open" className="mt-3 border-t border-dashed border-ash-4 pt-2">
+              {open.map((question) => (
+                <li key={question.text} className="flex flex-wrap items-center justify-between gap-x-3">
+                  <span className="text-ash-6">Your words leave open: {question.text}</span>
+                  <WordButton
+                    onClick={() => carryOut(settle(question))}
+                    aria-label={`No change needed: ${question.text}`}
+                  >
+                    No change needed
+                  </WordButton>
+                </li>
+              ))}
+            </ul>
+          )}
           {tie && !changed && <Limits tie={tie} />}
           {sayOutcome(a, b, whole).head && nameNeeded && !tie && (
             <p className="mt-1 text-xs text-ash-6">A name says what this link means: Supervisor, Billing address.</p>
@@ -175,6 +185,14 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
     </>
   )
 }
+
+/** Answers what the words left open, by the design as it stands. */
+const settle = ({ text }: { readonly text: string }): Edit => ({
+  kind: 'waveOff',
+  id: freshId(),
+  what: settled(text),
+  name: `“${text}”`.slice(0, 300),
+})
 
 /** What happens to the other side when a record is removed. */
 function Removal({ tie }: { readonly tie: Tie }) {
