@@ -6,16 +6,39 @@ import type { NamedPhrase, Reading } from './reading'
 export const noPlaceFor = (need: string, words: string): string => `words/${need}/${words.toLowerCase()}`.slice(0, 300)
 
 /** What a need names and the design has no place for, each once, as it is written. */
-export function unplaced(book: Book, { phrases }: Reading, at: number): NamedPhrase[] {
+export function unplaced(book: Book, reading: Reading, at: number): NamedPhrase[] {
   const need = book.needs[at]!
   const known = vocabularyOf(book)
-  const waved = new Set(book.waved.map(({ what }) => what))
-  const own = phrases.filter(
-    ({ words, place, evidence }) =>
-      evidence.need === at && !place.some((word) => known.has(word)) && !waved.has(noPlaceFor(need.id, words)),
+  const decided = decidedIn(book)
+  const own = (phrasesOf(reading).get(at) ?? []).filter(
+    ({ words, place }) => !place.some((word) => known.has(word)) && !decided.has(noPlaceFor(need.id, words)),
   )
   const first = new Map(own.map((one) => [one.place.join(' '), one] as const).reverse())
   return own.filter((one) => first.get(one.place.join(' ')) === one)
+}
+
+const byNeed = new WeakMap<Reading, ReadonlyMap<number, readonly NamedPhrase[]>>()
+
+function phrasesOf(reading: Reading): ReadonlyMap<number, readonly NamedPhrase[]> {
+  const known = byNeed.get(reading)
+  if (known) return known
+  const found = new Map<number, NamedPhrase[]>()
+  for (const phrase of reading.phrases) {
+    const { need } = phrase.evidence
+    const own = found.get(need)
+    if (own) own.push(phrase)
+    else found.set(need, [phrase])
+  }
+  byNeed.set(reading, found)
+  return found
+}
+
+const decisions = new WeakMap<Book, ReadonlySet<string>>()
+
+function decidedIn(book: Book): ReadonlySet<string> {
+  const found = decisions.get(book) ?? new Set(book.waved.map(({ what }) => what))
+  decisions.set(book, found)
+  return found
 }
 
 const vocabularies = new WeakMap<Book, ReadonlySet<string>>()

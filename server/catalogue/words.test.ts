@@ -62,6 +62,9 @@ test('a book stored before opens after, with its history and every undo of it', 
     [id],
   )
   expect([JSON.parse(row!.design), JSON.parse(row!.opened)]).toEqual([book, book])
+  // Cut off in the middle and begun again, it does the same once more.
+  await up(db.sequelize.getQueryInterface(), db.catalogue)
+  expect((await stored(db, id)).book).toEqual(book)
   for (let left = 7; left > 0; left--) expect(await undo(db, id, rosa.id)).toMatchObject({ ok: true })
   expect((await stored(db, id)).book.tables).toEqual([])
   expect((await historyOf(db, id)).map(({ say }) => say)).toContain('Undo: Add the word list Fuel')
