@@ -206,6 +206,8 @@ test('a field of a table says what it is made from, and the map shows it when as
 test('made from: derived fields say it in their lines, one stream runs between two tables, kinds can be left out', async () => {
   await browser.type(Key.ESCAPE)
   await browser.read('From table to table')
+  // However long the margin, it scrolls by itself and the page doesn't.
+  expect(await script<boolean>('return document.documentElement.scrollHeight <= innerHeight')).toBe(true)
   const cards = await script<string>(
     "return [...document.querySelectorAll('.react-flow__node text')].map(t => t.textContent).join('|')",
   )

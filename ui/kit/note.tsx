@@ -19,7 +19,7 @@ interface Props {
 export function Note({ mark, head, children, actions }: Props) {
   const { sign, words, look } = marks[mark]
   return (
-    <div className="flex gap-2.5 rounded-lg border border-ash-3 bg-paper p-2.5 text-[13px]">
+    <div className="relative flex gap-2.5 rounded-lg border border-ash-3 bg-paper p-2.5 text-[13px]">
       <span
         aria-hidden
         className={classNames(
