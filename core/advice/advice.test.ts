@@ -1,5 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { cases, goodBooks, table } from '@/tests/support/advice-cases'
+import { acrossTables } from '@/tests/support/advice-across-tables'
+import { onOneTable } from '@/tests/support/advice-on-one-table'
+import { goodBooks } from '@/tests/support/good-books'
+import { table } from '@/tests/support/tables'
 import { made } from '@/tests/support/made'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { type Edit, emptyBook, faultsOf } from '../book'
@@ -7,6 +10,7 @@ import { plainLook } from '../kinds'
 import { adviceKey, adviceOn, allAdviceOn, pieceNames, seenOf } from '.'
 
 const bookOf = (edits: readonly Edit[]) => made(emptyBook('Test', plainLook), ...edits)
+const cases = { ...onOneTable, ...acrossTables }
 const said = (edits: readonly Edit[]) => adviceOn(bookOf(edits)).map((advice) => advice.piece)
 
 test('every piece has its case', () => {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { table } from '@/tests/support/advice-cases'
+import { table } from '@/tests/support/tables'
 import { made } from '@/tests/support/made'
 import { type Edit, emptyBook } from '../book'
 import { plainLook } from '../kinds'

@@ -1,7 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { beforeAll, expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
@@ -9,17 +6,14 @@ import { servedBook, type ServedBook } from '../support/served-book'
 
 let book: ServedBook
 let browser: Browser
-const downloads = mkdtempSync(join(tmpdir(), 'hearth-map-'))
 
 // Each test goes on where the one before it stopped.
 beforeAll(async () => {
   book = await servedBook('mapping', 'Emberly Flue Care', emberlyDesign().edits)
   browser = book.browser
-  await browser.command('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads })
   await browser.go(`${book.path}/workshop/map`)
   await laid()
 })
-afterAll(() => rmSync(downloads, { recursive: true, force: true }))
 
 const laid = () => browser.see('[data-laid="yes"]')
 const script = <T>(text: string, ...args: unknown[]) => browser.driver.executeScript<T>(text, ...args)
@@ -240,10 +234,6 @@ test('made from: derived fields say it in their lines, one stream runs between t
   await browser.press('Back')
   await browser.press('Copied')
   await laid()
-  await save('Drawing (SVG)')
-  const file = join(downloads, 'Emberly Flue Care.svg')
-  expect(readFileSync(file, 'utf8')).toContain('List price of its Service item')
-  rmSync(file)
   await browser.answer('What is drawn between the cards', 'Links')
   await laid()
 })
@@ -261,96 +251,3 @@ test('cards that belong together get an area, and a note is written', async () =
   await browser.see('[aria-label="Note: Agreed with the office on Monday."]')
   expect(await browser.complaints()).toEqual([])
 })
-
-test('what is saved is what is seen: an SVG with its letters, a PNG, and a PDF that warns of small print', async () => {
-  const onScreen = await script<string[]>(
-    "return [...document.querySelectorAll('.react-flow__node[data-id=visit] text')].map(t => t.textContent)",
-  )
-  await save('Drawing (SVG)')
-  const plain = join(downloads, 'Emberly Flue Care.svg')
-  expect(readFileSync(plain, 'utf8').match(/font-family:'[^']+'/g)).toEqual([
-    "font-family:'Atkinson Hyperlegible Next'",
-  ])
-  rmSync(plain)
-  await browser.press('Save picture')
-  await browser.answer('What kind of file', 'For paper (PDF)')
-  await browser.read('too small to read well')
-  await browser.answer('How many pages', 'As many as it takes')
-  await browser.read(/prints at [789]\.\d pt, on \d+ pages/)
-  expect(await faults(browser)).toEqual([])
-  // Letters of other scripts have a typeface too; those that none has are named.
-  await browser.fill('Author', 'Жанна 漢')
-  await browser.press('Save')
-  await arrived('Emberly Flue Care.pdf')
-  const pdf = readFileSync(join(downloads, 'Emberly Flue Care.pdf'), 'latin1')
-  expect(pdf.startsWith('%PDF-')).toBe(true)
-  await browser.read('The PDF has no shapes for 漢')
-  expect(pdf).toContain('NotoSans')
-  expect(pdf.match(/\/Type \/Page\b/g)!.length).toBeGreaterThan(1)
-  await save('Drawing (SVG)')
-  const svg = readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8')
-  expect(svg).toContain('data:font/woff2;base64,')
-  expect(svg).toContain("font-family:'Noto Sans'")
-  expect(svg).toContain('People we ring')
-  for (const text of onScreen) expect(svg).toContain(`>${text}</text>`)
-  expect(svg).not.toMatch(/var\(--|<script|href=/)
-  await save('Picture (PNG)')
-  const png = readFileSync(join(downloads, 'Emberly Flue Care.png'))
-  expect(png.subarray(1, 4).toString()).toBe('PNG')
-  expect(dotsAnInch(png)).toBe(192)
-}, 90_000)
-
-/** What a PNG says of its size on paper (ISO/IEC 15948, 11.3.4.3), in dots an inch. */
-const dotsAnInch = (png: Buffer) => Math.round(png.readUInt32BE(png.indexOf('pHYs') + 4) * 0.0254)
-
-async function save(kind: string): Promise<void> {
-  await browser.press('Save picture')
-  await browser.answer('What kind of file', kind)
-  await browser.press('Save')
-  await browser.read('The map is saved.')
-  await arrived(`Emberly Flue Care.${kind.slice(-4, -1).toLowerCase()}`)
-}
-
-const arrived = (name: string) =>
-  browser.driver.wait(() => readdirSync(downloads).includes(name), patience, `${name} never arrived.`)
-
-test(
-  'the file, drawn again by itself, looks like the screen',
-  async () => {
-    // The same part of both: one card, at full size.
-    const pixels = await script<number>(compare, readFileSync(join(downloads, 'Emberly Flue Care.svg'), 'utf8'))
-    expect(pixels).toBeGreaterThan(0.97)
-  },
-  patience,
-)
-
-/** Draws the visit's card out of the file and out of the page, and says what share of the dots is alike. */
-const compare = `
-  const [file] = arguments
-  const size = (e) => e.getBoundingClientRect()
-  const page = document.querySelector('.react-flow__node[data-id=visit] svg').cloneNode(true)
-  const parsed = new DOMParser().parseFromString(file, 'image/svg+xml').documentElement
-  const style = parsed.querySelector('style').textContent
-  const group = [...parsed.querySelectorAll('g[transform]')].find((g) => [...g.querySelectorAll('text')].some((t) => t.textContent === 'Visit' && t.getAttribute('font-weight') === '700'))
-  const [width, height] = [page.getAttribute('width'), page.getAttribute('height')]
-  const colours = getComputedStyle(document.documentElement)
-  const own = new XMLSerializer().serializeToString(page).replace(/var\\((--[\\w-]+)\\)/g, (_, name) => colours.getPropertyValue(name).replace(/light-dark\\(([^,]+),.*\\)/, '$1').trim())
-  const wrap = (inner) => '<svg xmlns="http://www.w3.org/2000/svg" width="' + width + '" height="' + height + '" viewBox="0 0 ' + width + ' ' + height + '" font-family="\\'Atkinson Hyperlegible Next\\'"><style>' + style + '</style><rect width="100%" height="100%" fill="white"/>' + inner + '</svg>'
-  group.removeAttribute('transform')
-  const draw = (text) => new Promise((resolve, reject) => {
-    const image = new Image()
-    image.onerror = () => reject(new Error('no drawing'))
-    image.onload = () => {
-      const canvas = document.createElement('canvas')
-      canvas.width = width * 2; canvas.height = height * 2
-      const context = canvas.getContext('2d', { willReadFrequently: true })
-      context.drawImage(image, 0, 0, canvas.width, canvas.height)
-      resolve(context.getImageData(0, 0, canvas.width, canvas.height).data)
-    }
-    image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
-  })
-  return Promise.all([draw(wrap(own)), draw(wrap(new XMLSerializer().serializeToString(group)))]).then(([a, b]) => {
-    let same = 0
-    for (let at = 0; at < a.length; at += 4) if (Math.abs(a[at] - b[at]) + Math.abs(a[at + 1] - b[at + 1]) + Math.abs(a[at + 2] - b[at + 2]) < 60) same++
-    return same / (a.length / 4)
-  })`

@@ -16,7 +16,7 @@ import {
 import { wordProblem } from '@/core/words'
 import type { LiveRecord, SaveOutcome } from '@/server/live'
 import { settleBox } from '@/ui/controls'
-import { expectOwnPage } from './keep-focus'
+import { expectOwnPage } from './own-page'
 import { focusFirst } from './problems'
 import { rememberLast } from './repeat-last'
 import { saveWhenOpen } from './save-when-open'

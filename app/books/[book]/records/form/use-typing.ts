@@ -2,7 +2,7 @@ import { useLayoutEffect, useRef, useState } from 'react'
 import type { UseFormReturn } from 'react-hook-form'
 import { type FormText, type ListRow, marked, typedSince } from '@/core/records'
 import { clearDraft, keepDraft, takeDraft } from './drafts'
-import { takesOver } from './keep-focus'
+import { takesOver } from './own-page'
 import { noteBlank } from './last-blank'
 
 /** Whose form it is. */

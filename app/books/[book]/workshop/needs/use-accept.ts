@@ -16,8 +16,9 @@ export function useAccept(): (reading: Reading, say: string, totals?: readonly F
       proposalsFor(book, reading).all.filter((one) => one.state !== 'here'),
       freshId,
     )
-    const made = totals.length > 0 && typed.length > 0 ? make(book, { kind: 'together', say, edits: typed }) : undefined
-    const edits = made?.ok ? [...typed, ...totalEdits(made.value.book, totals, freshId)] : typed
+    // What is calculated goes into the tables that come of it, or that were there before.
+    const made = typed.length > 0 ? make(book, { kind: 'together', say, edits: typed }) : undefined
+    const edits = [...typed, ...totalEdits(made?.ok ? made.value.book : book, totals, freshId)]
     const last = edits.findLast((one) => one.kind === 'addTable')
     if (edits.length > 0 && edit({ kind: 'together', say: say.slice(0, 300), edits }))
       router.push(`/books/${id}/workshop/tables${last ? `?table=${last.id}` : ''}`)
