@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { type Advice, adviceOn } from '@/core/advice'
 import { type Book, readBook } from '@/core/book'
-import { evaluate, plainFacts, postgresql, readExpression, sqlite } from '@/core/expressions'
+import { evaluate, plainFacts, readExpression } from '@/core/expressions'
 import { splitNeeds } from '@/core/needs'
 import { plainReading, readNeeds } from '@/core/reading'
 import { creationScript, handoverScript } from '@/core/opening'
 import { type Json, wordProblem } from '@/core/words'
+import { postgresql, sqlite } from '@/core/sql'
 import { now } from '@/server/clock'
 
 const usage = `npm run -s hearth -- check BOOK.json                advice on a book, as JSON

@@ -1,5 +1,4 @@
-import type { Checker } from './check'
-import { castTo, fail, type Failure, fits, hint, isFailure, together, tooLong } from './check-help'
+import { type Checking, castTo, fail, type Failure, fits, hint, isFailure, together, tooLong } from './check-help'
 import { mostDigits, mostScale, quotientScale } from './numbers'
 import type { Syntax } from './syntax'
 import type { Tree } from './tree'
@@ -8,7 +7,7 @@ import { isNumber, type Type, typeWords } from './types'
 type Binary = Extract<Syntax, { kind: 'binary' }>
 
 /** What two parts give together, operator by operator. */
-export function checkBinary(checker: Checker, syntax: Binary): Tree | Failure {
+export function checkBinary(checker: Checking, syntax: Binary): Tree | Failure {
   const { operator } = syntax
   if ((operator === '+' || operator === '-') && (syntax.right.kind === 'interval' || syntax.left.kind === 'interval'))
     return shift(checker, syntax)
@@ -42,7 +41,7 @@ function joinTexts(syntax: Binary, left: Tree, right: Tree): Tree | Failure {
   return { kind: 'binary', operator: '||', left: castTo(left, text), right: castTo(right, text), type: text }
 }
 
-function shift(checker: Checker, syntax: Binary): Tree | Failure {
+function shift(checker: Checking, syntax: Binary): Tree | Failure {
   const backwards = syntax.left.kind === 'interval'
   const [base, interval] = backwards ? [syntax.right, syntax.left] : [syntax.left, syntax.right]
   if (interval.kind !== 'interval' || base.kind === 'interval' || (backwards && syntax.operator === '-'))
@@ -92,7 +91,7 @@ function exactResult(operator: string, a: Extract<Type, { is: 'exact' }>, b: Ext
   return { is, whole: Math.max(a.whole, b.whole) + 1, scale: Math.max(a.scale, b.scale) }
 }
 
-function comparison(checker: Checker, syntax: Binary, left: Tree, right: Tree): Tree | Failure {
+function comparison(checker: Checking, syntax: Binary, left: Tree, right: Tree): Tree | Failure {
   const { operator } = syntax
   const one = together([left, right], [syntax.left, syntax.right])
   if (isFailure(one)) {

@@ -1,6 +1,5 @@
 import { listed } from '../words'
-import type { Checker } from './check'
-import { castTo, fail, type Failure, isFailure, together } from './check-help'
+import { type Checking, castTo, fail, type Failure, isFailure, together } from './check-help'
 import { functions } from './functions'
 import { nearNames } from './names'
 import { mostScale } from './numbers'
@@ -9,7 +8,7 @@ import type { Tree } from './tree'
 import { typeWords } from './types'
 
 /** A function with its arguments; COALESCE and NULLIF take what has a type in common. */
-export function checkCall(checker: Checker, syntax: Extract<Syntax, { kind: 'call' }>): Tree | Failure {
+export function checkCall(checker: Checking, syntax: Extract<Syntax, { kind: 'call' }>): Tree | Failure {
   const { name } = syntax
   const args: Tree[] = []
   for (const arg of syntax.args) {
@@ -53,7 +52,7 @@ export function checkCall(checker: Checker, syntax: Extract<Syntax, { kind: 'cal
 }
 
 /** Only what loses nothing but decimals: text never becomes a number by itself. */
-export function checkCast(checker: Checker, syntax: Extract<Syntax, { kind: 'cast' }>): Tree | Failure {
+export function checkCast(checker: Checking, syntax: Extract<Syntax, { kind: 'cast' }>): Tree | Failure {
   const of = checker.check(syntax.of)
   if (isFailure(of)) return of
   const { name, sizes } = syntax.to

@@ -1,5 +1,4 @@
-import type { Checker } from './check'
-import { fail, type Failure, isFailure } from './check-help'
+import { type Checking, fail, type Failure, isFailure } from './check-help'
 import { findRows } from './names'
 import { quotientScale } from './numbers'
 import type { NamePart, Syntax } from './syntax'
@@ -7,7 +6,7 @@ import type { Tree } from './tree'
 import { type Type, typeWords } from './types'
 
 /** COUNT, SUM and the like over the rows of a table that leads here. */
-export function checkGathered(checker: Checker, syntax: Extract<Syntax, { kind: 'aggregate' }>): Tree | Failure {
+export function checkGathered(checker: Checking, syntax: Extract<Syntax, { kind: 'aggregate' }>): Tree | Failure {
   if (checker.scope.rows)
     return fail(
       syntax,

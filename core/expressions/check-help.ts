@@ -1,10 +1,32 @@
 import { mostDigits } from './numbers'
-import type { ExpressionProblem, Span } from './syntax'
+import type { Book, Field, Table } from '../book'
+import type { ExpressionProblem, Span, Syntax } from './syntax'
 import type { Tree } from './tree'
 import { joined, type Type, typeWords } from './types'
 
 export interface Failure {
   readonly problem: ExpressionProblem
+}
+
+export type Outcome = Tree | Failure
+
+/** What a derived field gives, or why that can't be told. */
+export type TypeOfDerived = (field: Field) => { readonly type: Type } | { readonly because: string }
+
+export interface Scope {
+  readonly table: Table
+  /** Within an aggregate every name begins with that of the rows. */
+  readonly rows?: string
+}
+
+/** What the checks of single forms ask of the whole. */
+export interface Checking {
+  readonly book: Book
+  readonly scope: Scope
+  readonly check: (syntax: Syntax) => Outcome
+  /** For what is gathered: over the rows of another table. */
+  readonly within: (rows: Table) => Checking
+  readonly choiceProblem: (fact: Tree, written: readonly Syntax[], others: readonly Tree[]) => Failure | undefined
 }
 
 export const isFailure = (made: Tree | Failure | { readonly type: Type }): made is Failure => 'problem' in made

@@ -4,19 +4,26 @@ import { listed } from '../words'
 import { checkBinary } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
 import { checkGathered } from './check-gathered'
-import { castTo, fail, type Failure, isFailure, together } from './check-help'
+import {
+  castTo,
+  type Checking,
+  fail,
+  type Failure,
+  isFailure,
+  type Outcome,
+  type Scope,
+  together,
+  type TypeOfDerived,
+} from './check-help'
 import { readMoment } from './dates'
 import { findFact, nearNames } from './names'
 import { mostScale } from './numbers'
 import { parse } from './parse'
 import { type ExpressionProblem, type NamePart, type Syntax, unreckoned } from './syntax'
 import type { Tree } from './tree'
-import { isNumber, type Type, typeOfField, typeWords } from './types'
+import { isNumber, typeOfField, typeWords } from './types'
 
 export type Checked = { readonly tree: Tree } | { readonly problem: ExpressionProblem }
-
-/** What a derived field gives, or why that can't be told. */
-export type TypeOfDerived = (field: Field) => { readonly type: Type } | { readonly because: string }
 
 /** Looks the names of an expression over one table up and makes sure of its types. */
 export function checkExpression(book: Book, table: Table, source: string, typeOf: TypeOfDerived): Checked {
@@ -26,15 +33,7 @@ export function checkExpression(book: Book, table: Table, source: string, typeOf
   return isFailure(tree) ? { problem: tree.problem } : { tree }
 }
 
-interface Scope {
-  readonly table: Table
-  /** Within an aggregate every name begins with that of the rows. */
-  readonly rows?: string
-}
-
-type Outcome = Tree | Failure
-
-export class Checker {
+class Checker implements Checking {
   constructor(
     readonly book: Book,
     readonly scope: Scope,

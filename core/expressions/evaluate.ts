@@ -1,20 +1,12 @@
 import type { Now, Value } from '../kinds'
 import { dayNumber, shifted } from './dates'
+import type { Facts, Reckon } from './facts'
 import { functions, type Reckoned } from './functions'
 import { gather } from './gather'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact } from './numbers'
 import { alike, isLike } from './text'
 import type { Tree } from './tree'
 import type { Type } from './types'
-
-/** A record as an expression sees it: its facts, the records it leads to, the rows that hang on it. */
-export interface Facts {
-  readonly value: (field: string) => Value
-  readonly linked: (field: string) => Facts | undefined
-  readonly rows: (link: string) => readonly Facts[]
-}
-
-export type Reckon = (facts: Facts, now: Now) => Reckoned
 
 /** Reckons an expression to a value that a field could hold. */
 export function evaluate(tree: Tree, facts: Facts, now: Now): Value {

@@ -19,8 +19,6 @@ export interface FunctionKind {
   ) => Type | { readonly at: number; readonly words: string }
   /** Reckons with values none of which is NULL; COALESCE and the like are no functions of this kind. */
   readonly reckon: (args: readonly Exclude<Reckoned, null>[], types: readonly Type[], given: Type) => Reckoned
-  /** The same in MariaDB's SQL. */
-  readonly sql: (args: readonly string[], types: readonly Type[], given: Type) => string
 }
 
 const wants = (at: number, wanted: string, found: Type) => ({
@@ -51,13 +49,11 @@ const extract = (unit: DateUnit): FunctionKind => ({
     return { is: 'exact', whole: 4, scale: 0 }
   },
   reckon: ([of]) => BigInt(datePart(of as string, unit)),
-  sql: ([of]) => `EXTRACT(${unit} FROM ${of!})`,
 })
 
 const letters = (value: Reckoned) => [...(value as string)]
 
-/** Every function by its name. Each gives NULL where an argument is NULL. */
-export const functions: Readonly<Record<string, FunctionKind>> = {
+const all = {
   UPPER: {
     form: 'UPPER(a)',
     says: 'a in capital letters',
@@ -65,7 +61,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
     most: 1,
     type: ofText(text),
     reckon: ([a]) => simpleUpper(a as string),
-    sql: ([a]) => `UPPER(${a!})`,
   },
   LOWER: {
     form: 'LOWER(a)',
@@ -74,7 +69,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
     most: 1,
     type: ofText(text),
     reckon: ([a]) => simpleLower(a as string),
-    sql: ([a]) => `LOWER(${a!})`,
   },
   TRIM: {
     form: 'TRIM(a)',
@@ -83,7 +77,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
     most: 1,
     type: ofText(text),
     reckon: ([a]) => (a as string).replace(/^ +| +$/g, ''),
-    sql: ([a]) => `TRIM(${a!})`,
   },
   CHAR_LENGTH: {
     form: 'CHAR_LENGTH(a)',
@@ -92,7 +85,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
     most: 1,
     type: ofText(count),
     reckon: ([a]) => BigInt(letters(a!).length),
-    sql: ([a]) => `CHAR_LENGTH(${a!})`,
   },
   POSITION: {
     form: 'POSITION(a IN b)',
@@ -104,7 +96,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
       const at = (b as string).indexOf(a as string)
       return at < 0 ? 0n : BigInt([...(b as string).slice(0, at)].length + 1)
     },
-    sql: ([a, b]) => `LOCATE(${a!} COLLATE utf8mb4_bin, ${b!} COLLATE utf8mb4_bin)`,
   },
   SUBSTRING: {
     form: 'SUBSTRING(a FROM n FOR m)',
@@ -125,10 +116,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
       const clip = (at: bigint) => Number(at > BigInt(all.length + 1) ? all.length + 1 : at)
       return all.slice(clip(first) - 1, end === undefined ? undefined : clip(end) - 1).join('')
     },
-    sql: ([a, from, many]) =>
-      many === undefined
-        ? `SUBSTRING(${a!}, GREATEST(${from!}, 1))`
-        : `SUBSTRING(${a!}, GREATEST(${from!}, 1), GREATEST(${from!} + ${many} - GREATEST(${from!}, 1), 0))`,
   },
   ABS: {
     form: 'ABS(a)',
@@ -137,7 +124,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
     most: 1,
     type: ([a]) => (isNumber(a!) ? a! : wants(0, 'a number', a!)),
     reckon: ([a]) => (typeof a === 'bigint' ? (a < 0n ? -a : a) : Math.abs(a as number)),
-    sql: ([a]) => `ABS(${a!})`,
   },
   MOD: {
     form: 'MOD(a, b)',
@@ -155,7 +141,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
       const divisor = (b as bigint) * powerOfTen(scale - scaleOf(tb))
       return divisor === 0n ? null : ((a as bigint) * powerOfTen(scale - scaleOf(ta))) % divisor
     },
-    sql: ([a, b]) => `(MOD(${a!}, ${b!}) + 0)`,
   },
   ROUND: {
     form: 'ROUND(a, n)',
@@ -170,7 +155,6 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
       return { is: 'exact', whole: a!.whole + 1, scale }
     },
     reckon: ([a], [ta], given) => divideRounded(a as bigint, powerOfTen(scaleOf(ta) - scaleOf(given))),
-    sql: ([a], _types, given) => `ROUND(${a!}, ${scaleOf(given)})`,
   },
   CEILING: wholeTowards('CEILING', 1, 'the next whole number above a'),
   FLOOR: wholeTowards('FLOOR', -1, 'the next whole number below a'),
@@ -179,7 +163,12 @@ export const functions: Readonly<Record<string, FunctionKind>> = {
   'EXTRACT DAY': extract('DAY'),
   'EXTRACT HOUR': extract('HOUR'),
   'EXTRACT MINUTE': extract('MINUTE'),
-}
+} satisfies Record<string, FunctionKind>
+
+export type FunctionName = keyof typeof all
+
+/** Every function by its name. Each gives NULL where an argument is NULL. */
+export const functions: Readonly<Record<string, FunctionKind>> = all
 
 function wholeTowards(name: string, towards: -1 | 1, says: string): FunctionKind {
   return {
@@ -190,6 +179,5 @@ function wholeTowards(name: string, towards: -1 | 1, says: string): FunctionKind
     type: ([a]) =>
       a!.is === 'exact' ? { is: 'exact', whole: a!.whole + 1, scale: 0 } : wants(0, 'a number that isn’t measured', a!),
     reckon: ([a], [ta]) => toWhole(a as bigint, scaleOf(ta), towards),
-    sql: ([a]) => `${name}(${a!})`,
   }
 }

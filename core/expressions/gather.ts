@@ -1,4 +1,4 @@
-import type { Facts, Reckon } from './evaluate'
+import type { Facts, Reckon } from './facts'
 import type { Reckoned } from './functions'
 import { divideRounded, powerOfTen } from './numbers'
 import type { Tree } from './tree'

@@ -1,7 +1,7 @@
 export { factsBeyond } from './beyond'
-export { type Dialect, mariadb, postgresql, sqlite } from './dialects'
 export { keepTree } from './kept'
-export { compile, evaluate, type Facts } from './evaluate'
+export { compile, evaluate } from './evaluate'
+export type { Facts } from './facts'
 export {
   allNodesOf,
   type Derived,
@@ -21,8 +21,9 @@ export { factsOffered, type RowsOffer, rowsOffered } from './offers'
 export { sayDerived, sayMadeFrom, sayTaken } from './say-derived'
 export { showExpression, writtenName } from './show'
 export { type Gathering, gatheringOf, readFreezing, readSource, writeGathering, writtenSource } from './sources'
-export { expressionSql, lockSql, type RowReading } from './sql'
+export type { FunctionName } from './functions'
 export { dayNumber } from './dates'
-export { toExact } from './numbers'
+export { type Exact, fromExact, quotientScale, toExact } from './numbers'
+export type { Type } from './types'
 export { dependenciesOf, nodesOf, partsOf, type Tree } from './tree'
 export { plainFacts } from './plain-facts'

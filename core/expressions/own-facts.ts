@@ -1,7 +1,8 @@
 import { type Book, findField } from '../book'
 import { isDerived, type Now, type Value } from '../kinds'
 import { allNodesOf, derivedOf } from './derived'
-import { evaluate, type Facts } from './evaluate'
+import { evaluate } from './evaluate'
+import type { Facts } from './facts'
 import type { Tree } from './tree'
 
 /** A record by its own values alone, what is worked out from them included; it leads nowhere and nothing hangs on it. */

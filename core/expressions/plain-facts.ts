@@ -1,7 +1,7 @@
 import { type Book, findLink, linkOf, type Table, tableOf } from '../book'
 import { plainLook, readValue, type Value } from '../kinds'
 import { fail, type Json, ok, type Result } from '../words'
-import type { Facts } from './evaluate'
+import type { Facts } from './facts'
 
 type Plain = { readonly [name: string]: Json }
 

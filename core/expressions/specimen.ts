@@ -1,7 +1,8 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
 import { isDerived, kindOf, type Now, readValue, showValue, type Value } from '../kinds'
 import { derivedOf, faceOf } from './derived'
-import { evaluate, type Facts } from './evaluate'
+import { evaluate } from './evaluate'
+import type { Facts } from './facts'
 import { faceFor } from './face'
 import { nodesOf, type Tree } from './tree'
 

@@ -1,8 +1,9 @@
-import { type Book, type Field, fieldOf, findField, type Table, tableOf } from '../book'
-import { expressionSql, faceOf, type Tree } from '../expressions'
+import { type Book, fieldOf, type Table, tableOf } from '../book'
+import { faceOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
-import { factSql, type PhysicalNames, physicalNames } from '../opening'
 import { type Cursor, type ListRow } from '../records'
+import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../physical'
+import { expressionSql, factSql } from '../sql'
 import { type Begins, type Condition, findCondition } from './find-condition'
 import { rowReader, type StoredRow } from './row-reader'
 import { columnSql, fileNamePlan, joinPlan, type LabelPiece, type LabelPlan, labelPlan } from './label'
@@ -142,15 +143,6 @@ class Selection {
   }
   // A column without a name of its own is called by its whole text, which is longer than a driver expects.
   sql = () => [...this.slots].map(([sql, slot]) => (/^\w+\.`[^`]+`$/.test(sql) ? sql : `${sql} AS c${slot}`)).join(', ')
-}
-
-export const keyColumns = (table: Table, names: PhysicalNames) => table.key.flatMap((id) => names.columns(table.id, id))
-
-/** The field at the end of a link's key, whose kind knows how its values are stored. */
-export function leafOf(book: Book, id: string): Field {
-  const found = findField(book, id)
-  if (!found) throw new Error(`Expected the field ${id} behind a column.`)
-  return found.field
 }
 
 function linkedCondition(table: Table, names: PhysicalNames, linked: ListQuery['linked']): Condition | undefined {

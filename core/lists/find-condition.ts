@@ -1,7 +1,8 @@
 import type { Book, Table } from '../book'
 import { faceOf } from '../expressions'
 import { isDerived, type KindName, kindOf } from '../kinds'
-import { factSql, type PhysicalNames } from '../opening'
+import type { PhysicalNames } from '../physical'
+import { factSql } from '../sql'
 import { columnSql, joinPlan, type LabelPlan } from './label'
 
 export interface Condition {

@@ -1,4 +1,4 @@
-export { compileList, keyColumns, leafOf, type ListQuery } from './compile-list'
+export { compileList, type ListQuery } from './compile-list'
 export { likeliest } from './likeliest'
 export { likeness } from './likeness'
 export { csvCell, guardFormula } from './csv'

@@ -1,7 +1,7 @@
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
 import { faceOf } from '../expressions'
 import { quoteName } from '../names'
-import type { PhysicalNames } from '../opening'
+import type { PhysicalNames } from '../physical'
 
 /** A table joined in to say what a linked record is known by. */
 export interface Join {

@@ -1,7 +1,8 @@
 import { type Book, fieldOf, type Table } from '../book'
 import { isDerived } from '../kinds'
-import { factSql, type PhysicalNames } from '../opening'
 import type { Cursor } from '../records'
+import type { PhysicalNames } from '../physical'
+import { factSql } from '../sql'
 import type { Condition } from './find-condition'
 import { columnSql, joinPlan, type Join } from './label'
 

@@ -1,7 +1,7 @@
 import { type Book, type Field, linksFrom, linksTo, mustHold, type Table } from '../book'
 import { faceOf, sayMadeFrom } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
-import { physicalNames, type PhysicalNames } from '../opening'
+import { physicalNames, type PhysicalNames } from '../physical'
 import { gridUp } from './geometry'
 import { clipped, textWidth } from './letters'
 

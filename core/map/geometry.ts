@@ -11,6 +11,8 @@ export interface Box extends Point {
   readonly height: number
 }
 
+export type Side = 'left' | 'right' | 'top' | 'bottom'
+
 export const onGrid = (value: number) => Math.round(value / step) * step
 export const gridUp = (value: number) => Math.ceil(value / step) * step
 

@@ -1,5 +1,4 @@
-import { type Box, step } from './geometry'
-import type { Side } from './ports'
+import { type Box, type Side, step } from './geometry'
 
 /** The four ways along the grid, in turning order. */
 const right = 0

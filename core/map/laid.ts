@@ -1,7 +1,7 @@
-import type { Point } from './geometry'
+import type { Point, Side } from './geometry'
 import type { Ground } from './grid'
 import type { MapLine } from './lines'
-import { keep, placeOf, type Port, type Side } from './ports'
+import { keep, placeOf, type Port } from './ports'
 
 /** Where a line runs: from the card of `one` to that of `many`, corner by corner, and the sides it touches. */
 export interface Route {

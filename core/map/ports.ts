@@ -1,8 +1,6 @@
 import type { MapCard } from './cards'
-import { type Box, type Point, step } from './geometry'
+import { type Box, type Point, type Side, step } from './geometry'
 import { type Ground, outward } from './grid'
-
-export type Side = 'left' | 'right' | 'top' | 'bottom'
 
 /** Where a line may touch a card. */
 export interface Port extends Point {

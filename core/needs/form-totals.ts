@@ -1,7 +1,7 @@
 import { type Book, type Edit, findTable, make, type Table } from '../book'
 import { keepTree, readSource, writtenName } from '../expressions'
 import { capital, singular } from '../words'
-import type { FormLabel } from './paper-form'
+import type { FormLabel } from './form-label'
 
 /** A field of a form that is calculated: as it is written, and in words. */
 export interface FormTotal {

@@ -1,19 +1,9 @@
 import { limits } from '../book'
 import { hintedKind } from '../kinds'
 import { capital } from '../words'
+import type { FormLabel } from './form-label'
 import { formNames, formTotals, paidWords } from './form-totals'
 import type { ReadField, Reading, ReadTable, ReadTie } from './reading'
-
-/** One label of a paper form, and what it is about. */
-export interface FormLabel {
-  readonly label: string
-  /** "form": once for each form; "lines": in the block that repeats; "total": calculated from the lines; else whom or what it describes. */
-  readonly of: 'form' | 'lines' | 'total' | 'party'
-  /** The party's name, where it belongs to one: "Customer". */
-  readonly party?: string
-  /** The fact's own name, without the party's. */
-  readonly name: string
-}
 
 /** Parties that forms are made out for or by; a label that begins with one is a fact about it. */
 const parties =

@@ -1,6 +1,6 @@
 import { quoteName } from '../names'
-import type { OpeningStep } from './plan'
-import type { LiveAttached } from './schema'
+import type { LiveAttached } from '../physical'
+import type { OpeningStep } from './steps'
 
 const dropSql = ({ kind, name }: LiveAttached) => `DROP ${kind} IF EXISTS ${quoteName(name)}`
 

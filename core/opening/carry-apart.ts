@@ -1,20 +1,20 @@
 import { type Book, findTable } from '../book'
 import { quoteName } from '../names'
 import { counted, inSentence, plural } from '../words'
-import type { Told } from './carry'
-import { isThere } from './diff-columns'
+import type { LiveColumn } from '../physical'
+import type { CarryPlan } from './carrying'
+import { isThere } from './is-there'
 import type { MoveApart } from './moves'
 import { numberSql } from './numbering'
 import { idsIn, quotedList } from './pairs'
-import type { LiveCheckQuestion, OpeningStep } from './plan'
-import type { LiveColumn } from './schema'
+import type { LiveCheckQuestion, OpeningStep } from './steps'
 
 /**
  * Facts that get a table of their own. Records with the same facts are ranked alike (DENSE_RANK), and the
  * rank becomes the number of the new record, so that both the new rows and the links to them come from one
  * pass each, and a second run gives the same.
  */
-export function apart(before: Book, after: Book, move: MoveApart): Told {
+export function apart(before: Book, after: Book, move: MoveApart): CarryPlan {
   const { way, from, to, link, columns } = move
   const [source, old] = [quoteName(from.then.name), columns.map(({ then }) => then.name)]
   const linkColumns = (way === 'kind' ? from.is : to).columns.filter((column) => column.field === link.field)

@@ -1,8 +1,8 @@
 import { type Book, findLink, type Link, tableOf } from '../book'
 import { quoteName } from '../names'
-import type { Told } from './carry'
+import type { LiveColumn, LiveTable } from '../physical'
+import type { CarryPlan } from './carrying'
 import { idsIn, isSameColumn, isStaying, type Staying, type TablePair } from './pairs'
-import type { LiveColumn, LiveTable } from './schema'
 
 /** A link whose records are called otherwise from now on, because the key at its end is another one. */
 interface Rekeyed {
@@ -15,7 +15,7 @@ interface Rekeyed {
  * Links follow the keys at their ends: each gets columns for the new key, filled over the old one, before that goes. A
  * link that is part of a key itself is followed before those that lead there.
  */
-export function rekeyed(before: Book, after: Book, pairs: readonly TablePair[]): Told {
+export function rekeyed(before: Book, after: Book, pairs: readonly TablePair[]): CarryPlan {
   const pairOf = (id: string) => pairs.filter(isStaying).find(({ is }) => is.id === id)
   const all = after.links.flatMap((link): Rekeyed[] => {
     const was = findLink(before, link.id)
@@ -49,7 +49,7 @@ function keysFirst(after: Book, all: readonly Rekeyed[]): Rekeyed[] {
   return sorted
 }
 
-function follow({ link, many, one }: Rekeyed): Told {
+function follow({ link, many, one }: Rekeyed): CarryPlan {
   // By the names that everything has once it is renamed.
   const oldColumns = columnsOf(many.then, link)
   const newColumns = columnsOf(many.is, link)

@@ -1,16 +1,16 @@
 import type { Book } from '../book'
 import { quoteName } from '../names'
 import { counted, inSentence } from '../words'
-import type { Told } from './carry'
-import { isThere } from './diff-columns'
+import type { LiveTable } from '../physical'
+import type { CarryPlan } from './carrying'
+import { isThere } from './is-there'
 import { askWhoLeads } from './leads'
 import type { MoveTogether } from './moves'
 import { idsIn } from './pairs'
-import type { LiveCheckQuestion } from './plan'
-import type { LiveTable } from './schema'
+import type { LiveCheckQuestion } from './steps'
 
 /** Facts that come back to the records they are told of, from a table that goes. */
-export function together(before: Book, move: MoveTogether): Told {
+export function together(before: Book, move: MoveTogether): CarryPlan {
   const { way, from, to, columns } = move
   const linkColumns = (way === 'one' ? to.was : from.was).columns.filter((column) => column.field === move.link.field)
   const sql = (own: LiveTable, gone: LiveTable) =>

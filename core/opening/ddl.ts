@@ -1,6 +1,6 @@
 import { quoteText } from '../kinds'
 import { collation, ownTable, quoteName } from '../names'
-import type { LiveCheck, LiveColumn, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'
+import type { LiveCheck, LiveColumn, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from '../physical'
 
 const list = (names: readonly string[]) => `(${names.map(quoteName).join(', ')})`
 

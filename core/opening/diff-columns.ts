@@ -1,13 +1,14 @@
 import { type Book, findField } from '../book'
 import { quoteName } from '../names'
 import { counted, inSentence, listed } from '../words'
-import type { Carrying } from './carry'
+import type { LiveColumn } from '../physical'
+import type { Carrying } from './carrying'
 import { columnSql } from './ddl'
 import { questionsOfValues, rewordings, rewordSteps } from './diff-values'
+import { isThere } from './is-there'
 import { newNumbers } from './numbering'
 import { isSameColumn, keyOf, type Staying } from './pairs'
-import type { LiveCheckQuestion, OpeningStep } from './plan'
-import type { LiveColumn } from './schema'
+import type { LiveCheckQuestion, OpeningStep } from './steps'
 import { isWidening, narrowedLength } from './widening'
 
 interface ColumnChanges {
@@ -96,10 +97,6 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
   questions.push(...questionsOfValues(after, pair, words, filled))
   return { ...steps, add: [...steps.add, ...rewordSteps(is, words)], drop, questions }
 }
-
-/** Whether a column holds something; a tick that isn't set says nothing. */
-export const isThere = (before: Book, column: LiveColumn, name = quoteName(column.name)) =>
-  findField(before, column.field)?.field.kind === 'tick' ? `${name} = 1` : `${name} IS NOT NULL`
 
 /** The number that a joining table's rows were told apart by until their pair became the key again. */
 const isOwnNumber = (before: Book, after: Book, { was, is }: Staying, column: LiveColumn) =>

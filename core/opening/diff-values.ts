@@ -2,9 +2,9 @@ import { type Book, findField } from '../book'
 import { kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { counted, inSentence } from '../words'
+import type { LiveCheck, LiveColumn, LiveTable } from '../physical'
 import { idsOf, keyOf, quotedList, type Staying, isSameColumn } from './pairs'
-import type { LiveCheckQuestion, OpeningStep } from './plan'
-import type { LiveCheck, LiveColumn, LiveTable } from './schema'
+import type { LiveCheckQuestion, OpeningStep } from './steps'
 
 interface Rewording {
   readonly column: LiveColumn

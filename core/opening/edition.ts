@@ -1,4 +1,4 @@
-import type { LiveSchema } from './schema'
+import type { LiveSchema } from '../physical'
 
 /**
  * What this program makes of a design. It goes up whenever the same design comes to give other checks, triggers or

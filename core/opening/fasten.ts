@@ -1,9 +1,9 @@
 import { quoteName } from '../names'
 import { inSentence, plural } from '../words'
+import type { LiveForeignKey, LiveTable } from '../physical'
 import { addForeignKeySql, checkSql, indexSql, uniqueSql } from './ddl'
 import { idsOf, isStaying, keyOf, quotedList, type TablePair } from './pairs'
-import type { OpeningStep } from './plan'
-import type { LiveForeignKey, LiveTable } from './schema'
+import type { OpeningStep } from './steps'
 
 /**
  * A foreign key is the same only while its columns are, types included, and the index it leans on:

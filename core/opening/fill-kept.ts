@@ -1,10 +1,11 @@
 import { type Book, findField } from '../book'
-import { derivedOf, expressionSql } from '../expressions'
+import { derivedOf } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
-import type { PhysicalNames } from './columns'
+import type { PhysicalNames } from '../physical'
+import { expressionSql } from '../sql'
 import { isStaying, type TablePair, isSameColumn } from './pairs'
-import type { OpeningStep } from './plan'
+import type { OpeningStep } from './steps'
 
 /**
  * Gives the records that are there already what new copied and frozen facts hold: copies as their sources

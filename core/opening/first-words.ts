@@ -2,8 +2,8 @@ import { type Book, type Field, findField, findTable, mustHold, tableOf } from '
 import { quoteText, readValue } from '../kinds'
 import { quoteName } from '../names'
 import { aOrAn, counted, inSentence, plural } from '../words'
-import { physicalNames } from './columns'
-import type { LiveCheckQuestion, OpeningStep } from './plan'
+import { physicalNames } from '../physical'
+import type { LiveCheckQuestion, OpeningStep } from './steps'
 
 /** The words that word lists start with; those that are there already stay as they are. */
 export function firstWords(before: Book | undefined, after: Book): OpeningStep[] {

@@ -4,19 +4,13 @@ import initSqlite, { type Database } from 'sql.js'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { emptyBook, tableOf } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
-import {
-  type Dialect,
-  evaluate,
-  expressionSql,
-  postgresql,
-  readExpression,
-  sqlite,
-  type Tree,
-} from '@/core/expressions'
+import { evaluate, readExpression, type Tree } from '@/core/expressions'
 import { plainLook } from '@/core/kinds'
 import { made } from '@/tests/support/made'
 import { anything, factsOf, reckonedDesign, type Row, type World, world } from '@/tests/support/random-expressions'
-import { handoverScript, physicalNames } from '.'
+import { handoverScript } from '.'
+import { physicalNames } from '../physical'
+import { type Dialect, expressionSql, postgresql, sqlite } from '../sql'
 
 const book = made(emptyBook('Reckoning', plainLook), ...reckonedDesign)
 const names = physicalNames(book)

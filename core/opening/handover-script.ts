@@ -1,14 +1,12 @@
 import { type Book, type Field, findField, type Table, tableOf } from '../book'
-import { type Dialect, expressionSql, postgresql, sqlite } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import type { ColumnCheck } from '../kinds/kind'
 import { ownTable } from '../names'
 import { allLimitRules, isChecked, isKeyed, ownRules } from '../rules'
 import { inSentence } from '../words'
-import { physicalNames, type PhysicalNames } from './columns'
+import { physicalNames, type PhysicalNames, type LiveColumn, type LiveForeignKey, type LiveTable } from '../physical'
+import { type Dialect, expressionSql, postgresql, sqlite, needsView, viewColumns } from '../sql'
 import { liveSchema } from './live-schema'
-import type { LiveColumn, LiveForeignKey, LiveTable } from './schema'
-import { needsView, viewColumns } from './views'
 
 /**
  * The script that makes the book's tables, keys, links, checks and views in another database, for handing over.

@@ -1,7 +1,7 @@
 import { quoteText } from '../kinds'
 import { quoteName } from '../names'
-import type { OpeningStep } from './plan'
-import type { LiveTable } from './schema'
+import type { LiveTable } from '../physical'
+import type { OpeningStep } from './steps'
 
 /** Set on the connection that opens a book: what it writes is no record that somebody enters. */
 export const openingMark = '@hearth_opening'

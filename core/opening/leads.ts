@@ -1,8 +1,8 @@
 import { type Book, findField, type Link } from '../book'
 import { quoteName } from '../names'
 import { counted, inSentence } from '../words'
-import { physicalNames } from './columns'
-import type { LiveCheckQuestion } from './plan'
+import { physicalNames } from '../physical'
+import type { LiveCheckQuestion } from './steps'
 
 /** Counts the records that lead somewhere through a link of the book as it was opened. */
 export function askWhoLeads(

@@ -1,12 +1,18 @@
-import { expressionSql } from '../expressions'
 import { isChecked, isKeyed, ownRules } from '../rules'
 import { type Book, type Field, linkOf, linksFrom, mustHold, type Table, tableOf } from '../book'
 import { isDerived, kindOf } from '../kinds'
 import { ownTable, quoteName } from '../names'
-import { type PhysicalNames, physicalNames } from './columns'
+import {
+  type PhysicalNames,
+  physicalNames,
+  type LiveCheck,
+  type LiveForeignKey,
+  type LiveIndex,
+  type LiveSchema,
+  type LiveTable,
+} from '../physical'
+import { expressionSql, viewsOf } from '../sql'
 import { triggersOf } from './triggers'
-import { viewsOf } from './views'
-import type { LiveCheck, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'
 
 /** What the live database should be for this book: what an expert would build by hand. */
 export function liveSchema(book: Book): LiveSchema {

@@ -1,6 +1,6 @@
 import { type Book, findField, findTable, type Link } from '../book'
+import type { LiveColumn, LiveTable } from '../physical'
 import type { Staying, TablePair } from './pairs'
-import type { LiveColumn, LiveTable } from './schema'
 import { isWidening } from './widening'
 
 /** A column that moves: as it was, as it is called while records move, and as it will be. */

@@ -1,9 +1,9 @@
 import { type Book, findField } from '../book'
 import { runningSql } from '../kinds'
 import { quoteName } from '../names'
+import type { LiveColumn } from '../physical'
 import { isStaying, quotedList, type TablePair, isSameColumn } from './pairs'
-import type { OpeningStep } from './plan'
-import type { LiveColumn } from './schema'
+import type { OpeningStep } from './steps'
 
 /** A column that holds running numbers of its own, rather than those of a table it leads to. */
 const numbers = (book: Book, column: LiveColumn) =>

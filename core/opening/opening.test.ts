@@ -3,7 +3,8 @@ import { emberlyDesign } from '@/demo/emberly/design'
 import { type Book, type Edit, emptyBook, make } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
-import { creationScript, liveSchema, physicalNames, planOpening } from '.'
+import { creationScript, liveSchema, planOpening } from '.'
+import { physicalNames } from '../physical'
 import { isWidening, narrowedLength } from './widening'
 
 const { book: emberly } = emberlyDesign()

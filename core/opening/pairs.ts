@@ -1,5 +1,5 @@
 import { quoteName } from '../names'
-import type { LiveColumn, LiveTable } from './schema'
+import type { LiveColumn, LiveTable } from '../physical'
 
 /** A table before and after; new or gone where one of the two is missing. */
 export interface TablePair {

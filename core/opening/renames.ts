@@ -1,6 +1,6 @@
 import { quoteName } from '../names'
 import { isStaying, type TablePair, isSameColumn } from './pairs'
-import type { OpeningStep } from './plan'
+import type { OpeningStep } from './steps'
 
 interface Rename {
   readonly say: string

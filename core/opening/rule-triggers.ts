@@ -1,13 +1,12 @@
 import { type Book, linkOf, linksTo, type Link, type Table, tableOf } from '../book'
-import { expressionSql, lockSql } from '../expressions'
 import { isTyped, kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { sayFull } from '../pairings'
 import { type AskedRule, askedRules, isPartOf, type OwnRule, ownRules, type Reading } from '../rules'
 import { wordProblem } from '../words'
-import type { PhysicalNames } from './columns'
-import { brokenSql, changedSql, concernedSql, keyNames, linkPairs, type RowOf } from './rule-sql'
-import type { Act } from './triggers'
+import { type PhysicalNames, keyNames, linkPairs } from '../physical'
+import { expressionSql, lockSql, brokenSql, changedSql, concernedSql, type RowOf } from '../sql'
+import type { Act } from './act'
 
 /** Set by a save of the application, which asks these rules itself once everything is written. */
 export const saving = '@hearth_saving'

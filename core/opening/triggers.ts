@@ -1,19 +1,10 @@
 import { type Book, type Field, type Table } from '../book'
-import { derivedOf, expressionSql } from '../expressions'
+import { derivedOf } from '../expressions'
 import { quoteName } from '../names'
-import type { PhysicalNames } from './columns'
+import type { PhysicalNames, LiveAttached } from '../physical'
+import { expressionSql } from '../sql'
+import type { Act } from './act'
 import { refuse, refusing, saving } from './rule-triggers'
-import type { LiveAttached } from './schema'
-
-type Event = 'INSERT' | 'UPDATE' | 'DELETE'
-
-/** What the database does by itself before or after a row is written. */
-export interface Act {
-  readonly table: Table
-  readonly timing: 'BEFORE' | 'AFTER'
-  readonly event: Event
-  readonly sql: string
-}
 
 /** One trigger for each table and event that asks for any, so that who looks finds everything in one place. */
 export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {

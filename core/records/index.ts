@@ -4,17 +4,9 @@ export { copyText } from './copy-text'
 export { keyOfRef, refOf } from './ref'
 export { asNew, type Difference, differences, mergedForm, type Side, type Versions } from './merge'
 export { marked, typedSince } from './typed-since'
-export {
-  changedRecord,
-  checkForm,
-  readForm,
-  type Around,
-  type ChangedRow,
-  type FormText,
-  formTextOf,
-  newRowText,
-  type RowText,
-  type Typed,
-} from './form-text'
+export { changedRecord, type ChangedRow } from './changed-record'
+export { type Around, checkForm } from './check-form'
+export { type FormText, formTextOf, newRowText, type RowText, type Typed } from './form-text'
+export { readForm } from './read-form'
 export { type LinkedValues, type LiveValues, liveValues } from './live-values'
 export type { Cursor, ListRow } from './list-row'

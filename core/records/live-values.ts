@@ -2,9 +2,10 @@ import { type Book, type Field, findField, type Link, tableOf } from '../book'
 import { type Derived, derivedOf, evaluate, type Facts, type Tree } from '../expressions'
 import { isDerived, isTyped, type Now, type Value } from '../kinds'
 import { askRules } from '../rules'
-import type { CheckedForm, FormText, RowText, StoredForm } from './form-text'
+import type { FormText, RowText, StoredForm } from './form-text'
 import { formLayout, insetLimit } from './form-layout'
 import type { Problems, Values } from './check-record'
+import type { CheckedForm } from './read-form'
 
 /**
  * The facts read through a link field of the record it leads to, by the way to each ("field" or

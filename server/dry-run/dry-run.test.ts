@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { type Edit, linksFrom, tableOf } from '@/core/book'
-import { physicalNames } from '@/core/opening'
+import { physicalNames } from '@/core/physical'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import { tie } from '@/tests/support/edits'

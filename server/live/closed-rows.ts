@@ -1,9 +1,9 @@
 import { type Link, linksFrom, tableOf } from '@/core/book'
-import { expressionSql } from '@/core/expressions'
-import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import { isPartOf, ownRules } from '@/core/rules'
 import type { Problem } from '@/core/words'
+import { keyColumns } from '@/core/physical'
+import { expressionSql } from '@/core/sql'
 import { type Database, select, type Transaction } from '../database'
 import { type Live, namesOf } from './live'
 

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { tableOf } from '@/core/book'
-import { evaluate, expressionSql, readExpression, showExpression, type Tree } from '@/core/expressions'
-import { physicalNames } from '@/core/opening'
+import { evaluate, readExpression, showExpression, type Tree } from '@/core/expressions'
+import { physicalNames } from '@/core/physical'
+import { expressionSql } from '@/core/sql'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import {
   anything,

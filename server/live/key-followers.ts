@@ -1,7 +1,7 @@
 import { linksTo, tableOf } from '@/core/book'
-import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import type { Problem } from '@/core/words'
+import { keyColumns } from '@/core/physical'
 import { type Database, run, type Transaction } from '../database'
 import { closedAmong } from './closed-rows'
 import { type Live, namesOf } from './live'

@@ -1,6 +1,7 @@
 import { type Book } from '@/core/book'
-import { liveSchema, type LiveTable, type PhysicalNames, physicalNames } from '@/core/opening'
+import { liveSchema } from '@/core/opening'
 import { fail, ok, type Result } from '@/core/words'
+import { type LiveTable, type PhysicalNames, physicalNames } from '@/core/physical'
 import type { StoredBook } from '../books'
 
 /** An opened book: the design staff work with, and the schema its records are in. */

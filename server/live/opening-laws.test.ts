@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { type Edit, findTable, readBook } from '@/core/book'
-import { physicalNames } from '@/core/opening'
+import { physicalNames } from '@/core/physical'
 import { shapeAfresh, shapeOf, stored, testAccount, testCatalogue } from '@/tests/support/catalogue'
 import { refusedAtLast } from '@/tests/support/crashes'
 import { tie } from '@/tests/support/edits'

@@ -1,7 +1,7 @@
 import { fieldOf, findTable, type Link, linksTo, tableOf } from '@/core/book'
-import { keyColumns } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import { counted, fail, inSentence, listed, ok, type Problem, type Result } from '@/core/words'
+import { keyColumns } from '@/core/physical'
 import type { Catalogue } from '../catalogue'
 import { type Database, select, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'

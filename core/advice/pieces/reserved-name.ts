@@ -1,6 +1,6 @@
 import { isReserved } from '../../names'
-import { physicalNames } from '../../opening'
 import { plural } from '../../words'
+import { physicalNames } from '../../physical'
 import type { BookPiece } from '../piece'
 
 /** A table called by a word that databases keep to themselves can't be called so there; lists and joining tables seldom matter. */

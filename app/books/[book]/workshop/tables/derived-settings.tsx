@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { type Edit, type Field, findLink, partName, type Table, tableOf } from '@/core/book'
+import { type Field, findLink, partName, tableOf } from '@/core/book'
 import {
   changesWith,
   derivedOf,
@@ -18,14 +18,7 @@ import { ChoiceBox, Labelled } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
 import { GatheredSource } from './gathered-source'
-
-type Changes = Extract<Edit, { kind: 'changeField' }>['to']
-
-export interface SourceProps {
-  readonly table: Table
-  readonly field: Field
-  readonly onChange: (to: Changes) => boolean
-}
+import type { SourceProps } from './source-props'
 
 /** What a derived field is made from, said in the way that suits its kind. */
 export function DerivedSettings(props: SourceProps) {

@@ -17,7 +17,7 @@ import { inSentence, plural } from '@/core/words'
 import { ChoiceBox, Labelled } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
-import type { SourceProps } from './derived-settings'
+import type { SourceProps } from './source-props'
 
 const takes = ['SUM', 'AVG', 'MIN', 'MAX'] as const
 

@@ -1,9 +1,10 @@
 import { type Book, findField, type Table } from '../book'
-import { derivedOf, type Dialect, expressionSql, isStored, mariadb } from '../expressions'
+import { derivedOf, isStored } from '../expressions'
 import { isDerived } from '../kinds'
 import { ownColumns, quoteName } from '../names'
-import type { PhysicalNames } from './columns'
-import type { LiveAttached } from './schema'
+import type { LiveAttached, PhysicalNames } from '../physical'
+import { type Dialect, mariadb } from './dialects'
+import { expressionSql } from './expression-sql'
 
 /**
  * A view for each table with facts that are derived and not simply stored: all its columns and those facts

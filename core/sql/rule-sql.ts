@@ -1,28 +1,13 @@
-import { type Book, type Field, findLink, type Link, linkOf, type Table, tableOf } from '../book'
-import { expressionSql, faceOf, lockSql, type RowReading, type Tree } from '../expressions'
+import { type Book, type Field, findLink, linkOf, type Table, tableOf } from '../book'
+import { faceOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
+import { columnNames, keyNames, linkPairs, type PhysicalNames } from '../physical'
 import type { AskedRule, Hop } from '../rules'
-import type { PhysicalNames } from './columns'
+import { expressionSql, lockSql, type RowReading } from './expression-sql'
 
 /** How a statement speaks of the row that changed: by the name of one of its columns. */
 export type RowOf = (column: string) => string
-
-const columnNames = (names: PhysicalNames, table: Table, fields: readonly string[]) =>
-  fields.flatMap((field) => names.columns(table.id, field).map((column) => column.name))
-
-export const keyNames = (names: PhysicalNames, table: Table) => columnNames(names, table, table.key)
-
-/** The columns of a link and those of the key that it leads to, pair by pair. */
-export function linkPairs(
-  book: Book,
-  names: PhysicalNames,
-  link: Link,
-): readonly (readonly [own: string, key: string])[] {
-  const own = columnNames(names, tableOf(book, link.many), [link.field])
-  const key = keyNames(names, tableOf(book, link.one))
-  return own.map((column, at) => [column, key[at]!] as const)
-}
 
 const meet = (pairs: readonly (readonly [string, string])[]) => pairs.map(([a, b]) => `${a} = ${b}`).join(' AND ')
 

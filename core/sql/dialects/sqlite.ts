@@ -1,4 +1,4 @@
-import type { Type } from '../types'
+import type { Type } from '../../expressions'
 import type { Dialect } from './dialect'
 import { doubleQuoted, folded, singleQuoted } from './standard'
 

@@ -1,6 +1,6 @@
+import { fromExact, quotientScale, toExact } from '../../expressions'
 import { quoteText } from '../../kinds'
 import { collation, quoteName } from '../../names'
-import { fromExact, quotientScale, toExact } from '../numbers'
 import type { Dialect } from './dialect'
 
 const decimal = ({ whole, scale }: { whole: number; scale: number }) => `DECIMAL(${whole + scale},${scale})`

@@ -1,4 +1,4 @@
-import { fromExact, quotientScale, toExact } from '../numbers'
+import { fromExact, quotientScale, toExact } from '../../expressions'
 import type { Dialect } from './dialect'
 import { doubleQuoted, folded, singleQuoted } from './standard'
 

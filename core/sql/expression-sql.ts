@@ -1,10 +1,9 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
+import { derivedOf, type FunctionName, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
-import type { PhysicalNames } from '../opening'
-import { derivedOf } from './derived'
+import type { PhysicalNames } from '../physical'
 import { type Dialect, mariadb } from './dialects'
-import { functions } from './functions'
-import type { Tree } from './tree'
+import { functionSql } from './functions'
 
 interface Place {
   readonly book: Book
@@ -168,7 +167,7 @@ function call(
   if (name === 'NULLIF' && args[0]!.type.is === 'text' && dialect !== mariadb)
     return `(CASE WHEN ${args.map((arg) => compared(arg, inner, dialect)).join(' = ')} THEN NULL ELSE ${parts[0]!} END)`
   if (name === 'COALESCE' || name === 'NULLIF') return `${name}(${parts.join(', ')})`
-  const write = dialect.functions[name] ?? functions[name]!.sql
+  const write = dialect.functions[name] ?? functionSql[name as FunctionName]
   return write(
     parts,
     args.map((arg) => arg.type),

@@ -1,6 +1,5 @@
-import type { Exact } from '../numbers'
-import type { Tree } from '../tree'
-import type { Type } from '../types'
+import type { Exact, Tree, Type } from '../../expressions'
+import type { WriteFunction } from '../functions'
 
 /** How one database writes what databases write differently. What comes in is SQL already, but for texts. */
 export interface Dialect {
@@ -25,5 +24,5 @@ export interface Dialect {
   /** The minute it is. */
   readonly now: string
   /** Functions that are written otherwise than MariaDB writes them. */
-  readonly functions: Readonly<Record<string, (args: readonly string[], types: readonly Type[], given: Type) => string>>
+  readonly functions: Readonly<Record<string, WriteFunction>>
 }

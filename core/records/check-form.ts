@@ -1,0 +1,31 @@
+import type { Book } from '../book'
+import type { Now } from '../kinds'
+import type { FormText, StoredForm } from './form-text'
+import { brokenInForm, type LinkedValues } from './live-values'
+import { type CheckedForm, isSound, readForm } from './read-form'
+
+/** What a form's rules may ask beyond what is typed. */
+export interface Around {
+  readonly stored?: StoredForm | undefined
+  readonly linked?: LinkedValues
+}
+
+/**
+ * Reads the whole form by the same code as the server and asks its rules, as far as they can be told here.
+ * Rows taken out and rows nobody touched are let be.
+ */
+export function checkForm(book: Book, tableId: string, form: FormText, now: Now, around: Around = {}): CheckedForm {
+  const checked = readForm(book, tableId, form, now)
+  if (book.rules.length === 0) return checked
+  const { stored, linked = () => undefined } = around
+  const broken = brokenInForm({ book, tableId, form, checked, stored, linked, now })
+  // What can't be read says so first; a rule is asked of what can.
+  const own = { ...checked, problems: { ...broken.own, ...checked.problems } }
+  const rows = Object.fromEntries(
+    Object.entries(checked.rows).map(([link, all]) => [
+      link,
+      all.map((row, at) => ({ ...row, problems: { ...broken.rows[link]?.[at], ...row.problems } })),
+    ]),
+  )
+  return { ...own, rows, sound: isSound(own, rows) }
+}
