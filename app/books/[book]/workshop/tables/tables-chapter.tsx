@@ -21,7 +21,10 @@ export function TablesChapter() {
   const adding = query.get('add')
   const [last, keepLast] = useKept(`hearth-table ${id}`)
   const first = book.tables.find((one) => one.role === undefined) ?? book.tables[0]
-  const table = findTable(book, wanted ?? '') ?? (adding ? undefined : (findTable(book, last ?? '') ?? first))
+  // Who is naming the first table goes on doing so, whatever tables others make meanwhile.
+  const [startedEmpty] = useState(book.tables.length === 0)
+  const naming = adding !== null || (startedEmpty && wanted === null)
+  const table = findTable(book, wanted ?? '') ?? (naming ? undefined : (findTable(book, last ?? '') ?? first))
   const shown = table?.id
   useEffect(() => {
     if (shown) keepLast(shown)
@@ -35,7 +38,7 @@ export function TablesChapter() {
       index={<TableIndex tables={book.tables} here={table?.id} onPick={show} onAdd={(role) => go(`?add=${role}`)} />}
       margin={table && <TableMargin table={table} />}
     >
-      {adding || !table ? (
+      {!table ? (
         <AddTable
           key={adding === 'list' ? 'list' : 'table'}
           role={adding === 'list' ? 'word-list' : undefined}
