@@ -1,5 +1,5 @@
 import type { Field } from '../book'
-import { kindOf, type Look } from '../kinds'
+import { type ColumnType, kindOf, type Look } from '../kinds'
 import type { Exact } from './numbers'
 
 /** What an expression gives. Every type may be NULL; `nothing` is NULL alone. */
@@ -29,19 +29,29 @@ export const typeWords: Record<TypeName, string> = {
 
 /** The type of a field's values, or nothing where it has none to reckon with. */
 export function typeOfField(field: Field, look: Look): Type | undefined {
-  const sql = kindOf(field.kind).sqlType(field, look)
-  const sizes = /DECIMAL\((\d+),(\d+)\)/.exec(sql)
-  if (sizes) return { is: 'exact', whole: Number(sizes[1]) - Number(sizes[2]), scale: Number(sizes[2]) }
-  if (field.kind === 'tick') return { is: 'truth' }
-  if (sql.startsWith('TINYINT')) return { is: 'exact', whole: 3, scale: 0 }
-  if (sql.startsWith('BIGINT')) return { is: 'exact', whole: 20, scale: 0 }
-  if (sql.startsWith('INT')) return { is: 'exact', whole: 10, scale: 0 }
-  if (sql.startsWith('DOUBLE')) return { is: 'measured' }
-  if (field.kind === 'date') return { is: 'date' }
-  if (field.kind === 'time') return { is: 'time' }
-  if (field.kind === 'dateTime') return { is: 'moment' }
-  if (sql.startsWith('VARCHAR') || sql.includes('TEXT')) return { is: 'text' }
-  return undefined
+  const column = kindOf(field.kind).columnType(field, look)
+  return column && typeOfColumn(column)
+}
+
+const digitsOf = { 1: 3, 4: 10, 8: 20 } as const
+
+function typeOfColumn(column: ColumnType): Type | undefined {
+  switch (column.is) {
+    case 'text':
+    case 'longText':
+      return { is: 'text' }
+    case 'whole':
+      return { is: 'exact', whole: digitsOf[column.bytes], scale: 0 }
+    case 'fileHash':
+      return undefined
+    case 'exact':
+    case 'measured':
+    case 'truth':
+    case 'date':
+    case 'time':
+    case 'moment':
+      return column
+  }
 }
 
 /** The one type that both fit, or nothing where there is none. */

@@ -20,7 +20,7 @@ export const choice: FieldKind = {
   },
   show: (value) => value,
   compare: compareText,
-  sqlType: () => 'VARCHAR(100)',
+  columnType: () => ({ is: 'text', most: 100 }),
   checks: ({ choices = [] }) =>
     choices.length === 0
       ? []

@@ -28,7 +28,10 @@ export const code: FieldKind = {
     if (!text.ok || !exactLength || lengthOf(text.value) === lengthSet(length)) return text
     return fail({ kind: 'not-length', length: lengthSet(length), found: lengthOf(text.value) })
   },
-  sqlType: ({ length, pattern }) => `VARCHAR(${pattern ? Math.min(700, longest(pattern)) : lengthSet(length)})`,
+  columnType: ({ length, pattern }) => ({
+    is: 'text',
+    most: pattern ? Math.min(700, longest(pattern)) : lengthSet(length),
+  }),
   checks: ({ length, exactLength, pattern }) =>
     pattern
       ? [

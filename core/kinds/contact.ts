@@ -24,7 +24,7 @@ export const email: FieldKind = {
     if (!text.ok || isEmail.test(text.value)) return text
     return fail({ kind: 'not-email', text: text.value })
   },
-  sqlType: () => 'VARCHAR(254)',
+  columnType: () => ({ is: 'text', most: 254 }),
   checks: () => [
     { name: 'address', sql: (column) => `${column} LIKE '_%@_%._%'` },
     { name: 'shape', sql: (column) => matches(column, emailShape), mariadb: true },
@@ -49,7 +49,7 @@ export const phone: FieldKind = {
     if (isPhone.test(text.value) && digits >= phoneDigits.least && digits <= phoneDigits.most) return text
     return fail({ kind: 'not-phone', text: text.value })
   },
-  sqlType: () => 'VARCHAR(40)',
+  columnType: () => ({ is: 'text', most: 40 }),
   checks: () => [
     ...lineChecks,
     {
@@ -83,7 +83,7 @@ export const web: FieldKind = {
     if (isWeb.test(address)) return ok(address)
     return fail({ kind: 'not-web', text: text.value })
   },
-  sqlType: () => 'VARCHAR(708)',
+  columnType: () => ({ is: 'text', most: 708 }),
   checks: () => [
     { name: 'address', sql: (column) => `${column} LIKE 'http%://_%'` },
     { name: 'shape', sql: (column) => matches(column, webShape), mariadb: true },

@@ -31,7 +31,7 @@ export const dateTime: FieldKind = {
   },
   show: (value, _settings, look) => show(value, look),
   compare: compareCanonical,
-  sqlType: () => 'DATETIME',
+  columnType: () => ({ is: 'moment' }),
   checks: (settings) => [
     wholeDay,
     wholeMinute,

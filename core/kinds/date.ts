@@ -16,7 +16,7 @@ export const date: FieldKind = {
   read: (typed, _settings, look, now) => readDay(typed, look, now),
   show: (value, _settings, look) => showDay(value, look),
   compare: compareCanonical,
-  sqlType: () => 'DATE',
+  columnType: () => ({ is: 'date' }),
   checks: (settings) => [wholeDay, ...boundChecks(settings, quoteText)],
   load: (stored) => String(stored).slice(0, 10),
   store: (value) => value,

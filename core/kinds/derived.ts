@@ -17,9 +17,7 @@ const derived = (words: Pick<FieldKind, 'title' | 'short' | 'holds'>, uses: read
   read: () => fail({ kind: 'in-own-words', words: 'Nobody types this; it comes by itself.' }),
   show: (value) => value,
   compare: compareCanonical,
-  sqlType() {
-    throw new Error('A derived field has the column of its face; ask core/expressions for it.')
-  },
+  columnType: () => undefined,
   checks: () => [],
   load: String,
   store: (value) => value,

@@ -22,7 +22,7 @@ export const exact: FieldKind = {
   },
   show: (value, _settings, look) => showDecimal(value, look),
   compare: compareNumber,
-  sqlType: (settings) => `DECIMAL(${digitsOf(settings) + decimalsOf(settings)},${decimalsOf(settings)})`,
+  columnType: (settings) => ({ is: 'exact', whole: digitsOf(settings), scale: decimalsOf(settings) }),
   checks: (settings) => boundChecks(settings),
   load: String,
   store: (value) => value,

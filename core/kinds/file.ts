@@ -15,7 +15,7 @@ export const file: FieldKind = {
   read: (typed) => (/^[\da-f]{64}$/.test(typed.trim()) ? ok(typed.trim()) : fail({ kind: 'no-such-file' })),
   show: () => 'file',
   compare: compareCanonical,
-  sqlType: () => 'CHAR(64) CHARACTER SET ascii COLLATE ascii_bin',
+  columnType: () => ({ is: 'fileHash' }),
   checks: () => [],
   load: String,
   store: (value) => value,

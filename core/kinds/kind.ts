@@ -1,4 +1,5 @@
 import type { Result } from '../words'
+import type { ColumnType } from './column-type'
 import type { Look } from './look'
 import type { FieldSettings, SettingName } from './settings'
 
@@ -61,8 +62,8 @@ export interface FieldKind {
   /** A canonical value as people write it. */
   readonly show: (value: string, settings: FieldSettings, look: Look) => string
   readonly compare: (a: string, b: string) => number
-  /** The column's MariaDB type. */
-  readonly sqlType: (settings: FieldSettings, look: Look) => string
+  /** What its column holds; none where it has the columns of something else, as a link and what is derived have. */
+  readonly columnType: (settings: FieldSettings, look: Look) => ColumnType | undefined
   readonly checks: (settings: FieldSettings, look: Look) => readonly ColumnCheck[]
   /** From what the database driver returns to a canonical value. */
   readonly load: (stored: string | number) => string

@@ -14,7 +14,7 @@ export const line: FieldKind = {
   uses: ['length', 'unique', 'startsAs'],
   starts: { length: 60 },
   read: (typed, { length }) => readLine(typed, limitOf(length)),
-  sqlType: ({ length }) => `VARCHAR(${limitOf(length)})`,
+  columnType: ({ length }) => ({ is: 'text', most: limitOf(length) }),
   specimen: ({ example }) => example ?? 'Some words',
   summary: ({ length }) => `Line, up to ${counted(limitOf(length), 'character')}`,
 }

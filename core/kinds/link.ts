@@ -3,7 +3,7 @@ import { compareCanonical, readLine } from './text'
 
 /**
  * A link to one record of another table. Its value is that record's reference; its columns come from
- * the key it points to, so `sqlType` is never asked: the opening room builds them.
+ * the key it points to (`core/physical`).
  */
 export const link: FieldKind = {
   title: 'Link',
@@ -17,9 +17,7 @@ export const link: FieldKind = {
   read: (typed) => readLine(typed, 2000),
   show: (value) => value,
   compare: compareCanonical,
-  sqlType() {
-    throw new Error('A link has the columns of the key it points to; ask core/opening for them.')
-  },
+  columnType: () => undefined,
   checks: () => [],
   load: String,
   store: (value) => value,

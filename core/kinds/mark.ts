@@ -22,7 +22,7 @@ export const mark: FieldKind = {
   },
   show: (value) => value,
   compare: (a, b) => Number(a) - Number(b),
-  sqlType: () => 'TINYINT UNSIGNED',
+  columnType: () => ({ is: 'whole', bytes: 1, unsigned: true }),
   checks: ({ scale }) => [{ name: 'scale', sql: (column) => `${column} BETWEEN 1 AND ${scaleOf(scale)}` }],
   load: String,
   store: (value) => Number(value),

@@ -22,7 +22,7 @@ export const measured: FieldKind = {
   },
   show: (value, _settings, look) => showDecimal(value, look),
   compare: compareNumber,
-  sqlType: () => 'DOUBLE',
+  columnType: () => ({ is: 'measured' }),
   checks: (settings) => boundChecks(settings),
   load: (stored) => plain(Number(stored)),
   store: (value) => Number(value),

@@ -20,7 +20,7 @@ export const money: FieldKind = {
   },
   show: (value, _settings, look) => showDecimal(value, look),
   compare: compareNumber,
-  sqlType: (_settings, look) => `DECIMAL(${digits + look.currencyDecimals},${look.currencyDecimals})`,
+  columnType: (_settings, look) => ({ is: 'exact', whole: digits, scale: look.currencyDecimals }),
   checks: (settings) => boundChecks(settings),
   load: String,
   store: (value) => value,

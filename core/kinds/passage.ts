@@ -14,7 +14,7 @@ export const passage: FieldKind = {
   uses: ['startsAs'],
   starts: {},
   read: (typed) => readText(typed.replace(/\r\n?/g, '\n').replaceAll('\t', '  '), limit),
-  sqlType: () => 'MEDIUMTEXT',
+  columnType: () => ({ is: 'longText' }),
   checks: () => [
     { name: 'length', sql: (column) => `CHAR_LENGTH(${column}) BETWEEN 1 AND ${limit}` },
     seenCheck('[\\x00-\\x08\\x0b\\x0c\\x0e-\\x1f\\x7f]'),

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { countOf, kindOf, plainLook, runningPeriod, writeRunning } from '.'
+import type { FieldSettings } from './settings'
 
 const written = fc.record(
   { prefix: fc.constantFrom('V-', 'C-', 'No. ', '2'), width: fc.integer({ min: 1, max: 12 }), yearly: fc.boolean() },
@@ -50,10 +51,10 @@ test('a count that starts again each year belongs to its year, another to ever',
 })
 
 test('a pattern makes the column text; a plain number stays a number', () => {
-  const { sqlType } = kindOf('running')
-  expect([sqlType({}, plainLook), sqlType({ prefix: 'V-' }, plainLook), sqlType({ yearly: true }, plainLook)]).toEqual([
-    'BIGINT UNSIGNED',
-    'VARCHAR(40)',
-    'VARCHAR(40)',
+  const typeOf = (settings: FieldSettings) => kindOf('running').columnType(settings, plainLook)
+  expect([typeOf({}), typeOf({ prefix: 'V-' }), typeOf({ yearly: true })]).toEqual([
+    { is: 'whole', bytes: 8, unsigned: true },
+    { is: 'text', most: 40 },
+    { is: 'text', most: 40 },
   ])
 })

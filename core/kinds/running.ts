@@ -48,7 +48,8 @@ export const running: FieldKind = {
   read: (typed) => readLine(typed, 40),
   show: (value) => value,
   compare: (a, b) => a.length - b.length || compareCanonical(a, b),
-  sqlType: (settings) => (isWritten(settings) ? 'VARCHAR(40)' : 'BIGINT UNSIGNED'),
+  columnType: (settings) =>
+    isWritten(settings) ? { is: 'text', most: 40 } : { is: 'whole', bytes: 8, unsigned: true },
   checks: (settings) => (isWritten(settings) ? lineChecks : []),
   load: String,
   store: (value) => value,

@@ -22,7 +22,7 @@ export const tick: FieldKind = {
   },
   show: (value) => (value === '1' ? 'yes' : 'no'),
   compare: compareCanonical,
-  sqlType: () => 'BOOLEAN',
+  columnType: () => ({ is: 'truth' }),
   checks: () => [{ name: 'yes_no', sql: (column) => `${column} IN (0, 1)` }],
   load: (stored) => (Number(stored) ? '1' : '0'),
   store: (value) => Number(value),

@@ -16,7 +16,7 @@ export const time: FieldKind = {
   read: (typed) => readClock(typed),
   show: (value) => value,
   compare: compareCanonical,
-  sqlType: () => 'TIME',
+  columnType: () => ({ is: 'time' }),
   // MariaDB's TIME also holds durations, up to 838 hours.
   checks: (settings) => [
     { name: 'clock', sql: (column) => `${column} BETWEEN '00:00:00' AND '23:59:59'` },

@@ -30,7 +30,7 @@ export const whole: FieldKind = {
   },
   show: (value, _settings, look) => showDecimal(value, look),
   compare: compareNumber,
-  sqlType: ({ least, most }) => (isWide(least) || isWide(most) ? 'BIGINT' : 'INT'),
+  columnType: ({ least, most }) => ({ is: 'whole', bytes: isWide(least) || isWide(most) ? 8 : 4 }),
   checks: (settings) => boundChecks(settings),
   load: String,
   store: (value) => value,

@@ -2,6 +2,7 @@ import { type Book, type Field, linksFrom, linksTo, mustHold, type Table } from 
 import { faceOf, sayMadeFrom } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { physicalNames, type PhysicalNames } from '../physical'
+import { mariadb } from '../sql'
 import { gridUp } from './geometry'
 import { clipped, textWidth } from './letters'
 
@@ -142,7 +143,7 @@ const columnRows = (table: Table, names: PhysicalNames): CardRow[] =>
       id: column.id,
       field: field.id,
       text: `${column.name}${column.notNull ? ' *' : ''}`,
-      detail: column.type.replace(/ CHARACTER SET .*/, ''),
+      detail: mariadb.columnType(column.type).replace(/ CHARACTER SET .*/, ''),
       key: table.key.includes(field.id),
       link: field.kind === 'link',
       derived: isDerived(field),

@@ -1,12 +1,13 @@
 import { quoteText } from '../kinds'
 import { collation, ownTable, quoteName } from '../names'
+import { mariadb } from '../sql'
 import type { LiveCheck, LiveColumn, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from '../physical'
 
 const list = (names: readonly string[]) => `(${names.map(quoteName).join(', ')})`
 
 export function columnSql(column: LiveColumn): string {
   const initial = column.initial === undefined ? '' : ` DEFAULT ${column.initial}`
-  return `${quoteName(column.name)} ${column.type}${column.notNull ? ' NOT NULL' : ' NULL'}${initial} COMMENT ${quoteText(column.comment)}`
+  return `${quoteName(column.name)} ${mariadb.columnType(column.type)}${column.notNull ? ' NOT NULL' : ' NULL'}${initial} COMMENT ${quoteText(column.comment)}`
 }
 
 export const checkSql = (check: LiveCheck) => `CONSTRAINT ${quoteName(check.name)} CHECK (${check.sql})`

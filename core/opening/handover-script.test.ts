@@ -5,7 +5,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { emptyBook, tableOf } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { evaluate, readExpression, type Tree } from '@/core/expressions'
-import { plainLook } from '@/core/kinds'
+import { type ColumnType, plainLook } from '@/core/kinds'
 import { made } from '@/tests/support/made'
 import { anything, factsOf, reckonedDesign, type Row, type World, world } from '@/tests/support/random-expressions'
 import { handoverScript } from '.'
@@ -35,8 +35,8 @@ function writing({ house, job, lines }: World, dialect: Dialect): string {
   const put = (table: string, row: Row) => {
     const cells = Object.entries(row).map(([id, value]) => {
       const [column] = names.columns(table, id)
-      const tick = column!.type === 'BOOLEAN' && dialect === postgresql
-      const stored = value === null ? 'NULL' : dialect.quoteText(stores(value, column!.type))
+      const tick = column!.type.is === 'truth' && dialect === postgresql
+      const stored = value === null ? 'NULL' : dialect.quoteText(stores(value, column!.type.is))
       return [dialect.quoteName(column!.name), tick ? `${stored}::BOOLEAN` : stored] as const
     })
     return `INSERT INTO ${dialect.quoteName(names.table(table))} (${cells.map(([name]) => name).join(', ')}) VALUES (${cells.map(([, value]) => value).join(', ')});`
@@ -49,8 +49,8 @@ function writing({ house, job, lines }: World, dialect: Dialect): string {
   ].join('\n')
 }
 
-const stores = (value: string, type: string) =>
-  type === 'DATETIME' ? `${value.replace('T', ' ')}:00` : type === 'TIME' ? `${value}:00` : value
+const stores = (value: string, type: ColumnType['is']) =>
+  type === 'moment' ? `${value.replace('T', ' ')}:00` : type === 'time' ? `${value}:00` : value
 
 const reckonedBy = (tree: Tree, dialect: Dialect) =>
   `SELECT ${expressionSql(book, names, 'job', tree, 'j', 'plain', dialect)} AS value FROM ${dialect.quoteName(names.table('job'))} AS j`

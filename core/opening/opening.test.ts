@@ -72,8 +72,8 @@ test('a link to a table with a key of several columns has as many, of the same t
   const names = physicalNames(emberly)
   const columns = names.columns('certificate', 'certificate__for')
   expect(columns.map((column) => [column.name, column.type])).toEqual([
-    ['for_visit', 'VARCHAR(40)'],
-    ['for_appliance', 'VARCHAR(40)'],
+    ['for_visit', { is: 'text', most: 40 }],
+    ['for_appliance', { is: 'text', most: 40 }],
   ])
   const certificate = liveSchema(emberly).tables.find((table) => table.id === 'certificate')!
   expect(certificate.uniques.map((unique) => unique.columns)).toEqual([['for_visit', 'for_appliance']])
@@ -171,22 +171,36 @@ test('what stands in a design can’t end a statement', () => {
   expect(creationScript(sly)).toContain("COMMENT '''); DROP TABLE house; -- \\\\'")
 })
 
+const text = (most: number) => ({ is: 'text', most }) as const
+const whole = (bytes: 4 | 8) => ({ is: 'whole', bytes }) as const
+const exact = (whole: number, scale: number) => ({ is: 'exact', whole, scale }) as const
+const running = { is: 'whole', bytes: 8, unsigned: true } as const
+
 test.each([
-  ['VARCHAR(10)', 'VARCHAR(20)', true],
-  ['VARCHAR(20)', 'VARCHAR(10)', false],
-  ['VARCHAR(10)', 'MEDIUMTEXT', true],
-  ['INT', 'BIGINT', true],
-  ['BIGINT', 'INT', false],
-  ['INT', 'DECIMAL(12,2)', true],
-  ['INT', 'DECIMAL(8,2)', false],
-  ['DECIMAL(10,2)', 'DECIMAL(12,3)', true],
-  ['DECIMAL(10,2)', 'DECIMAL(10,3)', false],
-  ['DATE', 'DATETIME', false],
-])('%s to %s keeps every value: %s', (from, to, keeps) => {
+  [text(10), text(20), true],
+  [text(20), text(10), false],
+  [text(10), { is: 'longText' }, true],
+  [{ is: 'longText' }, { is: 'longText' }, true],
+  [{ is: 'longText' }, text(20), false],
+  [whole(4), whole(8), true],
+  [whole(8), whole(4), false],
+  [whole(4), exact(10, 2), true],
+  [whole(4), exact(6, 2), false],
+  [whole(8), exact(20, 0), false],
+  [running, running, true],
+  [running, whole(8), false],
+  [exact(8, 2), exact(9, 3), true],
+  [exact(8, 2), exact(7, 3), false],
+  [exact(8, 2), exact(9, 1), false],
+  [exact(8, 0), whole(8), false],
+  [{ is: 'date' }, { is: 'date' }, true],
+  [{ is: 'date' }, { is: 'moment' }, false],
+] as const)('%o to %o keeps every value: %s', (from, to, keeps) => {
   expect(isWidening(from, to)).toBe(keeps)
 })
 
 test('a text made shorter says how short', () => {
-  expect(narrowedLength('VARCHAR(20)', 'VARCHAR(10)')).toBe(10)
-  expect(narrowedLength('VARCHAR(10)', 'VARCHAR(20)')).toBeUndefined()
+  expect(narrowedLength(text(20), text(10))).toBe(10)
+  expect(narrowedLength(text(10), text(20))).toBeUndefined()
+  expect(narrowedLength({ is: 'longText' }, text(20))).toBeUndefined()
 })

@@ -1,26 +1,24 @@
-const sizes = (type: string) =>
-  /\((\d+)(?:,(\d+))?\)/
-    .exec(type)
-    ?.slice(1, 3)
-    .map((part) => Number(part ?? 0)) ?? []
-const nameOf = (type: string) => type.replace(/\(.*/, '').trim()
+import type { ColumnType } from '../kinds'
 
 /** Whether every value of one column type fits another unchanged. */
-export function isWidening(from: string, to: string): boolean {
-  if (from === to) return true
-  const [a, b] = [nameOf(from), nameOf(to)]
-  const [fromSize = 0, fromScale = 0] = sizes(from)
-  const [toSize = 0, toScale = 0] = sizes(to)
-  if (a === 'VARCHAR' && b === 'VARCHAR') return toSize >= fromSize
-  if (a === 'VARCHAR' && b === 'MEDIUMTEXT') return true
-  if (a === 'INT' && b === 'BIGINT') return true
-  if (a === 'INT' && b === 'DECIMAL') return toSize - toScale >= 10
-  if (a === 'DECIMAL' && b === 'DECIMAL') return toSize - toScale >= fromSize - fromScale && toScale >= fromScale
-  return false
+export function isWidening(from: ColumnType, to: ColumnType): boolean {
+  switch (from.is) {
+    case 'text':
+      return to.is === 'longText' || (to.is === 'text' && to.most >= from.most)
+    case 'whole':
+      if (to.is === 'exact') return from.bytes === 4 && to.whole >= 10
+      return (
+        to.is === 'whole' &&
+        to.unsigned === from.unsigned &&
+        (to.bytes === from.bytes || (from.bytes === 4 && to.bytes === 8))
+      )
+    case 'exact':
+      return to.is === 'exact' && to.whole >= from.whole && to.scale >= from.scale
+    default:
+      return from.is === to.is
+  }
 }
 
 /** The new length in characters where only the length of a text shrinks. */
-export function narrowedLength(from: string, to: string): number | undefined {
-  if (nameOf(from) !== 'VARCHAR' || nameOf(to) !== 'VARCHAR') return undefined
-  return sizes(to)[0]! < sizes(from)[0]! ? sizes(to)[0] : undefined
-}
+export const narrowedLength = (from: ColumnType, to: ColumnType): number | undefined =>
+  from.is === 'text' && to.is === 'text' && to.most < from.most ? to.most : undefined

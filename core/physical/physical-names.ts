@@ -1,6 +1,6 @@
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
 import { derivedOf, isStored } from '../expressions'
-import { isDerived, kindOf, quoteText } from '../kinds'
+import { type ColumnType, isDerived, kindOf, type Look, quoteText } from '../kinds'
 import { ownColumns, ownTable, physicalName, quoteName } from '../names'
 import type { LiveColumn } from './schema'
 
@@ -119,7 +119,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
       leaf: field.id,
       title: field.name,
       name: nameOf(field, taken),
-      type: isDerived(field) ? derivedType(book, field) : kind.sqlType(field, book.look),
+      type: isDerived(field) ? derivedType(book, field) : columnTypeOf(field, book.look),
       notNull: tick || mustHold(table, field),
       ...(initial !== undefined && { initial }),
       comment: commentOf(field),
@@ -140,14 +140,20 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
 }
 
 /** A stored derived field has a column of what it looks like; a number has all the digits it may come to. */
-function derivedType(book: Book, field: Field): string {
+function derivedType(book: Book, field: Field): ColumnType {
   const made = derivedOf(book, field.id)
-  if ('because' in made) return 'VARCHAR(200)'
+  if ('because' in made) return { is: 'text', most: 200 }
   const { type } = made.tree
-  if (field.kind !== 'copied' && type.is === 'exact') return `DECIMAL(${type.whole + type.scale},${type.scale})`
+  if (field.kind !== 'copied' && type.is === 'exact') return type
   return made.face.kind === 'running' && type.is === 'text'
-    ? 'VARCHAR(40)'
-    : kindOf(made.face.kind).sqlType(made.face, book.look)
+    ? { is: 'text', most: 40 }
+    : columnTypeOf(made.face, book.look)
+}
+
+function columnTypeOf(field: Field, look: Look): ColumnType {
+  const type = kindOf(field.kind).columnType(field, look)
+  if (!type) throw new Error(`Expected a ${field.kind} field to have a column of its own.`)
+  return type
 }
 
 /** "ForVisit" as the words it was made of. */

@@ -1,3 +1,5 @@
+import type { ColumnType } from '../kinds'
+
 /** The live database as it is to be: tables in an order in which each can be made after those it points to. */
 export interface LiveSchema {
   readonly tables: readonly LiveTable[]
@@ -38,7 +40,7 @@ export interface LiveColumn {
   readonly leaf: string
   readonly title: string
   readonly name: string
-  readonly type: string
+  readonly type: ColumnType
   readonly notNull: boolean
   /** A literal in SQL, where rows that lack the value get one. */
   readonly initial?: string

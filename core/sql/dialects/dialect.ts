@@ -1,4 +1,5 @@
 import type { Exact, Tree, Type } from '../../expressions'
+import type { ColumnType } from '../../kinds'
 import type { WriteFunction } from '../functions'
 
 /** How one database writes what databases write differently. What comes in is SQL already, but for texts. */
@@ -6,6 +7,7 @@ export interface Dialect {
   readonly title: 'MariaDB' | 'PostgreSQL' | 'SQLite'
   readonly quoteName: (name: string) => string
   readonly quoteText: (text: string) => string
+  readonly columnType: (type: ColumnType) => string
   readonly literal: (value: string, type: Type) => string
   /** A column that is reckoned with as such a type. */
   readonly column: (column: string, type: Type) => string

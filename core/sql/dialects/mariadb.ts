@@ -10,6 +10,30 @@ export const mariadb: Dialect = {
   title: 'MariaDB',
   quoteName,
   quoteText,
+  columnType(type) {
+    switch (type.is) {
+      case 'text':
+        return `VARCHAR(${type.most})`
+      case 'longText':
+        return 'MEDIUMTEXT'
+      case 'whole':
+        return `${{ 1: 'TINYINT', 4: 'INT', 8: 'BIGINT' }[type.bytes]}${type.unsigned ? ' UNSIGNED' : ''}`
+      case 'exact':
+        return decimal(type)
+      case 'measured':
+        return 'DOUBLE'
+      case 'truth':
+        return 'BOOLEAN'
+      case 'date':
+        return 'DATE'
+      case 'time':
+        return 'TIME'
+      case 'moment':
+        return 'DATETIME'
+      case 'fileHash':
+        return 'CHAR(64) CHARACTER SET ascii COLLATE ascii_bin'
+    }
+  },
   literal(value, type) {
     switch (type.is) {
       case 'exact':

@@ -12,6 +12,30 @@ export const postgresql: Dialect = {
   title: 'PostgreSQL',
   quoteName: doubleQuoted,
   quoteText: singleQuoted,
+  columnType(type) {
+    switch (type.is) {
+      case 'text':
+        return `VARCHAR(${type.most})`
+      case 'longText':
+        return 'TEXT'
+      case 'whole':
+        return { 1: 'SMALLINT', 4: 'INTEGER', 8: 'BIGINT' }[type.bytes]
+      case 'exact':
+        return numeric(type)
+      case 'measured':
+        return 'DOUBLE PRECISION'
+      case 'truth':
+        return 'BOOLEAN'
+      case 'date':
+        return 'DATE'
+      case 'time':
+        return 'TIME'
+      case 'moment':
+        return 'TIMESTAMP'
+      case 'fileHash':
+        return 'CHAR(64)'
+    }
+  },
   literal(value, type) {
     switch (type.is) {
       case 'exact':

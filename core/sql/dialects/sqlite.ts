@@ -17,6 +17,19 @@ export const sqlite: Dialect = {
   title: 'SQLite',
   quoteName: doubleQuoted,
   quoteText: singleQuoted,
+  columnType(type) {
+    switch (type.is) {
+      case 'whole':
+      case 'truth':
+        return 'INTEGER'
+      case 'exact':
+        return 'NUMERIC'
+      case 'measured':
+        return 'REAL'
+      default:
+        return 'TEXT'
+    }
+  },
   literal(value, type) {
     switch (type.is) {
       case 'exact':
