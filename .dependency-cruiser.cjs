@@ -56,6 +56,9 @@ module.exports = {
       from: {},
       to: { path: '^core/', pathNot: `^core/(${rooms.join('|')})/` },
     },
+    storey('live-reads-first', '^server/live/(?!index)[^/]+\\.ts$', '^server/live/(open|save|read)/'),
+    storey('live-read-alone', '^server/live/read/', '^server/live/(open|save)/'),
+    storey('live-open-on-read', '^server/live/open/', '^server/live/save/'),
     // A browser component may name the server's types, never run its code.
     {
       name: 'types-only-from-server',

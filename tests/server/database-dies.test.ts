@@ -6,7 +6,7 @@ import { type PrivateDatabase, startPrivateDatabase } from '@/scripts/setup/priv
 import { type Catalogue, catalogueOn } from '@/server/catalogue'
 import { connect } from '@/server/database'
 import { saveRecord } from '@/server/live'
-import { resumeOpening } from '@/server/live/journal'
+import { resumeOpening } from '@/server/live/open/journal'
 import { makeAccount } from '@/server/people'
 import { billBook, billLine, smallChanges } from '../support/beside-openings'
 import { editAll, shapeAfresh, shapeOf, stored } from '../support/books'

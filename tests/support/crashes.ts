@@ -3,7 +3,7 @@ import { edition, type OpeningStep, planOpening } from '@/core/opening'
 import { findBook } from '@/server/books'
 import type { Catalogue } from '@/server/catalogue'
 import { stamp } from '@/server/clock'
-import { type Moment, resumeOpening } from '@/server/live/journal'
+import { type Moment, resumeOpening } from '@/server/live/open/journal'
 import type { Account } from '@/server/people'
 
 class Killed extends Error {}

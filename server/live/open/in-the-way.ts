@@ -1,0 +1,79 @@
+import type { Book } from '@/core/book'
+import { quoteName } from '@/core/names'
+import { type Agreed, type LiveCheckQuestion, type OpeningStep, planOpening } from '@/core/opening'
+import type { StoredBook } from '../../books'
+import { type Database, run, select, transact } from '../../database'
+import { rulesBroken } from '../read/breakers'
+import { liveOf } from '../live'
+
+type Opened = Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'openedEdition' | 'liveSchema'>
+
+/** What in the live records stands in the way of opening a design, in words. */
+export async function inTheWay(
+  db: Database,
+  stored: Opened,
+  after: Book,
+  { asks, agreed = [] }: OpeningStep,
+): Promise<string[]> {
+  const records = await hasRecords(db, stored.liveSchema)
+  if (asks === 'no-records')
+    return records ? ['Somebody entered a record while the book was about to be built again. Open it once more.'] : []
+  const { questions } = planOpening(stored.opened, after, records, stored.openedEdition)
+  return (await liveProblems(db, stored, after, { questions, records, agreed })).blocked
+}
+
+/** Values that the records hold and that opening would remove for good, unless that is agreed to. */
+export interface Loss {
+  readonly id: string
+  readonly words: string
+  readonly count: number
+}
+
+interface Asked {
+  readonly questions: readonly LiveCheckQuestion[]
+  readonly records: boolean
+  readonly agreed: readonly Agreed[]
+}
+
+/** The answers to the questions of a plan that say what is in the way, and the new rules that records break. */
+export async function liveProblems(
+  db: Database,
+  stored: Opened,
+  after: Book,
+  { questions, records, agreed }: Asked,
+): Promise<{ readonly blocked: string[]; readonly losses: readonly Loss[] }> {
+  const blocked: string[] = []
+  const losses: Loss[] = []
+  for (const { sql, blocked: say, loses } of questions) {
+    const { count, examples } = await countIn(db, stored.liveSchema, sql)
+    if (count === 0) continue
+    const words = say(count, examples)
+    if (loses) losses.push({ id: loses, words, count })
+    // What came since is nothing that anybody agreed to lose.
+    if (!agreed.some((one) => one.id === loses && count <= one.most)) blocked.push(words)
+  }
+  const live = records && blocked.length === 0 ? liveOf({ ...stored, book: after }) : undefined
+  if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, after)))
+  return { blocked, losses }
+}
+
+export async function hasRecords(db: Database, schema: string): Promise<boolean> {
+  const tables = await select<{ name: string }>(
+    db,
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? AND TABLE_TYPE = ?',
+    [schema, 'BASE TABLE'],
+  )
+  for (const { name } of tables) {
+    const rows = await select(db, `SELECT 1 FROM ${quoteName(schema)}.${quoteName(name)} LIMIT 1`)
+    if (rows.length > 0) return true
+  }
+  return false
+}
+
+/** The plan's statements name tables alone; they are run with the live schema as the current one. */
+const countIn = (db: Database, schema: string, sql: string): Promise<{ count: number; examples: string }> =>
+  transact(db, async (transaction) => {
+    await run(db, `USE ${quoteName(schema)}`, [], transaction)
+    const [row] = await select<{ count: number; examples?: string | null }>(db, sql, [], transaction)
+    return { count: Number(row?.count ?? 0), examples: row?.examples ?? '' }
+  })

@@ -1,0 +1,113 @@
+import { type Book, findField, findLink, tableOf } from '@/core/book'
+import { kindOf } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { refOf } from '@/core/records'
+import { askedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
+import { counted, inSentence } from '@/core/words'
+import { keyColumns, leafOf } from '@/core/physical'
+import { expressionSql, brokenSql } from '@/core/sql'
+import type { Database } from '../../database'
+import { select, selectRows } from '../../database'
+import { type Live, namesOf } from '../live'
+import { readRecord } from './rows'
+
+/** Records that break a rule: how many, and the first of them. */
+export interface Breakers {
+  readonly count: number
+  readonly first: readonly { readonly ref: string; readonly label: string }[]
+}
+
+/** The condition that a record `t` breaks a rule, where it can be asked of records as they stand. */
+function condition(book: Book, live: Live, own: OwnRule): string | undefined {
+  const names = namesOf(live)
+  const { reading, rule, table } = own
+  if (isChecked(own) && reading?.kind === 'holds')
+    return `NOT ${expressionSql(book, names, table.id, reading.tree, 't')}`
+  const asked = askedRules(book).find((one) => one.own.rule.id === rule.id)
+  if (asked) return brokenSql(book, names, asked)
+  if (reading?.kind !== 'together') return undefined
+  return brokenSql(book, names, { own, reading, watches: [] })
+}
+
+/** Whether everything that a rule looks at is in the live database as the design has it. */
+function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
+  const there = live.book.tables.find((one) => one.id === table.id)
+  if (!reading || there?.key.join() !== table.key.join()) return false
+  const watches = watchesOf(book, table, reading)
+  return watches.every(
+    ({ hops, fields }) =>
+      hops.every((hop) => (hop.to === 'one' ? findField(live.book, hop.field) : findLink(live.book, hop.link))) &&
+      [...fields].every((id) => isSame(findField(live.book, id), findField(book, id))),
+  )
+}
+
+const isSame = (a: ReturnType<typeof findField>, b: ReturnType<typeof findField>) =>
+  a !== undefined && b !== undefined && a.table.id === b.table.id && a.field.kind === b.field.kind
+
+/**
+ * The records in the live database that break a rule of the design. Undefined where that can't be asked of
+ * records as they stand: the rule is about what may change, or speaks of what isn't open yet.
+ */
+export async function breakersOf(
+  db: Database,
+  live: Live,
+  book: Book,
+  ruleId: string,
+  atMost = 100,
+): Promise<Breakers | undefined> {
+  const own = ownRules(book).find(({ rule }) => rule.id === ruleId)
+  const broken = own && isLive(book, live, own) ? condition(book, live, own) : undefined
+  if (!own || !broken) return undefined
+  const names = namesOf(live)
+  const table = tableOf(live.book, own.table.id)
+  const from = `FROM ${names.quoted(table.id)} AS t WHERE ${broken}`
+  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count ${from}`)
+  const keys = keyColumns(table, names)
+  const rows =
+    keys.length === 0 || atMost === 0
+      ? []
+      : await selectRows<(string | number)[]>(
+          db,
+          `SELECT ${keys.map((column) => `t.${quoteName(column.name)}`).join(', ')} ${from} ORDER BY ${keys.map((_, at) => at + 1).join(', ')} LIMIT ${atMost}`,
+        )
+  const first = []
+  for (const one of rows) {
+    const ref = refOf(one.map((value, at) => kindOf(leafOf(live.book, keys[at]!.leaf).kind).load(value)))
+    const read = await readRecord(db, live, table.id, ref)
+    first.push({ ref, label: read.ok ? read.value.row.label : ref })
+  }
+  return { count: Number(row?.count ?? 0), first }
+}
+
+/**
+ * Rules that are new or changed since the book was opened and that records break already, in words. Those
+ * that the database keeps by a constraint are asked with the constraint.
+ */
+export async function rulesBroken(db: Database, live: Live, book: Book): Promise<string[]> {
+  const before = new Map(live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
+  const words: string[] = []
+  for (const { own } of askedRules(book)) {
+    const { rule, table } = own
+    if (rule.warns || rule.onlyNew || before.get(rule.id) === JSON.stringify(rule)) continue
+    const { count = 0 } = (await breakersOf(db, live, book, rule.id, 0)) ?? {}
+    if (count > 0)
+      words.push(
+        `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records only.`,
+      )
+  }
+  return words
+}
+
+/** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */
+export async function brokenRulesOf(
+  db: Database,
+  live: Live,
+): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
+  const found = []
+  for (const own of ownRules(live.book)) {
+    if (own.rule.warns || own.rule.onlyNew) continue
+    const breakers = await breakersOf(db, live, live.book, own.rule.id, 0)
+    if (breakers && breakers.count > 0) found.push({ own, count: breakers.count })
+  }
+  return found
+}

@@ -1,0 +1,34 @@
+import { stringify } from 'csv-stringify/sync'
+import { type Field, fieldOf, tableOf } from '@/core/book'
+import { csvCell, guardFormula, type ListQuery } from '@/core/lists'
+import type { Cursor, ListRow } from '@/core/records'
+import type { Database } from '../../database'
+import type { Live } from '../live'
+import { readList } from './rows'
+
+const pageSize = 2000
+// Some programs part cells at semicolons or tabs: what has one is quoted, so that nothing behind it becomes a cell.
+const form = { record_delimiter: 'windows', quoted_match: /[;\t]/ } as const
+
+/** A list as CSV (RFC 4180, UTF-8 with a byte-order mark), a page at a time, so that no size is too large. */
+export async function* csvOf(
+  db: Database,
+  live: Live,
+  query: Omit<ListQuery, 'limit' | 'after'>,
+): AsyncGenerator<string> {
+  const table = tableOf(live.book, query.table)
+  const fields = query.fields ? query.fields.map((id) => fieldOf(table, id)) : table.fields
+  yield '\ufeff' + stringify([fields.map((field) => guardFormula(field.name))], form)
+  let after: Cursor | undefined
+  do {
+    const page = await readList(db, live, { ...query, limit: pageSize, ...(after && { after }) })
+    yield stringify(
+      page.rows.map((row) => fields.map((field) => cell(live, field, row))),
+      form,
+    )
+    after = page.more ? page.rows.at(-1)?.cursor : undefined
+  } while (after)
+}
+
+const cell = (live: Live, field: Field, row: ListRow) =>
+  csvCell(live.book, field, row.values[field.id] ?? null, row.labels[field.id])

@@ -1,0 +1,11 @@
+import type { Problem } from '@/core/words'
+import { askingLimits } from '../../database'
+import { databaseErrorOf } from '../refusals'
+
+/** What came of a question that is too much for the database, as a problem; undefined for any other failure. */
+export function heavyProblem(cause: unknown): Problem | undefined {
+  // A statement that took too long (1969), or that was ended because whoever asked has gone (1317).
+  if ([1969, 1317].includes(databaseErrorOf(cause).errno ?? 0))
+    return { kind: 'asks-too-much', seconds: askingLimits.seconds }
+  return (cause as Error).name === 'SequelizeConnectionAcquireTimeoutError' ? { kind: 'busy' } : undefined
+}

@@ -1,0 +1,40 @@
+import { findField, linkOf, tableOf } from '@/core/book'
+import { faceOf, factsBeyond } from '@/core/expressions'
+import { kindOf, type Value } from '@/core/kinds'
+import type { Values } from '@/core/records'
+import { expressionSql } from '@/core/sql'
+import type { Database } from '../../database'
+import { selectRows } from '../../database'
+import { type Live, namesOf } from '../live'
+import { keyCondition, keyParams } from './rows'
+
+/**
+ * The facts that the book's expressions read through a link field, of one record it could lead to, by the
+ * way to each. Undefined where there is no such record.
+ */
+export async function linkedValues(
+  db: Database,
+  live: Live,
+  linkField: string,
+  ref: string,
+): Promise<Values | undefined> {
+  const { book } = live
+  const target = tableOf(book, linkOf(book, linkField).one)
+  const key = keyParams(live, target.id, ref)
+  if (!key) return undefined
+  const ways = factsBeyond(book, linkField).map((way) => {
+    const fact = { kind: 'fact', over: way.slice(0, -1), field: way.at(-1)!, type: { is: 'text' } } as const
+    const face = faceOf(book, findField(book, fact.field)!.field)
+    return { name: way.join('/'), face, sql: expressionSql(book, namesOf(live), target.id, fact, 't') }
+  })
+  const selected = ['1', ...ways.map((way, at) => `${way.sql} AS c${at}`)].join(', ')
+  const [row] = await selectRows<(string | number | null)[]>(
+    db,
+    `SELECT ${selected} FROM ${namesOf(live).quoted(target.id)} AS t WHERE ${keyCondition(live, target.id)}`,
+    key,
+  )
+  if (!row) return undefined
+  const read = (stored: string | number | null | undefined, at: number): Value =>
+    stored === null || stored === undefined ? null : kindOf(ways[at]!.face.kind).load(stored)
+  return Object.fromEntries(ways.map((way, at) => [way.name, read(row[at + 1], at)]))
+}

@@ -1,0 +1,165 @@
+import { findTable, linksTo, tableOf } from '@/core/book'
+import { compileList, type ListQuery, type StoredRow } from '@/core/lists'
+import { kindOf } from '@/core/kinds'
+import { quoteName } from '@/core/names'
+import { formLayout, insetLimit, keyOfRef, type ListRow } from '@/core/records'
+import { ownRules } from '@/core/rules'
+import { fail, ok, type Result } from '@/core/words'
+import { keyColumns, leafOf } from '@/core/physical'
+import { expressionSql } from '@/core/sql'
+import { type Database, select, selectRows, type Transaction } from '../../database'
+import { type Live, namesOf, oncePerTable } from '../live'
+
+export interface ListPage {
+  readonly rows: readonly ListRow[]
+  /** Whether there is a page after this one. */
+  readonly more: boolean
+}
+
+/** One page of a list. */
+export async function readList(
+  db: Database,
+  live: Live,
+  query: ListQuery,
+  transaction?: Transaction,
+): Promise<ListPage> {
+  const compiled = compileList(live.book, { ...query, limit: query.limit + 1 }, namesOf(live))
+  const rows = await selectRows<StoredRow>(db, compiled.sql, compiled.params, transaction)
+  return { rows: rows.slice(0, query.limit).map(compiled.read), more: rows.length > query.limit }
+}
+
+/** How many records a table has in all. */
+export async function countRows(db: Database, live: Live, tableId: string): Promise<number> {
+  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count FROM ${namesOf(live).quoted(tableId)}`)
+  return Number(row?.count ?? 0)
+}
+
+/** One record with the rows inset in its form, and how many others hang on it. */
+export interface LiveRecord {
+  readonly row: ListRow
+  /** By link id. */
+  readonly children: Readonly<Record<string, readonly ListRow[]>>
+  readonly elsewhere: readonly { readonly link: string; readonly table: string; readonly count: number }[]
+  /** The rules that close it: it changes no more, but for what they except. */
+  readonly closedBy: readonly string[]
+}
+
+/** The key's values as the driver takes them, or undefined where the reference can't be one of this table. */
+export function keyParams(live: Live, tableId: string, ref: string): string[] | undefined {
+  return keyOfRef(ref, keyColumns(tableOf(live.book, tableId), namesOf(live)).length)
+}
+
+/** The condition that finds one record by its key. */
+export function keyCondition(live: Live, tableId: string): string {
+  return keyColumns(tableOf(live.book, tableId), namesOf(live))
+    .map((column) => `${quoteName(column.name)} = ?`)
+    .join(' AND ')
+}
+
+/**
+ * Reads a record. `only` names the links that may have rows: for a record that has just been made, all
+ * others have none, and asking costs more than saving did.
+ */
+export async function readRecord(
+  db: Database,
+  live: Live,
+  tableId: string,
+  ref: string,
+  transaction?: Transaction,
+  only?: ReadonlySet<string>,
+): Promise<Result<LiveRecord>> {
+  const table = findTable(live.book, tableId)
+  const key = table && keyParams(live, tableId, ref)
+  if (!table || !key) return fail({ kind: 'no-such-record', table: table?.name ?? 'table' })
+  const row = await readRow(db, live, tableId, key, transaction)
+  if (!row) return fail({ kind: 'no-such-record', table: table.name })
+  const layout = formLayout(live.book, tableId)
+  const linked = (link: { many: string; field: string }, limit: number) =>
+    readList(db, live, { table: link.many, linked: { field: link.field, key }, limit }, transaction)
+  const children: Record<string, readonly ListRow[]> = {}
+  const mayHave = (link: { id: string }) => !only || only.has(link.id)
+  for (const { link } of layout.insets) {
+    children[link.id] = mayHave(link) ? (await linked(link, insetLimit)).rows : []
+  }
+  const elsewhere = []
+  for (const link of [...layout.elsewhere, ...linksTo(live.book, tableId).filter((one) => one.many === tableId)]) {
+    const count = mayHave(link) ? await countLinked(db, live, link, key, transaction) : 0
+    elsewhere.push({ link: link.id, table: link.many, count })
+  }
+  return ok({ row, children, elsewhere, closedBy: await closedBy(db, live, tableId, key, transaction) })
+}
+
+async function closedBy(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<string[]> {
+  const closing = ownRules(live.book, tableId).flatMap(({ rule, reading }) =>
+    reading?.kind === 'closed' && !rule.warns ? [{ rule, once: reading.once }] : [],
+  )
+  if (closing.length === 0) return []
+  const names = namesOf(live)
+  const asked = closing.map(({ once }, at) => `${expressionSql(live.book, names, tableId, once, 't')} AS c${at}`)
+  const [row] = await select<Record<string, number | null>>(
+    db,
+    `SELECT ${asked.join(', ')} FROM ${names.quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
+    [...key],
+    transaction,
+  )
+  return closing.filter((_, at) => row?.[`c${at}`]).map(({ rule }) => rule.id)
+}
+
+// The statement that reads one record is the same for all records of a table.
+const oneRecord = oncePerTable((live, tableId) => {
+  const key = keyColumns(tableOf(live.book, tableId), namesOf(live)).map(() => '')
+  return compileList(live.book, { table: tableId, key, limit: 1 }, namesOf(live))
+})
+
+async function readRow(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<ListRow | undefined> {
+  const columns = keyColumns(tableOf(live.book, tableId), namesOf(live))
+  const stored = columns.map((column, at) => kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!))
+  const { sql, read } = oneRecord(live, tableId)
+  const [row] = await selectRows<StoredRow>(db, sql, stored, transaction)
+  return row && read(row)
+}
+
+/** A record as staff know it, by its key. */
+export async function recordWords(
+  db: Database,
+  live: Live,
+  tableId: string,
+  key: readonly (string | number)[],
+  transaction?: Transaction,
+): Promise<string> {
+  const { rows } = await readList(db, live, { table: tableId, fields: [], key, limit: 1 }, transaction)
+  return rows[0]?.label ?? ''
+}
+
+export async function countLinked(
+  db: Database,
+  live: Live,
+  link: { many: string; field: string },
+  key: readonly string[],
+  transaction?: Transaction,
+): Promise<number> {
+  const names = namesOf(live)
+  const where = names
+    .columns(link.many, link.field)
+    .map((column) => `${quoteName(column.name)} = ?`)
+    .join(' AND ')
+  const [row] = await select<{ count: number }>(
+    db,
+    `SELECT COUNT(*) AS count FROM ${names.quoted(link.many)} WHERE ${where}`,
+    [...key],
+    transaction,
+  )
+  return Number(row?.count ?? 0)
+}

@@ -1,0 +1,95 @@
+import { tableOf } from '@/core/book'
+import { derivedOf, evaluate, type Facts } from '@/core/expressions'
+import { quoteName } from '@/core/names'
+import type { Values } from '@/core/records'
+import { expressionSql } from '@/core/sql'
+import type { Catalogue } from '../../catalogue'
+import { now } from '../../clock'
+import { run, select, type Transaction } from '../../database'
+import { type Live, namesOf, oncePerTable } from '../live'
+import { keyCondition, keyParams } from '../read/rows'
+
+/** A fact that isn't frozen yet, and what freezes it. */
+export interface Unfrozen {
+  readonly field: string
+  readonly column: string
+  readonly when: string
+  readonly becomes: string
+}
+
+const freezable = oncePerTable((live, tableId): readonly Unfrozen[] =>
+  tableOf(live.book, tableId).fields.flatMap((field) => {
+    const made = field.freezes === undefined ? undefined : derivedOf(live.book, field.id)
+    if (!made || 'because' in made || !made.freezes) return []
+    const names = namesOf(live)
+    return [
+      {
+        field: field.id,
+        column: quoteName(names.columns(tableId, field.id)[0]!.name),
+        when: expressionSql(live.book, names, tableId, made.freezes, 't'),
+        becomes: expressionSql(live.book, names, tableId, made.tree, 't'),
+      },
+    ]
+  }),
+)
+
+/** Writes down what is frozen, for records that came all at once, the rows that hang on them after them. */
+export async function freezeMany(db: Catalogue, live: Live): Promise<void> {
+  for (const table of live.book.tables)
+    for (const { column, when, becomes } of freezable(live, table.id))
+      await run(
+        db,
+        `UPDATE ${namesOf(live).quoted(table.id)} AS t SET t.${column} = ${becomes}, t.changed_at = t.changed_at WHERE ${when}`,
+      )
+}
+
+/** The facts of a record that this save may freeze: those that aren't frozen before it, and of a new one those that are now. */
+export async function unfrozen(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string | null,
+  values: Values,
+  transaction: Transaction,
+): Promise<readonly Unfrozen[]> {
+  const all = freezable(live, tableId)
+  const key = ref === null ? undefined : keyParams(live, tableId, ref)
+  if (all.length === 0) return all
+  if (!key) return all.filter(({ field }) => freezesWith(live, field, values))
+  const [row] = await select<Record<string, number | null>>(
+    db,
+    `SELECT ${all.map(({ when }, at) => `${when} AS f${at}`).join(', ')} FROM ${namesOf(live).quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
+    key,
+    transaction,
+  )
+  return all.filter((_, at) => !row?.[`f${at}`])
+}
+
+const freezesWith = (live: Live, field: string, values: Values): boolean => {
+  const made = derivedOf(live.book, field)
+  const facts: Facts = { value: (id) => values[id] ?? null, linked: () => undefined, rows: () => [] }
+  return 'tree' in made && made.freezes !== undefined && evaluate(made.freezes, facts, now()) === '1'
+}
+
+/**
+ * Writes facts down that freeze with this save. The database does so itself when the record is written, but
+ * the rows that hang on it come after.
+ */
+export async function freeze(
+  db: Catalogue,
+  live: Live,
+  tableId: string,
+  ref: string,
+  facts: readonly Unfrozen[],
+  transaction: Transaction,
+): Promise<void> {
+  const key = keyParams(live, tableId, ref)
+  if (facts.length === 0 || !key) return
+  const sets = facts.map(({ column, when, becomes }) => `t.${column} = CASE WHEN ${when} THEN ${becomes} END`)
+  await run(
+    db,
+    `UPDATE ${namesOf(live).quoted(tableId)} AS t SET ${sets.join(', ')}, t.changed_at = t.changed_at WHERE ${keyCondition(live, tableId)}`,
+    key,
+    transaction,
+  )
+}
