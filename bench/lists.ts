@@ -28,7 +28,8 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
   const typed = tableOf(live.book, 'visit').fields.filter((field) => !isDerived(field))
   const fields = typed.map((field) => field.id)
   const withSum = [...fields, 'visit__work']
-  const list = (query: Partial<ListQuery>) => () => readList(db, live, { table: 'visit', limit: 100, fields, ...query })
+  const list = (query: Partial<ListQuery>) => () =>
+    readList({ db, live }, { table: 'visit', limit: 100, fields, ...query })
   const cases: Case[] = [
     {
       what: 'first page of a million',
@@ -50,19 +51,19 @@ export async function benchLists({ db, live, plain }: BenchBook): Promise<Figure
     },
     {
       what: 'picking among 100 000, by rare words',
-      ours: () => findToPick(db, live, 'premises', 'Lane 4711', 20),
+      ours: () => findToPick({ db, live }, 'premises', 'Lane 4711', 20),
       sql: 'SELECT premises_number, address, town FROM premises WHERE (address LIKE ? OR town LIKE ?) AND (address LIKE ? OR town LIKE ?) ORDER BY premises_number LIMIT 21',
       params: ['%Lane%', '%Lane%', '%4711%', '%4711%'],
     },
     {
       what: 'picking among 100 000, by one letter',
-      ours: () => findToPick(db, live, 'premises', 'e', 20),
+      ours: () => findToPick({ db, live }, 'premises', 'e', 20),
       sql: 'SELECT premises_number, address, town FROM premises WHERE address LIKE ? OR town LIKE ? ORDER BY address NOT LIKE ? AND town NOT LIKE ?, premises_number LIMIT 20',
       params: ['%e%', '%e%', 'e%', 'e%'],
     },
     {
       what: 'picking among a million, by its number',
-      ours: () => findToPick(db, live, 'visit', 'V-0471100', 20),
+      ours: () => findToPick({ db, live }, 'visit', 'V-0471100', 20),
       sql: 'SELECT visit_code, booked_for FROM visit WHERE visit_code LIKE ? OR booked_for LIKE ? ORDER BY visit_code LIMIT 21',
       params: ['%V-0471100%', '%V-0471100%'],
       rounds: 3,

@@ -19,18 +19,21 @@ export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure
   const ours = async () => {
     for (let at = 0; at < visits; at++) {
       const { premises, moment } = hours(at)
-      const outcome = await saveRecord(db, live, 'Bench', {
-        table: 'visit',
-        ref: null,
-        rev: null,
-        values: {
-          visit__premises: premises,
-          'visit__booked-for': moment,
-          visit__state: 'booked',
-          'visit__ladder-height': '6.5',
+      const outcome = await saveRecord(
+        { db, live, who: 'Bench' },
+        {
+          table: 'visit',
+          ref: null,
+          rev: null,
+          values: {
+            visit__premises: premises,
+            'visit__booked-for': moment,
+            visit__state: 'booked',
+            'visit__ladder-height': '6.5',
+          },
+          children: [],
         },
-        children: [],
-      })
+      )
       if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
     }
   }

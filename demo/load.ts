@@ -107,18 +107,14 @@ async function addEmberly(db: Catalogue, account: Account): Promise<string> {
   const live = expected(liveOf((await findBook(db, id))!))
   await addEmberlyRecords(async (table, rows) => {
     const added = await addMany(
-      db,
-      live,
-      table,
-      rows,
-      account.name,
-      (row) => `${row['certificate__issued-on'] ?? '2027-01-01'}T09:00`,
+      { db, live, who: account.name },
+      { table, rows, momentOf: (row) => `${row['certificate__issued-on'] ?? '2027-01-01'}T09:00` },
     )
     if (added.ok) return added.value
     throw new Error(`${table}: ${JSON.stringify(rows[added.problem.at])} ${JSON.stringify(added.problem.problems)}`)
   })
-  await freezeMany(db, live)
-  const broken = await brokenRulesOf(db, live)
+  await freezeMany({ db, live })
+  const broken = await brokenRulesOf({ db, live })
   if (broken.length > 0) throw new Error(broken.map(({ own, count }) => `${count}: ${own.rule.words}`).join('\n'))
   return id
 }

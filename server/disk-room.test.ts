@@ -24,8 +24,11 @@ beforeAll(async () => {
 afterEach(() => delete process.env.HEARTH_KEEP_FREE)
 
 const save = () =>
-  saveRecord(db, live, 'Averil', { table: 'thing', ref: null, rev: null, values: { word: 'kept' }, children: [] })
-const list = () => readList(db, live, { table: 'thing', limit: 10 })
+  saveRecord(
+    { db, live, who: 'Averil' },
+    { table: 'thing', ref: null, rev: null, values: { word: 'kept' }, children: [] },
+  )
+const list = () => readList({ db, live }, { table: 'thing', limit: 10 })
 
 test('a disk with room stands in nobody’s way', async () => {
   process.env.HEARTH_KEEP_FREE = '1'
@@ -42,8 +45,8 @@ test('where less is free than must stay so, everything can be read and nothing i
   const problem = { kind: 'disk-full', least: 1_000_000_000, free: expect.any(Number) }
   expect(await save()).toMatchObject({ kind: 'refused', problems: { whole: [problem] } })
   const others = [
-    await removeRecord(db, live, 'thing', ref, rev),
-    await storeFile(db, live, 'picture', 'a.txt', Buffer.from('a')),
+    await removeRecord({ db, live, who: 'Averil' }, { table: 'thing', ref, rev }),
+    await storeFile({ db, live }, 'picture', { name: 'a.txt', contents: Buffer.from('a') }),
     await editBook(db, book, account.id, { kind: 'renameTable', table: 'thing', name: 'Stuff' }, []),
     await openBook(db, book, account.id),
     await makeBook(db, account, 'Another'),

@@ -48,7 +48,10 @@ test('the demo’s design is filled, every table, by every rule the database its
   expect((await booksOf(db, account.id)).map((book) => book.id)).toEqual([of])
   expect((await stored(db, of)).opened).toBeUndefined()
   const live = liveOf(await stored(db, id))
-  const visits = await readList(db, live.ok ? live.value : (undefined as never), { table: 'visit', limit: 200 })
+  const visits = await readList(
+    { db, live: live.ok ? live.value : (undefined as never) },
+    { table: 'visit', limit: 200 },
+  )
   expect(visits.rows.length).toBe(tables.find((table) => table.table === 'visit')?.records)
 })
 

@@ -111,7 +111,10 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
       continue
     }
     const filled = fillTable(live.book, table, wishedCount(live.book, table), refs, makeUp, dice, records)
-    const added = await addMany(db, live, table.id, filled.rows, 'Dry run', () => now().moment)
+    const added = await addMany(
+      { db, live, who: 'Dry run' },
+      { table: table.id, rows: filled.rows, momentOf: () => now().moment },
+    )
     if (added.ok) {
       refs.set(table.id, added.value)
       records.set(table.id, new Map(added.value.map((ref, at) => [ref, { ...keyIn(table, ref), ...filled.rows[at] }])))
@@ -123,8 +126,8 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
     })
   }
   await mend(db, live, makeUp)
-  await freezeMany(db, live)
-  for (const { own, count } of await brokenRulesOf(db, live)) {
+  await freezeMany({ db, live })
+  for (const { own, count } of await brokenRulesOf({ db, live })) {
     const before = made.get(own.table.id)!
     const words = `${counted(count, 'made-up record')} ${count === 1 ? 'breaks' : 'break'} the rule “${own.rule.words}”`
     made.set(own.table.id, {
@@ -150,7 +153,10 @@ async function storeSpecimens(db: Catalogue, live: Live): Promise<Map<string, st
   )
   for (const field of fields) {
     const create = { width: 320, height: 240, channels: 3, background: '#d9b36c' } as const
-    const stored = await storeFile(db, live, field.id, `${field.name}.png`, await sharp({ create }).png().toBuffer())
+    const stored = await storeFile({ db, live }, field.id, {
+      name: `${field.name}.png`,
+      contents: await sharp({ create }).png().toBuffer(),
+    })
     if (stored.ok) files.set(field.id, stored.value.hash)
   }
   return files

@@ -12,13 +12,13 @@ const tries = 6
  * itself is made up anew, until it is kept or was tried often enough. Links and what must be different stay.
  */
 export async function mend(db: Catalogue, live: Live, makeUp: MakeUp): Promise<void> {
-  for (const { own } of await brokenRulesOf(db, live)) {
+  for (const { own } of await brokenRulesOf({ db, live })) {
     const { table, rule } = own
     const fields = own.fields
       .map((id) => fieldOf(table, id))
       .filter((field) => isTyped(field) && field.kind !== 'link' && !isUnique(table, field))
     if (fields.length === 0 || table.key.length === 0) continue
-    const broken = await breakersOf(db, live, live.book, rule.id, mostRecords)
+    const broken = await breakersOf({ db, live }, live.book, rule.id, mostRecords)
     for (const { ref } of broken?.first ?? []) {
       for (let attempt = 0; attempt < tries; attempt++) {
         const values: Record<string, Value> = Object.fromEntries(
@@ -31,8 +31,11 @@ export async function mend(db: Catalogue, live: Live, makeUp: MakeUp): Promise<v
 }
 
 async function isSaved(db: Catalogue, live: Live, table: string, ref: string, values: Record<string, Value>) {
-  const record = await readRecord(db, live, table, ref)
+  const record = await readRecord({ db, live }, table, ref)
   if (!record.ok) return true
-  const outcome = await saveRecord(db, live, 'Dry run', { table, ref, rev: record.value.row.rev, values, children: [] })
+  const outcome = await saveRecord(
+    { db, live, who: 'Dry run' },
+    { table, ref, rev: record.value.row.rev, values, children: [] },
+  )
   return outcome.kind === 'saved'
 }

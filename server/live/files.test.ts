@@ -35,16 +35,19 @@ const words = (result: Awaited<ReturnType<typeof storeFile>>) =>
 
 test('a picture is kept once for each name and content, with a small one beside it', async () => {
   const contents = await picture('#14625c')
-  const first = await storeFile(db, live, 'photo', '../../flue.png', contents)
+  const first = await storeFile({ db, live }, 'photo', { name: '../../flue.png', contents })
   expect(first).toMatchObject({ ok: true, value: { name: 'flue.png', mediaType: 'image/png', picture: true } })
   const hash = first.ok ? first.value.hash : ''
-  expect(await storeFile(db, live, 'photo', 'flue.png', contents)).toMatchObject({ ok: true, value: { hash } })
-  const other = await storeFile(db, live, 'photo', 'again.png', contents)
-  expect(await findFile(db, live, other.ok ? other.value.hash : '')).toMatchObject({ name: 'again.png' })
-  expect(await fileContents(db, live, hash, false)).toEqual(contents)
-  const small = await sharp(await fileContents(db, live, hash, true)).metadata()
+  expect(await storeFile({ db, live }, 'photo', { name: 'flue.png', contents })).toMatchObject({
+    ok: true,
+    value: { hash },
+  })
+  const other = await storeFile({ db, live }, 'photo', { name: 'again.png', contents })
+  expect(await findFile({ db, live }, other.ok ? other.value.hash : '')).toMatchObject({ name: 'again.png' })
+  expect(await fileContents({ db, live }, hash, false)).toEqual(contents)
+  const small = await sharp(await fileContents({ db, live }, hash, true)).metadata()
   expect([small.format, small.width]).toEqual(['webp', 320])
-  expect(await findFile(db, live, hash)).toMatchObject({ size: contents.length })
+  expect(await findFile({ db, live }, hash)).toMatchObject({ size: contents.length })
 })
 
 test.each<[string, string, () => Promise<Buffer>, string]>([
@@ -74,35 +77,35 @@ test.each<[string, string, () => Promise<Buffer>, string]>([
   ],
   ['a file for a field that is none', 'name', async () => picture('#000'), 'That field is no longer in the book.'],
 ])('%s is refused', async (_what, field, contents, expected) => {
-  expect(words(await storeFile(db, live, field, 'x.png', await contents()))).toBe(expected)
+  expect(words(await storeFile({ db, live }, field, { name: 'x.png', contents: await contents() }))).toBe(expected)
 })
 
 test('a record can only point to a file that is there', async () => {
   const save = (photo: string) =>
-    saveRecord(db, live, 'Averil', {
-      table: 'person',
-      ref: null,
-      rev: null,
-      values: { name: 'Bram', photo },
-      children: [],
-    })
+    saveRecord(
+      { db, live, who: 'Averil' },
+      {
+        table: 'person',
+        ref: null,
+        rev: null,
+        values: { name: 'Bram', photo },
+        children: [],
+      },
+    )
   const refused = await save('0'.repeat(64))
   expect(refused.kind === 'refused' && Object.keys(refused.problems.fields)).toEqual(['photo'])
-  const kept = await storeFile(db, live, 'photo', 'x.png', await picture('#123456'))
+  const kept = await storeFile({ db, live }, 'photo', { name: 'x.png', contents: await picture('#123456') })
   expect((await save(kept.ok ? kept.value.hash : '')).kind).toBe('saved')
   // What another field took is asked by the field it comes to.
-  const letter = await storeFile(db, live, 'letter', 'x.txt', Buffer.from('no picture'))
+  const letter = await storeFile({ db, live }, 'letter', { name: 'x.txt', contents: Buffer.from('no picture') })
   expect(await save(letter.ok ? letter.value.hash : '')).toMatchObject({
     kind: 'refused',
     problems: { fields: { photo: { kind: 'file-not-picture' } } },
   })
-  const large = await storeFile(
-    db,
-    live,
-    'letter',
-    'x.png',
-    Buffer.concat([await picture('#654321'), Buffer.alloc(2 ** 20)]),
-  )
+  const large = await storeFile({ db, live }, 'letter', {
+    name: 'x.png',
+    contents: Buffer.concat([await picture('#654321'), Buffer.alloc(2 ** 20)]),
+  })
   expect(await save(large.ok ? large.value.hash : '')).toMatchObject({
     kind: 'refused',
     problems: { fields: { photo: { kind: 'file-too-big' } } },
@@ -114,12 +117,12 @@ test('files that no record refers to go after a day', async () => {
     (await select<{ name: string }>(db, `SELECT file_name AS name FROM \`${live.schema}\`.stored_file ORDER BY 1`)).map(
       (row) => row.name,
     )
-  const used = await storeFile(db, live, 'letter', 'used.txt', Buffer.from('used'))
+  const used = await storeFile({ db, live }, 'letter', { name: 'used.txt', contents: Buffer.from('used') })
   const letter = used.ok ? used.value.hash : ''
-  await saveRecord(db, live, 'A', { table: 'person', ref: null, rev: null, values: { letter }, children: [] })
-  await storeFile(db, live, 'letter', 'older.txt', Buffer.from('older'))
+  await saveRecord({ db, live, who: 'A' }, { table: 'person', ref: null, rev: null, values: { letter }, children: [] })
+  await storeFile({ db, live }, 'letter', { name: 'older.txt', contents: Buffer.from('older') })
   await run(db, `UPDATE \`${live.schema}\`.stored_file SET stored_at = stored_at - INTERVAL 2 DAY`)
-  await storeFile(db, live, 'letter', 'fresh.txt', Buffer.from('fresh'))
+  await storeFile({ db, live }, 'letter', { name: 'fresh.txt', contents: Buffer.from('fresh') })
   expect(await names()).toEqual(expect.arrayContaining(['fresh.txt', 'used.txt', 'x.png']))
   expect(await names()).not.toContain('older.txt')
 })
@@ -132,16 +135,19 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
     ['שלום', '0'],
     ['Flue;=1+1', '1'],
   ] as const) {
-    await saveRecord(db, live, 'Averil', {
-      table: 'person',
-      ref: null,
-      rev: null,
-      values: { name, owed },
-      children: [],
-    })
+    await saveRecord(
+      { db, live, who: 'Averil' },
+      {
+        table: 'person',
+        ref: null,
+        rev: null,
+        values: { name, owed },
+        children: [],
+      },
+    )
   }
   let csv = ''
-  for await (const part of csvOf(db, live, { table: 'person', fields: ['name', 'owed', 'sum'] })) csv += part
+  for await (const part of csvOf({ db, live }, { table: 'person', fields: ['name', 'owed', 'sum'] })) csv += part
   expect(csv.startsWith("\ufeffName,Owed,'=Sum\r\n")).toBe(true)
   expect(csv.split('\r\n').slice(-6)).toEqual([
     `'=1+1,-5.00,`,
@@ -154,15 +160,18 @@ test('a list goes out as CSV that no spreadsheet runs and every program reads', 
 })
 
 test('a file stays through saves of other values, stands in the form by its name, and in a copy', async () => {
-  const sent = await storeFile(db, live, 'letter', 'flue drawing.pdf', Buffer.from('a letter'))
+  const sent = await storeFile({ db, live }, 'letter', { name: 'flue drawing.pdf', contents: Buffer.from('a letter') })
   const hash = sent.ok ? sent.value.hash : ''
-  const first = await saveRecord(db, live, 'Averil', {
-    table: 'person',
-    ref: null,
-    rev: null,
-    values: { key: '77', name: 'Ten times', letter: hash },
-    children: [],
-  })
+  const first = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table: 'person',
+      ref: null,
+      rev: null,
+      values: { key: '77', name: 'Ten times', letter: hash },
+      children: [],
+    },
+  )
   let record = first.kind === 'saved' ? first.record : undefined
   for (let time = 0; time < 10; time++) {
     const before = formTextOf(live.book, 'person', record, now)
@@ -173,7 +182,7 @@ test('a file stays through saves of other values, stands in the form by its name
     const { values, children } = changedRecord(live.book, 'person', before, typed, checked, now)
     expect(values).toEqual({ name: `Saved ${time} times` })
     const { ref, rev } = record!.row
-    const outcome = await saveRecord(db, live, 'Averil', { table: 'person', ref, rev, values, children })
+    const outcome = await saveRecord({ db, live, who: 'Averil' }, { table: 'person', ref, rev, values, children })
     record = outcome.kind === 'saved' ? outcome.record : undefined
   }
   const copy = copyText(live.book, 'person', record!, now)

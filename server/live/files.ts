@@ -5,9 +5,10 @@ import { type Field, findField } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { ownTable, quoteName } from '@/core/names'
 import { fail, ok, type Problem, type Result } from '@/core/words'
-import { type Database, run, select, type Transaction } from '../database'
+import { type Database, run } from '../database'
 import { roomProblem } from '../disk-room'
 import { type Live, namesOf } from './live'
+import { type Reads, selectIn } from './unit'
 
 export interface StoredFile {
   readonly hash: string
@@ -25,11 +26,9 @@ const tableIn = (live: Live) => namesOf(live).files
  * comes from the contents, never from its name.
  */
 export async function storeFile(
-  db: Database,
-  live: Live,
+  { db, live }: Reads,
   fieldId: string,
-  name: string,
-  contents: Buffer,
+  { name, contents }: { readonly name: string; readonly contents: Buffer },
 ): Promise<Result<StoredFile>> {
   const field = findField(live.book, fieldId)?.field
   if (!field || field.kind !== 'file') return fail({ kind: 'gone', what: 'field' })
@@ -53,18 +52,11 @@ export async function storeFile(
 }
 
 /** Whether a stored file may stand in a field: what it is and how large were asked for the field it was uploaded for. */
-export async function fileProblem(
-  db: Database,
-  live: Live,
-  field: Field,
-  hash: string,
-  transaction: Transaction,
-): Promise<Problem | undefined> {
-  const [row] = await select<{ file_name: string; size: number; drawn: number }>(
-    db,
-    `SELECT file_name, size, thumbnail IS NOT NULL AS drawn FROM ${tableIn(live)} WHERE hash = ?`,
+export async function fileProblem(reads: Reads, field: Field, hash: string): Promise<Problem | undefined> {
+  const [row] = await selectIn<{ file_name: string; size: number; drawn: number }>(
+    reads,
+    `SELECT file_name, size, thumbnail IS NOT NULL AS drawn FROM ${tableIn(reads.live)} WHERE hash = ?`,
     [hash],
-    transaction,
   )
   const megabytes = field.megabytes ?? 10
   if (!row) return { kind: 'no-such-file' }
@@ -103,10 +95,10 @@ const cleanName = (name: string) =>
     .trim()
     .slice(-200) || 'file'
 
-export async function findFile(db: Database, live: Live, hash: string): Promise<StoredFile | undefined> {
-  const [row] = await select<{ hash: string; file_name: string; media_type: string; size: number }>(
-    db,
-    `SELECT hash, file_name, media_type, size FROM ${tableIn(live)} WHERE hash = ?`,
+export async function findFile(reads: Reads, hash: string): Promise<StoredFile | undefined> {
+  const [row] = await selectIn<{ hash: string; file_name: string; media_type: string; size: number }>(
+    reads,
+    `SELECT hash, file_name, media_type, size FROM ${tableIn(reads.live)} WHERE hash = ?`,
     [hash],
   )
   return (
@@ -120,16 +112,11 @@ export async function findFile(db: Database, live: Live, hash: string): Promise<
   )
 }
 
-export async function fileContents(
-  db: Database,
-  live: Live,
-  hash: string,
-  small: boolean,
-): Promise<Buffer | undefined> {
+export async function fileContents(reads: Reads, hash: string, small: boolean): Promise<Buffer | undefined> {
   const column = small ? 'thumbnail' : 'contents'
-  const [row] = await select<{ bytes: Buffer | null }>(
-    db,
-    `SELECT ${column} AS bytes FROM ${tableIn(live)} WHERE hash = ?`,
+  const [row] = await selectIn<{ bytes: Buffer | null }>(
+    reads,
+    `SELECT ${column} AS bytes FROM ${tableIn(reads.live)} WHERE hash = ?`,
     [hash],
   )
   return row?.bytes ?? undefined

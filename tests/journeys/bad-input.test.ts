@@ -64,15 +64,18 @@ beforeAll(async () => {
   await openBook(db, id, account.value.id)
   const live = liveOf((await findBook(db, id))!)
   if (!live.ok) throw new Error('Expected an open book.')
-  await saveRecord(db, live.value, 'Averil', {
-    table: 'place',
-    ref: null,
-    rev: null,
-    values: { 'place-name': 'Otterby' },
-    children: [],
-  })
+  await saveRecord(
+    { db, live: live.value, who: 'Averil' },
+    {
+      table: 'place',
+      ref: null,
+      rev: null,
+      values: { 'place-name': 'Otterby' },
+      children: [],
+    },
+  )
   listed = async () =>
-    (await readList(db, live.value, { table: 'thing', limit: 50 })).rows.map((row) => row.values.f0 ?? '')
+    (await readList({ db, live: live.value }, { table: 'thing', limit: 50 })).rows.map((row) => row.values.f0 ?? '')
   close = () => db.sequelize.close()
   browser = await browserAt(running.url)
   await browser.signIn('Averil', password)

@@ -41,7 +41,7 @@ const killedAfter = ({ lines, on }: Moment, script: string, words: readonly stri
   })
 
 async function saved(live: Live, table: string, values: Record<string, string>): Promise<string> {
-  const outcome = await saveRecord(db, live, 'Averil', { table, ref: null, rev: null, values, children: [] })
+  const outcome = await saveRecord({ db, live, who: 'Averil' }, { table, ref: null, rev: null, values, children: [] })
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   return outcome.record.row.ref
 }

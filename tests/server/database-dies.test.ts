@@ -38,7 +38,7 @@ test('an opening in whose middle the database dies is finished by the next save 
   }
   await expect(resumeOpening(db, entry, { between: dies })).rejects.toThrow()
   const save = () =>
-    saveRecord(db, live, 'Averil', billLine('1', '1')).then(
+    saveRecord({ db, live, who: 'Averil' }, billLine('1', '1')).then(
       ({ kind }) => kind,
       () => 'not there yet',
     )

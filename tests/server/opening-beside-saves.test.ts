@@ -37,7 +37,7 @@ test('an opening that nobody carries on is finished by the next save that needs 
   const { entry, steps } = await journalled(db, account, id)
   await killedAt(db, entry, Math.floor(steps / 2), 'unmarked')
   expect((await stored(db, id)).opening).toBe(entry)
-  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+  expect((await saveRecord({ db, live, who: 'Averil' }, billLine('1', '1'))).kind).toBe('saved')
   expect(await stored(db, id)).toMatchObject({ opening: undefined })
   expect((await stored(db, id)).opened).toEqual((await stored(db, id)).book)
 })
@@ -74,7 +74,7 @@ test('a record that breaks a new rule and is saved before the gate closes stands
     state: 'taken-back',
     blocked: [expect.stringContaining('At most two lines.')],
   })
-  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+  expect((await saveRecord({ db, live, who: 'Averil' }, billLine('1', '1'))).kind).toBe('saved')
 })
 
 test('a book that an earlier edition opened gets what this one makes with its next opening', async () => {
@@ -105,7 +105,7 @@ test('a step that lost a deadlock is run again, and still commits with its mark 
   await killedAt(db, entry, 0, 'unmarked')
   expect(await what()).toBe('Flue')
   // Who comes next finishes it, once.
-  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+  expect((await saveRecord({ db, live, who: 'Averil' }, billLine('1', '1'))).kind).toBe('saved')
   expect(await what()).toBe('Flue!')
 })
 
@@ -122,5 +122,5 @@ test('an opening that an earlier edition planned counts as that edition’s, who
 test('nobody waits for an opening that there is no longer', async () => {
   const { id, live } = await billBook(db, account, 'No longer')
   await db.gates.update({ opening: 987_654 }, { where: { book_id: id, part: '' } })
-  expect((await saveRecord(db, live, 'Averil', billLine('1', '1'))).kind).toBe('saved')
+  expect((await saveRecord({ db, live, who: 'Averil' }, billLine('1', '1'))).kind).toBe('saved')
 })

@@ -133,14 +133,14 @@ export const collisions: Readonly<Record<string, Collision>> = {
 /** A hall as those use it who work in it at the same moment. */
 export function hallOf(db: Catalogue, live: Live): Hall {
   const save = (table: string, ref: string | null, rev: number | null, values: Values) =>
-    saveRecord(db, live, 'Averil', { table, ref, rev, values, children: [] })
+    saveRecord({ db, live, who: 'Averil' }, { table, ref, rev, values, children: [] })
   return {
     add: (table, values) => save(table, null, null, values),
     change: async (table, ref, values) => {
-      const stored = await readRecord(db, live, table, ref)
+      const stored = await readRecord({ db, live }, table, ref)
       return save(table, ref, stored.ok ? stored.value.row.rev : 0, values)
     },
-    remove: (table, ref) => removeRecord(db, live, table, ref, 1),
+    remove: (table, ref) => removeRecord({ db, live, who: 'Averil' }, { table, ref, rev: 1 }),
     run: (statement, round = 0) =>
       run(db, statement.replaceAll('$', `\`${live.schema}\`.`).replaceAll('#', String(round))),
   }

@@ -64,10 +64,10 @@ export const billLine = (bill: string, item: string) => ({
 async function throughAtLast(
   db: Catalogue,
   live: Live,
-  request: Parameters<typeof saveRecord>[3],
+  request: Parameters<typeof saveRecord>[1],
 ): Promise<SaveOutcome> {
   for (;;) {
-    const outcome = await saveRecord(db, live, 'Averil', request)
+    const outcome = await saveRecord({ db, live, who: 'Averil' }, request)
     if (outcome.kind !== 'waits') return outcome
   }
 }
@@ -114,7 +114,7 @@ export async function openBesideSaves(
   // What is sent is closed, whatever is being opened.
   const meddler = async () => {
     while (opening) {
-      const read = await readRecord(db, live, 'bill', '4').catch(() => undefined)
+      const read = await readRecord({ db, live }, 'bill', '4').catch(() => undefined)
       const request = { table: 'bill', ref: '4', rev: read?.ok ? read.value.row.rev : 1, values: { on: '2027-01-01' } }
       count(`closed: ${await timed(throughAtLast(db, live, { ...request, children: [] }))}`)
     }

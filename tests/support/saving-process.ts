@@ -23,13 +23,16 @@ const rows = items.map((item) => ({
 let day = firstDay
 const moment = () => `${(day = addDays(day, 1))}T09:30`
 for (;;) {
-  const outcome = await saveRecord(db, live.value, 'Process', {
-    table: 'visit',
-    ref: null,
-    rev: null,
-    values: { visit__premises: premises, 'visit__booked-for': moment(), visit__state: 'booked' },
-    children: [{ link, rows }],
-  })
+  const outcome = await saveRecord(
+    { db, live: live.value, who: 'Process' },
+    {
+      table: 'visit',
+      ref: null,
+      rev: null,
+      values: { visit__premises: premises, 'visit__booked-for': moment(), visit__state: 'booked' },
+      children: [{ link, rows }],
+    },
+  )
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   process.stdout.write(`${outcome.record.row.ref}\n`)
 }

@@ -30,7 +30,7 @@ const rows: Record<string, string>[] = [
 
 /** A record added as Records adds it. */
 export async function add(db: Catalogue, live: Live, table: string, values: Record<string, string>) {
-  const saved = await saveRecord(db, live, 'Averil', { table, ref: null, rev: null, values, children: [] })
+  const saved = await saveRecord({ db, live, who: 'Averil' }, { table, ref: null, rev: null, values, children: [] })
   expect(saved.kind).toBe('saved')
 }
 

@@ -2,10 +2,12 @@ import { quoteName } from '@/core/names'
 import { fail, type Result } from '@/core/words'
 import { findBook, type StoredBook } from '../../books'
 import type { Catalogue } from '../../catalogue'
-import { run, select, transact, type Transaction } from '../../database'
+import { now as clockNow } from '../../clock'
+import { run, transact } from '../../database'
 import { resumeOpening } from './journal'
 import { type Live, liveOf } from '../live'
 import { isPassing } from '../refusals'
+import { selectIn, type Unit, type Writer } from '../unit'
 
 /** How a writer holds a gate: beside others, or alone. */
 export type GateMode = 'shared' | 'alone'
@@ -43,18 +45,18 @@ export type RuleGates = ReadonlyMap<string, GateMode>
  * deadlock is run again. Throws `BeingOpened` when an opening takes too long.
  */
 export async function changeRecords<T>(
-  db: Catalogue,
-  live: Live,
+  { db, live, who }: Writer,
   rulesIn: (live: Live) => RuleGates,
-  work: (live: Live, transaction: Transaction) => Promise<T>,
+  work: (unit: Unit) => Promise<T>,
 ): Promise<T> {
   const until = Date.now() + patience
   let now = live
   for (let attempt = 1; ; attempt++) {
     try {
       return await transact(db, async (transaction) => {
-        await holdGates(db, now, rulesIn(now), transaction)
-        return work(now, transaction)
+        const unit = { db, live: now, who, transaction, now: clockNow() }
+        await holdGates(unit, rulesIn(now))
+        return work(unit)
       })
     } catch (cause) {
       if (cause instanceof Reopened) now = await afterOpening(db, live.id, until)
@@ -70,18 +72,18 @@ export async function changeRecords<T>(
  * Holds the book's own gate and those of some rules until the transaction ends. All are taken in one order, and
  * before any record, so that nobody who holds one waits for another.
  */
-async function holdGates(db: Catalogue, live: Live, rules: RuleGates, transaction: Transaction): Promise<void> {
+async function holdGates(unit: Unit, rules: RuleGates): Promise<void> {
+  const { db, live } = unit
   const wanted: (readonly [string, GateMode])[] = [['', 'shared'], ...[...rules].sort(([a], [b]) => (a < b ? -1 : 1))]
   for (let from = 0; from < wanted.length;) {
     const mode = wanted[from]![1]
     const found = wanted.findIndex(([, other], at) => at > from && other !== mode)
     const to = found < 0 ? wanted.length : found
     const parts = wanted.slice(from, to).map(([part]) => part)
-    const rows = await select<GateRow>(
-      db,
+    const rows = await selectIn<GateRow>(
+      unit,
       `SELECT part, opening, opened_revision FROM ${gatesOf(db)} WHERE book_id = ? AND part IN (${parts.map(() => '?').join(', ')}) ORDER BY part ${mode === 'shared' ? 'LOCK IN SHARE MODE' : 'FOR UPDATE'}`,
       [live.id, ...parts],
-      transaction,
     )
     const book = from === 0 ? rows.find((row) => row.part === '') : undefined
     if (from === 0 && (!book || book.opening !== null || book.opened_revision !== live.revision)) throw new Reopened()

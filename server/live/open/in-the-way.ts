@@ -53,7 +53,7 @@ export async function liveProblems(
     if (!agreed.some((one) => one.id === loses && count <= one.most)) blocked.push(words)
   }
   const live = records && blocked.length === 0 ? liveOf({ ...stored, book: after }) : undefined
-  if (live?.ok) blocked.push(...(await rulesBroken(db, live.value, after)))
+  if (live?.ok) blocked.push(...(await rulesBroken({ db, live: live.value }, after)))
   return { blocked, losses }
 }
 

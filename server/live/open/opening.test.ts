@@ -45,7 +45,7 @@ async function visitBook(name: string) {
   const id = await testBook(db, account, name, visits)
   const live = await opened(db, account, id)
   const add = (values: Record<string, string>) =>
-    saveRecord(db, live, 'Averil', { table: 'visit', ref: null, rev: null, values, children: [] })
+    saveRecord({ db, live, who: 'Averil' }, { table: 'visit', ref: null, rev: null, values, children: [] })
   return { id, live, add, edit: (...edits: Edit[]) => editAll(db, account, id, edits) }
 }
 
@@ -133,7 +133,7 @@ test.each<[string, Edit, RegExp]>([
   const { blocked } = await sheet(id)
   expect(blocked[0]).toMatch(words)
   expect(await shapeOf(db, live.schema)).toBe(before)
-  expect((await readList(db, live, { table: 'visit', limit: 10 })).rows).toHaveLength(2)
+  expect((await readList({ db, live }, { table: 'visit', limit: 10 })).rows).toHaveLength(2)
 })
 
 test('two fields can trade names, and two choices their words', async () => {

@@ -30,7 +30,7 @@ async function later(name: string, ...rules: readonly string[]) {
   )
   await editAll(db, account, id, ruled(...rules).edits.slice(base.edits.length))
   const { book } = await stored(db, id)
-  return { id, live, book, who: (rule: string) => breakersOf(db, live, book, rule) }
+  return { id, live, book, who: (rule: string) => breakersOf({ db, live }, book, rule) }
 }
 
 test('the records that break a rule are counted and told, for each kind that can be asked', async () => {
@@ -55,7 +55,7 @@ test('what is about changes, and what isn’t open yet, can’t be asked of reco
   const says = { kind: 'holds' as const, tree: design.tree('hire', 'New > 1') }
   await editAll(db, account, id, [{ kind: 'addRule', id: 'fresh', table: 'hire', words: 'No.', says }])
   const { book } = await stored(db, id)
-  expect(await breakersOf(db, (await later('Other')).live, book, 'fresh')).toBeUndefined()
+  expect(await breakersOf({ db, live: (await later('Other')).live }, book, 'fresh')).toBeUndefined()
 })
 
 test('a rule that records break stands in the way of opening, until it is for new records alone', async () => {
@@ -74,14 +74,14 @@ test('a rule that records break stands in the way of opening, until it is for ne
 test('an expression is tried on the records that were changed last, and not on what isn’t open', async () => {
   const { live } = await later('Tried')
   const design = ruled()
-  const tried = await tryOnRecords(db, live, 'hire', design.tree('hire', 'Guests <= Room.Seats'))
+  const tried = await tryOnRecords({ db, live }, 'hire', design.tree('hire', 'Guests <= Room.Seats'))
   expect(tried?.map(({ ref, holds, shown }) => [ref, holds, shown]).sort()).toEqual([
     ['1', false, 'no'],
     ['2', true, 'yes'],
     ['3', null, ''],
   ])
-  const doubled = await tryOnRecords(db, live, 'hire', design.tree('hire', 'Price * 2'))
+  const doubled = await tryOnRecords({ db, live }, 'hire', design.tree('hire', 'Price * 2'))
   expect(doubled?.map(({ ref, shown }) => `${ref}: ${shown}`).sort()).toEqual(['1: 20.00', '2: 10.00', '3: '])
   design.do({ kind: 'addField', table: 'hire', id: 'new', name: 'New', holds: 'whole' })
-  expect(await tryOnRecords(db, live, 'hire', design.tree('hire', 'New > 1'))).toBeUndefined()
+  expect(await tryOnRecords({ db, live }, 'hire', design.tree('hire', 'New > 1'))).toBeUndefined()
 })

@@ -6,9 +6,8 @@ import { askedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core
 import { counted, inSentence } from '@/core/words'
 import { keyColumns, leafOf } from '@/core/physical'
 import { expressionSql, brokenSql } from '@/core/sql'
-import type { Database } from '../../database'
-import { select, selectRows } from '../../database'
 import { type Live, namesOf } from '../live'
+import { type Reads, selectIn, selectRowsIn } from '../unit'
 import { readRecord } from './rows'
 
 /** Records that break a rule: how many, and the first of them. */
@@ -49,31 +48,31 @@ const isSame = (a: ReturnType<typeof findField>, b: ReturnType<typeof findField>
  * records as they stand: the rule is about what may change, or speaks of what isn't open yet.
  */
 export async function breakersOf(
-  db: Database,
-  live: Live,
+  reads: Reads,
   book: Book,
   ruleId: string,
   atMost = 100,
 ): Promise<Breakers | undefined> {
+  const { live } = reads
   const own = ownRules(book).find(({ rule }) => rule.id === ruleId)
   const broken = own && isLive(book, live, own) ? condition(book, live, own) : undefined
   if (!own || !broken) return undefined
   const names = namesOf(live)
   const table = tableOf(live.book, own.table.id)
   const from = `FROM ${names.quoted(table.id)} AS t WHERE ${broken}`
-  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count ${from}`)
+  const [row] = await selectIn<{ count: number }>(reads, `SELECT COUNT(*) AS count ${from}`)
   const keys = keyColumns(table, names)
   const rows =
     keys.length === 0 || atMost === 0
       ? []
-      : await selectRows<(string | number)[]>(
-          db,
+      : await selectRowsIn<(string | number)[]>(
+          reads,
           `SELECT ${keys.map((column) => `t.${quoteName(column.name)}`).join(', ')} ${from} ORDER BY ${keys.map((_, at) => at + 1).join(', ')} LIMIT ${atMost}`,
         )
   const first = []
   for (const one of rows) {
     const ref = refOf(one.map((value, at) => kindOf(leafOf(live.book, keys[at]!.leaf).kind).load(value)))
-    const read = await readRecord(db, live, table.id, ref)
+    const read = await readRecord(reads, table.id, ref)
     first.push({ ref, label: read.ok ? read.value.row.label : ref })
   }
   return { count: Number(row?.count ?? 0), first }
@@ -83,13 +82,13 @@ export async function breakersOf(
  * Rules that are new or changed since the book was opened and that records break already, in words. Those
  * that the database keeps by a constraint are asked with the constraint.
  */
-export async function rulesBroken(db: Database, live: Live, book: Book): Promise<string[]> {
-  const before = new Map(live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
+export async function rulesBroken(reads: Reads, book: Book): Promise<string[]> {
+  const before = new Map(reads.live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
   const words: string[] = []
   for (const { own } of askedRules(book)) {
     const { rule, table } = own
     if (rule.warns || rule.onlyNew || before.get(rule.id) === JSON.stringify(rule)) continue
-    const { count = 0 } = (await breakersOf(db, live, book, rule.id, 0)) ?? {}
+    const { count = 0 } = (await breakersOf(reads, book, rule.id, 0)) ?? {}
     if (count > 0)
       words.push(
         `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records only.`,
@@ -99,14 +98,12 @@ export async function rulesBroken(db: Database, live: Live, book: Book): Promise
 }
 
 /** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */
-export async function brokenRulesOf(
-  db: Database,
-  live: Live,
-): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
+export async function brokenRulesOf(reads: Reads): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
+  const { book } = reads.live
   const found = []
-  for (const own of ownRules(live.book)) {
+  for (const own of ownRules(book)) {
     if (own.rule.warns || own.rule.onlyNew) continue
-    const breakers = await breakersOf(db, live, live.book, own.rule.id, 0)
+    const breakers = await breakersOf(reads, book, own.rule.id, 0)
     if (breakers && breakers.count > 0) found.push({ own, count: breakers.count })
   }
   return found

@@ -2,8 +2,8 @@ import { stringify } from 'csv-stringify/sync'
 import { type Field, fieldOf, tableOf } from '@/core/book'
 import { csvCell, guardFormula, type ListQuery } from '@/core/lists'
 import type { Cursor, ListRow } from '@/core/records'
-import type { Database } from '../../database'
 import type { Live } from '../live'
+import type { Reads } from '../unit'
 import { readList } from './rows'
 
 const pageSize = 2000
@@ -11,17 +11,14 @@ const pageSize = 2000
 const form = { record_delimiter: 'windows', quoted_match: /[;\t]/ } as const
 
 /** A list as CSV (RFC 4180, UTF-8 with a byte-order mark), a page at a time, so that no size is too large. */
-export async function* csvOf(
-  db: Database,
-  live: Live,
-  query: Omit<ListQuery, 'limit' | 'after'>,
-): AsyncGenerator<string> {
+export async function* csvOf(reads: Reads, query: Omit<ListQuery, 'limit' | 'after'>): AsyncGenerator<string> {
+  const { live } = reads
   const table = tableOf(live.book, query.table)
   const fields = query.fields ? query.fields.map((id) => fieldOf(table, id)) : table.fields
   yield '\ufeff' + stringify([fields.map((field) => guardFormula(field.name))], form)
   let after: Cursor | undefined
   do {
-    const page = await readList(db, live, { ...query, limit: pageSize, ...(after && { after }) })
+    const page = await readList(reads, { ...query, limit: pageSize, ...(after && { after }) })
     yield stringify(
       page.rows.map((row) => fields.map((field) => cell(live, field, row))),
       form,

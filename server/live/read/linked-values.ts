@@ -3,21 +3,16 @@ import { faceOf, factsBeyond } from '@/core/expressions'
 import { kindOf, type Value } from '@/core/kinds'
 import type { Values } from '@/core/records'
 import { expressionSql } from '@/core/sql'
-import type { Database } from '../../database'
-import { selectRows } from '../../database'
-import { type Live, namesOf } from '../live'
+import { namesOf } from '../live'
+import { type Reads, selectRowsIn } from '../unit'
 import { keyCondition, keyParams } from './rows'
 
 /**
  * The facts that the book's expressions read through a link field, of one record it could lead to, by the
  * way to each. Undefined where there is no such record.
  */
-export async function linkedValues(
-  db: Database,
-  live: Live,
-  linkField: string,
-  ref: string,
-): Promise<Values | undefined> {
+export async function linkedValues(reads: Reads, linkField: string, ref: string): Promise<Values | undefined> {
+  const { live } = reads
   const { book } = live
   const target = tableOf(book, linkOf(book, linkField).one)
   const key = keyParams(live, target.id, ref)
@@ -28,8 +23,8 @@ export async function linkedValues(
     return { name: way.join('/'), face, sql: expressionSql(book, namesOf(live), target.id, fact, 't') }
   })
   const selected = ['1', ...ways.map((way, at) => `${way.sql} AS c${at}`)].join(', ')
-  const [row] = await selectRows<(string | number | null)[]>(
-    db,
+  const [row] = await selectRowsIn<(string | number | null)[]>(
+    reads,
     `SELECT ${selected} FROM ${namesOf(live).quoted(target.id)} AS t WHERE ${keyCondition(live, target.id)}`,
     key,
   )

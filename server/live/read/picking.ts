@@ -1,8 +1,7 @@
 import { likeness } from '@/core/lists'
 import type { ListRow } from '@/core/records'
 import { tableOf } from '@/core/book'
-import type { Database } from '../../database'
-import type { Live } from '../live'
+import type { Reads } from '../unit'
 import { readList } from './rows'
 
 /**
@@ -11,15 +10,14 @@ import { readList } from './rows'
  * takes one look through the table; where many have, each look ends as soon as there are enough.
  */
 export async function findToPick(
-  db: Database,
-  live: Live,
+  reads: Reads,
   tableId: string,
   find: string,
   limit: number,
 ): Promise<readonly ListRow[]> {
-  const query = { table: tableId, fields: tableOf(live.book, tableId).key.slice(0, 1), limit }
-  if (!find.trim()) return (await readList(db, live, query)).rows
-  const look = (begins: 'value' | 'word' | 'anywhere') => readList(db, live, { ...query, find, findIn: begins })
+  const query = { table: tableId, fields: tableOf(reads.live.book, tableId).key.slice(0, 1), limit }
+  if (!find.trim()) return (await readList(reads, query)).rows
+  const look = (begins: 'value' | 'word' | 'anywhere') => readList(reads, { ...query, find, findIn: begins })
   const anywhere = await look('anywhere')
   const found = new Map<string, ListRow>()
   const add = (rows: readonly ListRow[]) => rows.forEach((row) => found.set(row.ref, found.get(row.ref) ?? row))

@@ -19,25 +19,21 @@ beforeAll(async () => {
   live = await opened(db, account, await testBook(db, account, 'Rows', emberlyDesign().edits))
   await addEmberlyRecords(async (table, rows) => {
     const added = await addMany(
-      db,
-      live,
-      table,
-      rows,
-      'Averil',
-      (row) => `${row['certificate__issued-on'] ?? '2027-01-01'}T09:00`,
+      { db, live, who: 'Averil' },
+      { table, rows, momentOf: (row) => `${row['certificate__issued-on'] ?? '2027-01-01'}T09:00` },
     )
     if (!added.ok) throw new Error(JSON.stringify(added.problem))
     return added.value
   })
 })
 
-const list = (query: Partial<ListQuery> & { table: string }) => readList(db, live, { limit: 5000, ...query })
+const list = (query: Partial<ListQuery> & { table: string }) => readList({ db, live }, { limit: 5000, ...query })
 const one = async (sql: string) =>
   Number((await select<{ count: number }>(db, sql.replaceAll('@', `\`${live.schema}\`.`)))[0]!.count)
 
 test('the demo has the records it promises, and every time the same', async () => {
   expect(
-    await Promise.all(['premises', 'appliance', 'visit', 'technician'].map((table) => countRows(db, live, table))),
+    await Promise.all(['premises', 'appliance', 'visit', 'technician'].map((table) => countRows({ db, live }, table))),
   ).toEqual([400, 900, 2500, 9])
   const first = await list({ table: 'visit', limit: 1 })
   expect(first.rows[0]).toMatchObject({
@@ -56,7 +52,10 @@ test('what many rows were added with is what one row alone would have', async ()
     'visit__booked-for': '2031-03-04T10:30',
     visit__state: 'cancelled',
   }
-  const saved = await saveRecord(db, live, 'Averil', { table: 'visit', ref: null, rev: null, values, children: [] })
+  const saved = await saveRecord(
+    { db, live, who: 'Averil' },
+    { table: 'visit', ref: null, rev: null, values, children: [] },
+  )
   const { row } = saved.kind === 'saved' ? saved.record : { row: sample }
   expect(row.ref).toBe('V-02501')
   expect(row.values).toMatchObject(values)
@@ -64,17 +63,13 @@ test('what many rows were added with is what one row alone would have', async ()
 })
 
 test('one bad row of many stops them all and says which', async () => {
-  const before = await countRows(db, live, 'fuel')
+  const before = await countRows({ db, live }, 'fuel')
   const added = await addMany(
-    db,
-    live,
-    'fuel',
-    [{ fuel__key: 'peat' }, { fuel__key: 'x'.repeat(61) }],
-    'Averil',
-    () => '2027-01-01T09:00',
+    { db, live, who: 'Averil' },
+    { table: 'fuel', rows: [{ fuel__key: 'peat' }, { fuel__key: 'x'.repeat(61) }], momentOf: () => '2027-01-01T09:00' },
   )
   expect(added).toMatchObject({ ok: false, problem: { at: 1, problems: { fuel__key: { kind: 'too-long' } } } })
-  expect(await countRows(db, live, 'fuel')).toBe(before)
+  expect(await countRows({ db, live }, 'fuel')).toBe(before)
 })
 
 test('certificates are numbered afresh each year, without gaps', async () => {
@@ -136,15 +131,16 @@ test('a link’s records are found by what they are known by, and only by that',
 })
 
 test('picking takes what begins with the letters before what merely has them, and finds a record by its own number', async () => {
-  const labels = async (find: string) => (await findToPick(db, live, 'premises', find, 20)).map(({ label }) => label)
+  const labels = async (find: string) =>
+    (await findToPick({ db, live }, 'premises', find, 20)).map(({ label }) => label)
   const found = await labels('o')
   expect(found.length).toBe(20)
   const at = (test: RegExp) => found.findIndex((label) => !test.test(label))
   // So many begin with it that nothing else has room.
   expect(at(/(^|, )o/i)).toBe(-1)
-  const first = (await findToPick(db, live, 'premises', '', 1))[0]!
-  expect((await findToPick(db, live, 'premises', first.label, 20)).map(({ ref }) => ref)).toContain(first.ref)
-  expect((await findToPick(db, live, 'premises', first.ref, 20)).map(({ ref }) => ref)).toEqual([first.ref])
+  const first = (await findToPick({ db, live }, 'premises', '', 1))[0]!
+  expect((await findToPick({ db, live }, 'premises', first.label, 20)).map(({ ref }) => ref)).toContain(first.ref)
+  expect((await findToPick({ db, live }, 'premises', first.ref, 20)).map(({ ref }) => ref)).toEqual([first.ref])
 })
 
 test('going down is going up the other way round', async () => {
@@ -162,7 +158,7 @@ test('numbers sort as numbers, words as words', async () => {
 })
 
 test('a record comes with its rows and what else hangs on it', async () => {
-  const record = await readRecord(db, live, 'visit', 'V-00418')
+  const record = await readRecord({ db, live }, 'visit', 'V-00418')
   if (!record.ok) throw new Error('Expected the visit.')
   const { children, elsewhere } = record.value
   const lines = await one(`SELECT COUNT(*) AS count FROM @work_line WHERE visit = 'V-00418'`)
@@ -178,7 +174,7 @@ test('a record comes with its rows and what else hangs on it', async () => {
 })
 
 test.each(['V-99999', 'V-00418~A-00001', '', '%E0%A4%A'])('%j is no visit', async (ref) => {
-  const record = await readRecord(db, live, 'visit', ref)
+  const record = await readRecord({ db, live }, 'visit', ref)
   expect(!record.ok && record.problem.kind).toBe('no-such-record')
 })
 
@@ -187,13 +183,16 @@ test('numbers that another tool wrote are not given again', async () => {
     db,
     `INSERT INTO \`${live.schema}\`.premises (premises_number, address, town) VALUES ('P-0401', 'by hand', 'Otterby'), ('P-0402', 'by hand', 'Otterby')`,
   )
-  const saved = await saveRecord(db, live, 'Averil', {
-    table: 'premises',
-    ref: null,
-    rev: null,
-    values: { premises__address: 'by form', premises__town: 'Otterby' },
-    children: [],
-  })
+  const saved = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table: 'premises',
+      ref: null,
+      rev: null,
+      values: { premises__address: 'by form', premises__town: 'Otterby' },
+      children: [],
+    },
+  )
   expect(saved.kind === 'saved' && saved.record.row.ref).toBe('P-0403')
 })
 

@@ -7,8 +7,8 @@ import { ownRules } from '@/core/rules'
 import { fail, ok, type Result } from '@/core/words'
 import { keyColumns, leafOf } from '@/core/physical'
 import { expressionSql } from '@/core/sql'
-import { type Database, select, selectRows, type Transaction } from '../../database'
 import { type Live, namesOf, oncePerTable } from '../live'
+import { type Reads, selectIn, selectRowsIn } from '../unit'
 
 export interface ListPage {
   readonly rows: readonly ListRow[]
@@ -17,20 +17,16 @@ export interface ListPage {
 }
 
 /** One page of a list. */
-export async function readList(
-  db: Database,
-  live: Live,
-  query: ListQuery,
-  transaction?: Transaction,
-): Promise<ListPage> {
-  const compiled = compileList(live.book, { ...query, limit: query.limit + 1 }, namesOf(live))
-  const rows = await selectRows<StoredRow>(db, compiled.sql, compiled.params, transaction)
+export async function readList(reads: Reads, query: ListQuery): Promise<ListPage> {
+  const compiled = compileList(reads.live.book, { ...query, limit: query.limit + 1 }, namesOf(reads.live))
+  const rows = await selectRowsIn<StoredRow>(reads, compiled.sql, compiled.params)
   return { rows: rows.slice(0, query.limit).map(compiled.read), more: rows.length > query.limit }
 }
 
 /** How many records a table has in all. */
-export async function countRows(db: Database, live: Live, tableId: string): Promise<number> {
-  const [row] = await select<{ count: number }>(db, `SELECT COUNT(*) AS count FROM ${namesOf(live).quoted(tableId)}`)
+export async function countRows(reads: Reads, tableId: string): Promise<number> {
+  const table = namesOf(reads.live).quoted(tableId)
+  const [row] = await selectIn<{ count: number }>(reads, `SELECT COUNT(*) AS count FROM ${table}`)
   return Number(row?.count ?? 0)
 }
 
@@ -61,21 +57,20 @@ export function keyCondition(live: Live, tableId: string): string {
  * others have none, and asking costs more than saving did.
  */
 export async function readRecord(
-  db: Database,
-  live: Live,
+  reads: Reads,
   tableId: string,
   ref: string,
-  transaction?: Transaction,
   only?: ReadonlySet<string>,
 ): Promise<Result<LiveRecord>> {
+  const { live } = reads
   const table = findTable(live.book, tableId)
   const key = table && keyParams(live, tableId, ref)
   if (!table || !key) return fail({ kind: 'no-such-record', table: table?.name ?? 'table' })
-  const row = await readRow(db, live, tableId, key, transaction)
+  const row = await readRow(reads, tableId, key)
   if (!row) return fail({ kind: 'no-such-record', table: table.name })
   const layout = formLayout(live.book, tableId)
   const linked = (link: { many: string; field: string }, limit: number) =>
-    readList(db, live, { table: link.many, linked: { field: link.field, key }, limit }, transaction)
+    readList(reads, { table: link.many, linked: { field: link.field, key }, limit })
   const children: Record<string, readonly ListRow[]> = {}
   const mayHave = (link: { id: string }) => !only || only.has(link.id)
   for (const { link } of layout.insets) {
@@ -83,30 +78,24 @@ export async function readRecord(
   }
   const elsewhere = []
   for (const link of [...layout.elsewhere, ...linksTo(live.book, tableId).filter((one) => one.many === tableId)]) {
-    const count = mayHave(link) ? await countLinked(db, live, link, key, transaction) : 0
+    const count = mayHave(link) ? await countLinked(reads, link, key) : 0
     elsewhere.push({ link: link.id, table: link.many, count })
   }
-  return ok({ row, children, elsewhere, closedBy: await closedBy(db, live, tableId, key, transaction) })
+  return ok({ row, children, elsewhere, closedBy: await closedBy(reads, tableId, key) })
 }
 
-async function closedBy(
-  db: Database,
-  live: Live,
-  tableId: string,
-  key: readonly string[],
-  transaction?: Transaction,
-): Promise<string[]> {
+async function closedBy(reads: Reads, tableId: string, key: readonly string[]): Promise<string[]> {
+  const { live } = reads
   const closing = ownRules(live.book, tableId).flatMap(({ rule, reading }) =>
     reading?.kind === 'closed' && !rule.warns ? [{ rule, once: reading.once }] : [],
   )
   if (closing.length === 0) return []
   const names = namesOf(live)
   const asked = closing.map(({ once }, at) => `${expressionSql(live.book, names, tableId, once, 't')} AS c${at}`)
-  const [row] = await select<Record<string, number | null>>(
-    db,
+  const [row] = await selectIn<Record<string, number | null>>(
+    reads,
     `SELECT ${asked.join(', ')} FROM ${names.quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
-    [...key],
-    transaction,
+    key,
   )
   return closing.filter((_, at) => row?.[`c${at}`]).map(({ rule }) => rule.id)
 }
@@ -117,49 +106,36 @@ const oneRecord = oncePerTable((live, tableId) => {
   return compileList(live.book, { table: tableId, key, limit: 1 }, namesOf(live))
 })
 
-async function readRow(
-  db: Database,
-  live: Live,
-  tableId: string,
-  key: readonly string[],
-  transaction?: Transaction,
-): Promise<ListRow | undefined> {
+async function readRow(reads: Reads, tableId: string, key: readonly string[]): Promise<ListRow | undefined> {
+  const { live } = reads
   const columns = keyColumns(tableOf(live.book, tableId), namesOf(live))
   const stored = columns.map((column, at) => kindOf(leafOf(live.book, column.leaf).kind).store(key[at]!))
   const { sql, read } = oneRecord(live, tableId)
-  const [row] = await selectRows<StoredRow>(db, sql, stored, transaction)
+  const [row] = await selectRowsIn<StoredRow>(reads, sql, stored)
   return row && read(row)
 }
 
 /** A record as staff know it, by its key. */
-export async function recordWords(
-  db: Database,
-  live: Live,
-  tableId: string,
-  key: readonly (string | number)[],
-  transaction?: Transaction,
-): Promise<string> {
-  const { rows } = await readList(db, live, { table: tableId, fields: [], key, limit: 1 }, transaction)
+export async function recordWords(reads: Reads, tableId: string, key: readonly (string | number)[]): Promise<string> {
+  const { rows } = await readList(reads, { table: tableId, fields: [], key, limit: 1 })
   return rows[0]?.label ?? ''
 }
 
+/** How many records are linked to one through a link. */
 export async function countLinked(
-  db: Database,
-  live: Live,
+  reads: Reads,
   link: { many: string; field: string },
   key: readonly string[],
-  transaction?: Transaction,
 ): Promise<number> {
-  const names = namesOf(live)
+  const names = namesOf(reads.live)
   const where = names
     .columns(link.many, link.field)
     .map((column) => `${quoteName(column.name)} = ?`)
     .join(' AND ')
-  const [row] = await select<{ count: number }>(
-    db,
+  const [row] = await selectIn<{ count: number }>(
+    reads,
     `SELECT COUNT(*) AS count FROM ${names.quoted(link.many)} WHERE ${where}`,
-    [...key],
-    transaction,
+    key,
   )
   return Number(row?.count ?? 0)
 }

@@ -6,9 +6,8 @@ import { refOf } from '@/core/records'
 import type { Json } from '@/core/words'
 import { keyColumns, leafOf } from '@/core/physical'
 import { expressionSql } from '@/core/sql'
-import type { Database } from '../../database'
-import { selectRows } from '../../database'
-import { type Live, namesOf } from '../live'
+import { namesOf } from '../live'
+import { type Reads, selectRowsIn } from '../unit'
 import { readRecord } from './rows'
 
 /** What an expression gives for one record that is there. */
@@ -27,11 +26,11 @@ const fewRecords = 5
  * open yet.
  */
 export async function tryOnRecords(
-  db: Database,
-  live: Live,
+  reads: Reads,
   tableId: string,
   kept: Json,
 ): Promise<readonly TriedRecord[] | undefined> {
+  const { live } = reads
   const table = findTable(live.book, tableId)
   const read = table && readKept(live.book, table, kept)
   if (!table || !read || !('tree' in read)) return undefined
@@ -42,14 +41,14 @@ export async function tryOnRecords(
   const columns = keys.map((column) => `t.${quoteName(column.name)}`)
   const reckoned = expressionSql(live.book, names, table.id, tree, 't')
   const value = tree.type.is === 'moment' ? `DATE_FORMAT(${reckoned}, '%Y-%m-%dT%H:%i')` : reckoned
-  const rows = await selectRows<(string | number | null)[]>(
-    db,
+  const rows = await selectRowsIn<(string | number | null)[]>(
+    reads,
     `SELECT ${columns.map((column, at) => `${column} AS k${at}`).join(', ')}, ${tree.type.is === 'measured' ? value : `CAST(${value} AS CHAR)`} AS value FROM ${names.quoted(table.id)} AS t ORDER BY t.${quoteName('changed_at')} DESC LIMIT ${fewRecords}`,
   )
   const tried = []
   for (const row of rows) {
     const ref = refOf(keys.map((key, at) => kindOf(leafOf(live.book, key.leaf).kind).load(row[at]!)))
-    const record = await readRecord(db, live, table.id, ref)
+    const record = await readRecord(reads, table.id, ref)
     const stored = row[keys.length]
     const canonical = stored === null || stored === undefined ? null : shortTime(String(stored), tree.type.is)
     tried.push({

@@ -135,12 +135,14 @@ async function tried(work: Promise<unknown>): Promise<string> {
 async function writeTo(live: Live, tool: (sql: string) => Promise<unknown>): Promise<string[]> {
   const outcomes: string[] = []
   const add = async (table: string, values: Record<string, string>) =>
-    outcomes.push(await tried(saveRecord(db, live, 'Averil', { table, ref: null, rev: null, values, children: [] })))
+    outcomes.push(
+      await tried(saveRecord({ db, live, who: 'Averil' }, { table, ref: null, rev: null, values, children: [] })),
+    )
   const change = async (table: string, values: Record<string, string>) => {
-    const read = await readRecord(db, live, table, '1')
+    const read = await readRecord({ db, live }, table, '1')
     if (!read.ok) return
     const request = { table, ref: '1', rev: read.value.row.rev, values, children: [] }
-    outcomes.push(await tried(saveRecord(db, live, 'Averil', request)))
+    outcomes.push(await tried(saveRecord({ db, live, who: 'Averil' }, request)))
   }
   await add('customer', { name: 'Otterby Tea Room', town: 'Otterby' })
   await add('item', { what: 'Cowl', 'list-price': '12.00' })
@@ -167,8 +169,11 @@ async function writeTo(live: Live, tool: (sql: string) => Promise<unknown>): Pro
   ])
     outcomes.push(await tried(tool(statement)))
   for (const table of ['payment', 'line', 'bill']) {
-    const read = await readRecord(db, live, table, '1')
-    if (read.ok) outcomes.push(await tried(removeRecord(db, live, table, '1', read.value.row.rev)))
+    const read = await readRecord({ db, live }, table, '1')
+    if (read.ok)
+      outcomes.push(
+        await tried(removeRecord({ db, live, who: 'Averil' }, { table, ref: '1', rev: read.value.row.rev })),
+      )
   }
   return outcomes
 }
@@ -194,7 +199,7 @@ test('every rule that is accepted opens, and its tables are written to as before
         expect({ outcomes: outcomes.filter((outcome) => !isAllowed(outcome)), rules: book.book.rules }).toMatchObject({
           outcomes: [],
         })
-        for (const { id } of book.book.rules) await breakersOf(db, live, book.book, id)
+        for (const { id } of book.book.rules) await breakersOf({ db, live }, book.book, id)
       },
     ),
     { numRuns: 14 },

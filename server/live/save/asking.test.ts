@@ -30,18 +30,21 @@ async function hall(name: string, ...rules: readonly string[]) {
     values: Values,
     { ref, extras = [], despite }: More = {},
   ): Promise<SaveOutcome> => {
-    const stored = ref ? await readRecord(db, live, table, ref) : undefined
-    return saveRecord(db, live, 'Averil', {
-      table,
-      ref: ref ?? null,
-      rev: stored?.ok ? stored.value.row.rev : null,
-      values,
-      children:
-        extras.length > 0
-          ? [{ link: 'extra-hire-link', rows: extras.map((values) => ({ ref: null, rev: null, values })) }]
-          : [],
-      ...(despite && { despite: [...despite] }),
-    })
+    const stored = ref ? await readRecord({ db, live }, table, ref) : undefined
+    return saveRecord(
+      { db, live, who: 'Averil' },
+      {
+        table,
+        ref: ref ?? null,
+        rev: stored?.ok ? stored.value.row.rev : null,
+        values,
+        children:
+          extras.length > 0
+            ? [{ link: 'extra-hire-link', rows: extras.map((values) => ({ ref: null, rev: null, values })) }]
+            : [],
+        ...(despite && { despite: [...despite] }),
+      },
+    )
   }
   return { live, tool, save }
 }
@@ -185,8 +188,8 @@ test('a record that is closed changes no more, but for what is excepted, and nei
   expect(told(await save('extra', { 'extra-hire': '1', what: 'more' }))).toEqual(refused('closed'))
   expect(told(await save('extra', { what: 'less' }, { ref: '1' }))).toEqual(refused('closed'))
   const words = { ok: false, problem: { kind: 'in-own-words', words: said('closed') } }
-  expect(await removeRecord(db, live, 'extra', '1', 1)).toEqual(words)
-  expect(await removeRecord(db, live, 'hire', '1', 2)).toEqual(words)
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'extra', ref: '1', rev: 1 })).toEqual(words)
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'hire', ref: '1', rev: 2 })).toEqual(words)
   for (const statement of [
     'UPDATE hire SET guests = 11 WHERE hire_number = 1',
     'DELETE FROM hire WHERE hire_number = 1',
@@ -241,14 +244,16 @@ test('a rule is asked of what a row leaves behind, too', async () => {
   const behind = { kind: 'refused', words: `Hire 1: ${said('counted')}` }
   expect(told(await save('extra', { 'extra-hire': '2' }, { ref: '1' }))).toEqual(behind)
   expect(told(await save('extra', { 'extra-hire': null }, { ref: '1' }))).toEqual(behind)
-  expect(await removeRecord(db, live, 'extra', '1', 1)).toEqual({
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'extra', ref: '1', rev: 1 })).toEqual({
     ok: false,
-    problem: { kind: 'in-own-words', words: said('counted') },
+    problem: { kind: 'in-own-words', words: `Hire 1: ${said('counted')}` },
   })
   expect(await refusing(tool('UPDATE extra SET hire = 2 WHERE extra_number = 1'))).toContain(said('counted'))
   expect(await refusing(tool('DELETE FROM extra WHERE extra_number = 1'))).toContain(said('counted'))
   expect(told(await save('hire', { state: 'asked' }, { ref: '1' }))).toEqual(saved)
-  expect(await removeRecord(db, live, 'extra', '1', 1)).toMatchObject({ ok: true })
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'extra', ref: '1', rev: 1 })).toMatchObject({
+    ok: true,
+  })
 })
 
 test('of thirty changes at once to rows that are there already, no more than may is let through', async () => {
@@ -305,7 +310,9 @@ test('what other tools broke is mended row by row, each time with the words; not
     warnings: [{ rule: 'gathered', words: `${said('gathered')} It was so before.` }],
   })
   expect(told(await save('extra', { cost: '15.00' }, { ref: '1', despite: ['gathered'] }))).toEqual(saved)
-  expect(await removeRecord(db, live, 'extra', '2', 1)).toMatchObject({ ok: true })
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'extra', ref: '2', rev: 1 })).toMatchObject({
+    ok: true,
+  })
   expect(told(await save('extra', { cost: '9.00' }, { ref: '1' }))).toEqual(saved)
   // What is whole by now, or always was, is refused whatever was passed over before.
   expect(told(await save('extra', { cost: '11.00' }, { ref: '1', despite: ['gathered'] })).kind).toBe('refused')

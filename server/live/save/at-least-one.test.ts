@@ -37,7 +37,7 @@ beforeAll(async () => {
 })
 
 const save = (request: Partial<SaveRequest> & { table: string }) =>
-  saveRecord(db, live, 'Averil', { ref: null, rev: null, values: {}, children: [], ...request })
+  saveRecord({ db, live, who: 'Averil' }, { ref: null, rev: null, values: {}, children: [], ...request })
 
 async function saved(request: Partial<SaveRequest> & { table: string }) {
   const outcome = await save(request)
@@ -57,11 +57,14 @@ async function roundOf(stops: number) {
     table: 'round',
     children: [{ link: 'round-link', rows: Array.from({ length: stops }, () => stopAt()) }],
   })
-  const { rows } = await readList(db, live, {
-    table: 'stop',
-    linked: { field: 'stop-round', key: [round.ref] },
-    limit: 9,
-  })
+  const { rows } = await readList(
+    { db, live },
+    {
+      table: 'stop',
+      linked: { field: 'stop-round', key: [round.ref] },
+      limit: 9,
+    },
+  )
   return { round, stops: rows }
 }
 
@@ -80,8 +83,8 @@ test('a record can’t be saved without the row it needs', async () => {
 
 test('the last row can’t be removed by itself, the last but one can', async () => {
   const { stops } = await roundOf(2)
-  expect((await removeRecord(db, live, 'stop', stops[0]!.ref, 1)).ok).toBe(true)
-  const refused = await removeRecord(db, live, 'stop', stops[1]!.ref, 1)
+  expect((await removeRecord({ db, live, who: 'Averil' }, { table: 'stop', ref: stops[0]!.ref, rev: 1 })).ok).toBe(true)
+  const refused = await removeRecord({ db, live, who: 'Averil' }, { table: 'stop', ref: stops[1]!.ref, rev: 1 })
   expect(!refused.ok && wordProblem(refused.problem)).toMatch(left)
 })
 
@@ -106,17 +109,19 @@ test('a row may be traded for another in one save', async () => {
 
 test('what goes with a removed record can’t leave others without', async () => {
   const { round } = await roundOf(1)
-  const refused = await removeRecord(db, live, 'street', street, 1)
+  const refused = await removeRecord({ db, live, who: 'Averil' }, { table: 'street', ref: street, rev: 1 })
   expect(!refused.ok && wordProblem(refused.problem)).toMatch(left)
   const elsewhere = (await saved({ table: 'street' })).ref
   await saved({ table: 'stop', values: { 'stop-round': round.ref, 'stop-street': elsewhere } })
-  expect((await removeRecord(db, live, 'street', street, 1)).ok).toBe(true)
+  expect((await removeRecord({ db, live, who: 'Averil' }, { table: 'street', ref: street, rev: 1 })).ok).toBe(true)
 })
 
 test('two people can’t each take the last but one', async () => {
   for (let round = 0; round < 5; round++) {
     const { stops } = await roundOf(2)
-    const outcomes = await Promise.all(stops.map((stop) => removeRecord(db, live, 'stop', stop.ref, 1)))
+    const outcomes = await Promise.all(
+      stops.map((stop) => removeRecord({ db, live, who: 'Averil' }, { table: 'stop', ref: stop.ref, rev: 1 })),
+    )
     expect(outcomes.filter((outcome) => outcome.ok)).toHaveLength(1)
   }
 })

@@ -52,7 +52,7 @@ const save = (
   values: Record<string, string | null>,
   ref: string | null = null,
   rev: number | null = null,
-) => saveRecord(db, live, 'Averil', { table, ref, rev, values, children: [] })
+) => saveRecord({ db, live, who: 'Averil' }, { table, ref, rev, values, children: [] })
 
 const said = (words: string) => ({ kind: 'in-own-words', words })
 // Said at the link that leads to the van; of trips in the van's own form, of the whole.
@@ -84,7 +84,7 @@ test('rows inset in their record are counted too, those taken out first', async 
   const { live } = await vans('Inset', design(2))
   const row = (ref: string | null, removed = false) => ({ ref, rev: ref ? 1 : null, values: {}, removed })
   const together = (ref: string | null, rev: number | null, rows: ReturnType<typeof row>[]) =>
-    saveRecord(db, live, 'Averil', { table: 'van', ref, rev, values: {}, children: [{ link: 'of', rows }] })
+    saveRecord({ db, live, who: 'Averil' }, { table: 'van', ref, rev, values: {}, children: [{ link: 'of', rows }] })
   expect(await together(null, null, [row(null), row(null), row(null)])).toMatchObject(fullInset)
   expect(await together('1', 1, [row(null), row(null)])).toMatchObject({ kind: 'saved' })
   expect(await together('1', 1, [row(null)])).toMatchObject(fullInset)

@@ -4,15 +4,16 @@ import { quoteName } from '@/core/names'
 import { sayFull } from '@/core/pairings'
 import type { Values } from '@/core/records'
 import type { Problem } from '@/core/words'
-import type { Catalogue } from '../../catalogue'
-import { select, type Transaction } from '../../database'
-import { type Live, namesOf } from '../live'
+import { namesOf } from '../live'
 import { keyCondition, keyParams } from '../read/rows'
+import { selectIn, type Unit } from '../unit'
+import type { Guard, PlacedChange } from './guard'
+import { SaveRefused, noProblems, type SaveProblems } from './save-problems'
 
 type Key = readonly (string | number)[]
 
 /** A record on which a written row hangs, through a link that allows only so many. */
-export interface Bounded {
+interface Bounded {
   /** Where the row stands that was written. */
   readonly place: string
   readonly link: Link
@@ -20,20 +21,26 @@ export interface Bounded {
   readonly key: Key
 }
 
-/** The records that a row about to be written will hang on, where that is limited; the transaction holds them. */
-export async function boundedBy(
-  db: Catalogue,
-  live: Live,
-  tableId: string,
-  ref: string | null,
-  values: Values,
-  place: string,
-  transaction: Transaction,
-): Promise<Bounded[]> {
+/** No record gets more rows than its links allow. `insets` are the links whose rows were sent with the record. */
+export function withinLimits(unit: Unit, insets: ReadonlySet<string>): Guard {
   const bounded: Bounded[] = []
-  for (const link of linksFrom(live.book, tableId)) {
+  return {
+    async before(change) {
+      if (change.values) bounded.push(...(await boundedBy(unit, change, change.values)))
+    },
+    async end() {
+      const beyond = await beyondLimit(unit, bounded)
+      if (beyond) throw new SaveRefused(limitProblems(beyond, insets))
+    },
+  }
+}
+
+/** The records that a row about to be written will hang on, where that is limited; the unit of work holds them. */
+async function boundedBy(unit: Unit, { table, ref, place }: PlacedChange, values: Values): Promise<Bounded[]> {
+  const bounded: Bounded[] = []
+  for (const link of linksFrom(unit.live.book, table)) {
     const concerned = (link.limits ?? []).filter((limit) => touches(link, limit, ref, values))
-    const key = concerned.length > 0 ? await keyOf(db, live, link, ref, values, transaction) : undefined
+    const key = concerned.length > 0 ? await keyOf(unit, link, ref, values) : undefined
     if (key) bounded.push({ place, link, limits: concerned, key })
   }
   return bounded
@@ -43,14 +50,8 @@ export async function boundedBy(
 const touches = (link: Link, { when }: Limit, ref: string | null, values: Values) =>
   ref === null || link.field in values || (when !== undefined && when.field in values)
 
-async function keyOf(
-  db: Catalogue,
-  live: Live,
-  link: Link,
-  ref: string | null,
-  values: Values,
-  transaction: Transaction,
-): Promise<Key | undefined> {
+async function keyOf(unit: Unit, link: Link, ref: string | null, values: Values): Promise<Key | undefined> {
+  const { live } = unit
   const given = values[link.field]
   if (given) return keyParams(live, link.one, given)
   if (ref === null || link.field in values) return undefined
@@ -58,28 +59,23 @@ async function keyOf(
   const columns = names.columns(link.many, link.field).map((column) => quoteName(column.name))
   const key = keyParams(live, link.many, ref)
   if (!key) return undefined
-  const [row] = await select<Record<string, string | number | null>>(
-    db,
+  const [row] = await selectIn<Record<string, string | number | null>>(
+    unit,
     `SELECT ${columns.join(', ')} FROM ${names.quoted(link.many)} WHERE ${keyCondition(live, link.many)}`,
     key,
-    transaction,
   )
   const found = Object.values(row ?? {})
   return found.length > 0 && found.every((value) => value !== null) ? (found as Key) : undefined
 }
 
-export interface Beyond {
+interface Beyond {
   readonly bounded: Bounded
   readonly problem: Problem
 }
 
 /** The first limit that what was written goes beyond, in words; said of the row that was written last. */
-export async function beyondLimit(
-  db: Catalogue,
-  live: Live,
-  bounded: readonly Bounded[],
-  transaction: Transaction,
-): Promise<Beyond | undefined> {
+async function beyondLimit(unit: Unit, bounded: readonly Bounded[]): Promise<Beyond | undefined> {
+  const { live } = unit
   const names = namesOf(live)
   for (const one of [...bounded].reverse()) {
     const { link, limits, key } = one
@@ -91,15 +87,22 @@ export async function beyondLimit(
         : key
       const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
       // A locking read sees what others committed since this transaction began.
-      const rows = await select(
-        db,
+      const rows = await selectIn(
+        unit,
         `SELECT 1 FROM ${names.quoted(link.many)} WHERE ${where} LIMIT ${limit.most + 1} LOCK IN SHARE MODE`,
         params,
-        transaction,
       )
       if (rows.length > limit.most)
         return { bounded: one, problem: { kind: 'in-own-words', words: sayFull(live.book, link, limit) } }
     }
   }
   return undefined
+}
+
+/** Said at the link that leads to the full record; of the rows inset in that record itself, of the whole. */
+function limitProblems({ bounded: { place, link }, problem }: Beyond, insets: ReadonlySet<string>): SaveProblems {
+  if (place === '') return { ...noProblems, fields: { [link.field]: problem } }
+  return insets.has(link.id)
+    ? { ...noProblems, whole: [problem] }
+    : { ...noProblems, rows: { [place]: { [link.field]: problem } } }
 }

@@ -1,31 +1,89 @@
-import { type Link, linksFrom, tableOf } from '@/core/book'
+import { linksFrom, tableOf } from '@/core/book'
 import { quoteName } from '@/core/names'
-import { isPartOf, ownRules } from '@/core/rules'
-import type { Problem } from '@/core/words'
 import { keyColumns } from '@/core/physical'
+import { isPartOf, ownRules } from '@/core/rules'
 import { expressionSql } from '@/core/sql'
-import { type Database, select, type Transaction } from '../../database'
-import { type Live, namesOf } from '../live'
+import type { Problem } from '@/core/words'
+import { namesOf } from '../live'
+import { keyCondition, keyParams } from '../read/rows'
+import { selectIn, selectRowsIn, type Unit } from '../unit'
+import type { Following, Guard } from './guard'
+import type { RowChange } from './holding'
+import { RowRefused } from './row-refused'
+import { refuseWhole } from './save-problems'
+
+type Cells = readonly (string | number | null)[]
 
 /**
- * Whether any of the rows that go, or lose their link, because the record they hang on is removed is closed, or is
- * part of a closed record; the words for it. `rows` selects them.
+ * Rows of a record that is closed stay as they are, which is asked before anything is written that may close it. A
+ * record goes only where no row that goes along, or would lose its link, is closed.
  */
-export async function closedAmong(
-  db: Database,
-  live: Live,
-  link: Link,
-  fate: 'remove' | 'leave',
-  rows: string,
-  params: readonly string[],
-  transaction: Transaction,
-): Promise<Problem | undefined> {
+export function keepsClosed(unit: Unit): Guard {
+  let among: Problem | undefined
+  return {
+    async begin(changes) {
+      for (const change of changes) {
+        const closed = await closedWhole(unit, change)
+        if (closed) throw refuseWhole(closed)
+      }
+    },
+    async following(rows) {
+      among ??= await closedAmong(unit, rows)
+    },
+    async before({ values }) {
+      if (!values && among) throw new RowRefused(undefined, among)
+    },
+  }
+}
+
+/** Whether a record that a row is part of, now or by what is about to be written, is closed; the words for it. */
+async function closedWhole(unit: Unit, { table, ref, values }: RowChange): Promise<Problem | undefined> {
+  const { live } = unit
   const { book } = live
   const names = namesOf(live)
+  for (const link of linksFrom(book, table).filter((one) => isPartOf(book, one))) {
+    for (const { rule, reading } of ownRules(book, link.one)) {
+      if (reading?.kind !== 'closed' || !reading.rows || rule.warns) continue
+      const given = values?.[link.field]
+      const keys = [
+        given ? keyParams(live, link.one, given) : undefined,
+        ref === null ? undefined : await linkedKey(unit, table, link.field, ref),
+      ]
+      for (const key of keys) {
+        if (!key || key.includes(null)) continue
+        const once = expressionSql(book, names, link.one, reading.once, 't')
+        const sql = `SELECT 1 FROM ${names.quoted(link.one)} AS t WHERE ${keyCondition(live, link.one)} AND ${once}`
+        if ((await selectIn(unit, sql, key)).length > 0) return { kind: 'in-own-words', words: rule.words }
+      }
+    }
+  }
+  return undefined
+}
+
+async function linkedKey(unit: Unit, tableId: string, field: string, ref: string): Promise<Cells | undefined> {
+  const { live } = unit
+  const key = keyParams(live, tableId, ref)
+  if (!key) return undefined
+  const columns = namesOf(live).columns(tableId, field)
+  const [row] = await selectRowsIn<Cells>(
+    unit,
+    `SELECT ${columns.map((column) => quoteName(column.name)).join(', ')} FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`,
+    key,
+  )
+  return row
+}
+
+/**
+ * Whether any of the rows that go, or lose their link, because the record they hang on does is closed, or is part of
+ * a closed record; the words for it.
+ */
+export async function closedAmong(unit: Unit, { link, fate, rows, params }: Following): Promise<Problem | undefined> {
+  const { book } = unit.live
+  const names = namesOf(unit.live)
   for (const { rule, reading } of ownRules(book, link.many)) {
     if (reading?.kind !== 'closed' || rule.warns || (fate === 'leave' && reading.except.includes(link.field))) continue
     const once = expressionSql(book, names, link.many, reading.once, 't')
-    const found = await select(db, `SELECT 1 FROM (${rows}) AS t WHERE ${once} LIMIT 1`, params, transaction)
+    const found = await selectIn(unit, `SELECT 1 FROM (${rows}) AS t WHERE ${once} LIMIT 1`, params)
     if (found.length > 0) return { kind: 'in-own-words', words: rule.words }
   }
   for (const whole of linksFrom(book, link.many).filter((one) => one.id !== link.id && isPartOf(book, one))) {
@@ -37,7 +95,7 @@ export async function closedAmong(
       if (reading?.kind !== 'closed' || !reading.rows || rule.warns) continue
       const once = expressionSql(book, names, whole.one, reading.once, 't')
       const sql = `SELECT 1 FROM (${rows}) AS part JOIN ${names.quoted(whole.one)} AS t ON ${on.join(' AND ')} WHERE ${once} LIMIT 1`
-      if ((await select(db, sql, params, transaction)).length > 0) return { kind: 'in-own-words', words: rule.words }
+      if ((await selectIn(unit, sql, params)).length > 0) return { kind: 'in-own-words', words: rule.words }
     }
   }
   return undefined

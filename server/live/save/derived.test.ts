@@ -31,32 +31,38 @@ const sent = (children: Rows) =>
   children.map(({ link, rows }) => ({ link, rows: rows.map((values) => ({ ref: null, rev: null, values })) }))
 
 async function add(table: string, values: Record<string, string>, children: Rows = []): Promise<string> {
-  const outcome = await saveRecord(db, live, 'Averil', {
-    table,
-    ref: null,
-    rev: null,
-    values,
-    children: sent(children),
-  })
+  const outcome = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table,
+      ref: null,
+      rev: null,
+      values,
+      children: sent(children),
+    },
+  )
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   return outcome.record.row.ref
 }
 
 async function record(table: string, ref: string) {
-  const read = await readRecord(db, live, table, ref)
+  const read = await readRecord({ db, live }, table, ref)
   if (!read.ok) throw new Error(read.problem.kind)
   return read.value
 }
 
 async function change(table: string, ref: string, values: Record<string, string | null>, children: Rows = []) {
   const { row } = await record(table, ref)
-  const outcome = await saveRecord(db, live, 'Averil', {
-    table,
-    ref,
-    rev: row.rev,
-    values,
-    children: sent(children),
-  })
+  const outcome = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table,
+      ref,
+      rev: row.rev,
+      values,
+      children: sent(children),
+    },
+  )
   if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
   return outcome.record.row.values
 }
@@ -137,7 +143,7 @@ test('another tool sees the same in the view, and its rows are copied and frozen
 })
 
 test('lists are sorted by what is derived, and paged on past blanks', async () => {
-  const all = await readList(db, live, { table: 'bill', sort: { field: 'total', down: true }, limit: 500 })
+  const all = await readList({ db, live }, { table: 'bill', sort: { field: 'total', down: true }, limit: 500 })
   const totals = all.rows.map((row) => (row.values.total === null ? -1 : Number(row.values.total)))
   expect(totals.length).toBeGreaterThan(4)
   expect(totals).toEqual([...totals].sort((a, b) => b - a))
@@ -145,21 +151,21 @@ test('lists are sorted by what is derived, and paged on past blanks', async () =
   let after = undefined as (typeof all.rows)[number]['cursor'] | undefined
   for (;;) {
     const query = { table: 'bill', sort: { field: 'total', down: true }, limit: 2, ...(after && { after }) }
-    const page = await readList(db, live, query)
+    const page = await readList({ db, live }, query)
     paged.push(...page.rows.map((row) => row.ref))
     if (!page.more) break
     after = page.rows.at(-1)!.cursor
   }
   expect(paged).toEqual(all.rows.map((row) => row.ref))
-  const found = await readList(db, live, { table: 'bill', find: 'Fallowmere', limit: 50 })
+  const found = await readList({ db, live }, { table: 'bill', find: 'Fallowmere', limit: 50 })
   expect(found.rows.length).toBeGreaterThan(0)
   expect(found.rows.every((row) => row.values['bill-town'] === 'Fallowmere')).toBe(true)
 })
 
 test('the form can ask for what is read through a link', async () => {
-  expect(await linkedValues(db, live, 'line-item', '1')).toEqual({ 'list-price': '62.00' })
-  expect(await linkedValues(db, live, 'bill-customer', '1')).toEqual({ town: 'Fallowmere' })
-  expect(await linkedValues(db, live, 'line-item', 'nonsense')).toBeUndefined()
+  expect(await linkedValues({ db, live }, 'line-item', '1')).toEqual({ 'list-price': '62.00' })
+  expect(await linkedValues({ db, live }, 'bill-customer', '1')).toEqual({ town: 'Fallowmere' })
+  expect(await linkedValues({ db, live }, 'line-item', 'nonsense')).toBeUndefined()
 })
 
 test('what the form shows while it is typed is what the record holds once it is saved', async () => {
@@ -188,7 +194,7 @@ test('what the form shows while it is typed is what the record holds once it is 
           ['line-item', '1'],
           ['line-item', '2'],
         ] as const)
-          known.set(`${field}~${ref}`, (await linkedValues(db, live, field, ref))!)
+          known.set(`${field}~${ref}`, (await linkedValues({ db, live }, field, ref))!)
         const linked = (field: string, ref: string) => known.get(`${field}~${ref}`)
         const shown = liveValues({ book: live.book, tableId: 'bill', form, checked, stored, linked, now })
         const { values, children } = changedRecord(
@@ -200,7 +206,7 @@ test('what the form shows while it is typed is what the record holds once it is 
           now,
         )
         const row = { table: 'bill', ref: stored?.row.ref ?? null, rev: stored?.row.rev ?? null }
-        const outcome = await saveRecord(db, live, 'Averil', { ...row, values, children })
+        const outcome = await saveRecord({ db, live, who: 'Averil' }, { ...row, values, children })
         if (outcome.kind !== 'saved') throw new Error(JSON.stringify(outcome))
         expect(outcome.record.row.values).toMatchObject(shown.own)
         const saved = outcome.record.children['line-bill-link']!.map((one) => [

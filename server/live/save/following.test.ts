@@ -178,7 +178,7 @@ test('links follow when the key at their end changes, also those that are keys t
   )
   await follows()
   let live = await opened(db, account, id)
-  const vansThere = await readList(db, live, { table: 'van', limit: 5 })
+  const vansThere = await readList({ db, live }, { table: 'van', limit: 5 })
   const [first, second] = vansThere.rows
   for (const [van, place] of [
     [first!, '1'],
@@ -195,12 +195,15 @@ test('links follow when the key at their end changes, also those that are keys t
   live = await opened(db, account, id)
   const plates = async () =>
     (
-      await readList(db, live, {
-        table: 'part',
-        fields: ['of-at', 'place'],
-        limit: 9,
-        sort: { field: 'place', down: false },
-      })
+      await readList(
+        { db, live },
+        {
+          table: 'part',
+          fields: ['of-at', 'place'],
+          limit: 9,
+          sort: { field: 'place', down: false },
+        },
+      )
     ).rows.map(({ values }) => [values['of-at'] && decodeURIComponent(values['of-at']), values.place])
   expect((await plates()).toSorted()).toEqual(
     [
@@ -218,7 +221,7 @@ test('links follow when the key at their end changes, also those that are keys t
   )
   await follows()
   live = await opened(db, account, id)
-  const [check] = (await readList(db, live, { table: 'check', limit: 1 })).rows
+  const [check] = (await readList({ db, live }, { table: 'check', limit: 1 })).rows
   expect(decodeURIComponent(check!.values['check-of']!)).toBe(`${first!.values.plate}~2`)
   // The key at the end changes under a key that itself stays as it is.
   await edit({ kind: 'setKey', table: 'van', fields: ['van-key'] })
@@ -234,7 +237,7 @@ test('links follow when the key at their end changes, also those that are keys t
   await follows()
   live = await opened(db, account, id)
   const ends = async (table: string, field: string) =>
-    (await readList(db, live, { table, limit: 9 })).rows.map(({ values }) => values[field])
+    (await readList({ db, live }, { table, limit: 9 })).rows.map(({ values }) => values[field])
   expect([await ends('check', 'check-of'), await ends('seal', 'seal-of'), await ends('part', 'of-at')]).toEqual([
     ['1'],
     ['3'],
@@ -251,7 +254,7 @@ const keyed = async (name: string) => {
     { kind: 'addField', table: 'part', id: 'place', name: 'Place', holds: 'whole' },
   )
   const live = await opened(db, account, made.id)
-  const [van] = (await readList(db, live, { table: 'van', limit: 1 })).rows
+  const [van] = (await readList({ db, live }, { table: 'van', limit: 1 })).rows
   await add(db, live, 'part', { 'of-at': van!.ref, place: '7' })
   await add(db, live, 'seal', { 'seal-of': '1' })
   await made.edit(
@@ -262,7 +265,7 @@ const keyed = async (name: string) => {
     const now = liveOf(await stored(db, made.id))
     if (!now.ok) throw new Error('Expected an open book.')
     const end = async (table: string, field: string) =>
-      decodeURIComponent((await readList(db, now.value, { table, limit: 1 })).rows[0]!.values[field]!)
+      decodeURIComponent((await readList({ db, live: now.value }, { table, limit: 1 })).rows[0]!.values[field]!)
     return [await end('part', 'of-at'), await end('seal', 'seal-of')]
   }
   return { ...made, live, ends, van: van!, plate: String(van!.values.plate) }

@@ -4,13 +4,14 @@ import { quoteName } from '@/core/names'
 import type { Values } from '@/core/records'
 import { expressionSql } from '@/core/sql'
 import type { Catalogue } from '../../catalogue'
-import { now } from '../../clock'
-import { run, select, type Transaction } from '../../database'
+import { run } from '../../database'
 import { type Live, namesOf, oncePerTable } from '../live'
+import { runIn, selectIn, type Unit } from '../unit'
+import type { Guard, PlacedChange } from './guard'
 import { keyCondition, keyParams } from '../read/rows'
 
 /** A fact that isn't frozen yet, and what freezes it. */
-export interface Unfrozen {
+interface Unfrozen {
   readonly field: string
   readonly column: string
   readonly when: string
@@ -34,7 +35,7 @@ const freezable = oncePerTable((live, tableId): readonly Unfrozen[] =>
 )
 
 /** Writes down what is frozen, for records that came all at once, the rows that hang on them after them. */
-export async function freezeMany(db: Catalogue, live: Live): Promise<void> {
+export async function freezeMany({ db, live }: { readonly db: Catalogue; readonly live: Live }): Promise<void> {
   for (const table of live.book.tables)
     for (const { column, when, becomes } of freezable(live, table.id))
       await run(
@@ -43,53 +44,55 @@ export async function freezeMany(db: Catalogue, live: Live): Promise<void> {
       )
 }
 
-/** The facts of a record that this save may freeze: those that aren't frozen before it, and of a new one those that are now. */
-export async function unfrozen(
-  db: Catalogue,
-  live: Live,
-  tableId: string,
-  ref: string | null,
-  values: Values,
-  transaction: Transaction,
-): Promise<readonly Unfrozen[]> {
-  const all = freezable(live, tableId)
-  const key = ref === null ? undefined : keyParams(live, tableId, ref)
+/**
+ * Writes the facts of a saved record down that freeze with this save. The database does so itself when the record is
+ * written, but the rows that hang on it come after.
+ */
+export function freezesWithRows(unit: Unit): Guard {
+  let facts: readonly Unfrozen[] = []
+  let saved: { readonly table: string; readonly ref: string } | undefined
+  return {
+    async before(change) {
+      if (change.place === '' && change.values) facts = await unfrozen(unit, change, change.values)
+    },
+    async after({ table, place }, ref) {
+      if (place === '') saved = { table, ref }
+    },
+    async end() {
+      if (saved) await freeze(unit, saved.table, saved.ref, facts)
+    },
+  }
+}
+
+/** The facts of a record that a save may freeze: those that aren't frozen before it, and of a new one those that are now. */
+async function unfrozen(unit: Unit, { table, ref }: PlacedChange, values: Values): Promise<readonly Unfrozen[]> {
+  const { live } = unit
+  const all = freezable(live, table)
+  const key = ref === null ? undefined : keyParams(live, table, ref)
   if (all.length === 0) return all
-  if (!key) return all.filter(({ field }) => freezesWith(live, field, values))
-  const [row] = await select<Record<string, number | null>>(
-    db,
-    `SELECT ${all.map(({ when }, at) => `${when} AS f${at}`).join(', ')} FROM ${namesOf(live).quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)}`,
+  if (!key) return all.filter(({ field }) => freezesWith(unit, field, values))
+  const [row] = await selectIn<Record<string, number | null>>(
+    unit,
+    `SELECT ${all.map(({ when }, at) => `${when} AS f${at}`).join(', ')} FROM ${namesOf(live).quoted(table)} AS t WHERE ${keyCondition(live, table)}`,
     key,
-    transaction,
   )
   return all.filter((_, at) => !row?.[`f${at}`])
 }
 
-const freezesWith = (live: Live, field: string, values: Values): boolean => {
+const freezesWith = ({ live, now }: Unit, field: string, values: Values): boolean => {
   const made = derivedOf(live.book, field)
   const facts: Facts = { value: (id) => values[id] ?? null, linked: () => undefined, rows: () => [] }
-  return 'tree' in made && made.freezes !== undefined && evaluate(made.freezes, facts, now()) === '1'
+  return 'tree' in made && made.freezes !== undefined && evaluate(made.freezes, facts, now) === '1'
 }
 
-/**
- * Writes facts down that freeze with this save. The database does so itself when the record is written, but
- * the rows that hang on it come after.
- */
-export async function freeze(
-  db: Catalogue,
-  live: Live,
-  tableId: string,
-  ref: string,
-  facts: readonly Unfrozen[],
-  transaction: Transaction,
-): Promise<void> {
+async function freeze(unit: Unit, tableId: string, ref: string, facts: readonly Unfrozen[]): Promise<void> {
+  const { live } = unit
   const key = keyParams(live, tableId, ref)
   if (facts.length === 0 || !key) return
   const sets = facts.map(({ column, when, becomes }) => `t.${column} = CASE WHEN ${when} THEN ${becomes} END`)
-  await run(
-    db,
+  await runIn(
+    unit,
     `UPDATE ${namesOf(live).quoted(tableId)} AS t SET ${sets.join(', ')}, t.changed_at = t.changed_at WHERE ${keyCondition(live, tableId)}`,
     key,
-    transaction,
   )
 }

@@ -2,10 +2,11 @@ import { type Field, linkOf, type Link, linksFrom, linksTo } from '@/core/book'
 import { quoteName } from '@/core/names'
 import type { Values } from '@/core/records'
 import { type AskedRule, askedRules, isPartOf, ownRules, type Watch } from '@/core/rules'
-import { type Database, select, selectRows, type Transaction } from '../../database'
 import type { GateMode, RuleGates } from '../open/gate'
 import { type Live, namesOf, oncePerTable } from '../live'
 import { keyCondition, keyParams } from '../read/rows'
+import { selectRowsIn, type Unit } from '../unit'
+import { lockRecord } from './lock-record'
 
 /** A row that is about to be added (no reference), changed, or removed (no values). */
 export interface RowChange {
@@ -110,12 +111,8 @@ const leadingFrom = oncePerTable((live, tableId): readonly Leading[] => {
  * Holds the records that many writers have in common, and those that are about to be written, until the transaction
  * ends: all before anything is written, and in one order, so that two writers don't hold each other up.
  */
-export async function holdRecords(
-  db: Database,
-  live: Live,
-  changes: readonly RowChange[],
-  transaction: Transaction,
-): Promise<void> {
+export async function holdRecords(unit: Unit, changes: readonly RowChange[]): Promise<void> {
+  const { live } = unit
   const records = new Map<string, { readonly table: string; readonly key: readonly string[] }>()
   const add = (table: string, key: readonly (string | number | null)[] | undefined) => {
     if (!key || key.includes(null)) return
@@ -126,7 +123,7 @@ export async function holdRecords(
     const needed = leadingFrom(live, change.table).filter((leading) => leading.needed(change))
     const key = change.ref === null ? undefined : keyParams(live, change.table, change.ref)
     add(change.table, key)
-    const stored = key && needed.length > 0 ? await linksOf(db, live, change.table, key, needed, transaction) : []
+    const stored = key && needed.length > 0 ? await linksOf(unit, change.table, key, needed) : []
     needed.forEach(({ link }, at) => {
       add(link.one, stored[at])
       const given = change.values?.[link.field]
@@ -134,44 +131,27 @@ export async function holdRecords(
     })
   }
   const inOrder = [...records].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, record]) => record)
-  await allSettled(inOrder.map(({ table, key }) => holdKey(db, live, table, key, transaction)))
+  await allSettled(inOrder.map(({ table, key }) => lockRecord(unit, table, key)))
 }
 
 /** Where a stored row's links lead, one key for each. */
 async function linksOf(
-  db: Database,
-  live: Live,
+  unit: Unit,
   tableId: string,
   key: readonly string[],
   links: readonly Leading[],
-  transaction: Transaction,
 ): Promise<(readonly (string | number | null)[])[]> {
+  const { live } = unit
   const names = namesOf(live)
   const columns = links.map(({ link }) => names.columns(tableId, link.field).map((column) => quoteName(column.name)))
-  const [row] = await selectRows<(string | number | null)[]>(
-    db,
+  const [row] = await selectRowsIn<(string | number | null)[]>(
+    unit,
     `SELECT ${columns.flat().join(', ')} FROM ${names.quoted(tableId)} WHERE ${keyCondition(live, tableId)}`,
     key,
-    transaction,
   )
   let from = 0
   return row ? columns.map((own) => row.slice(from, (from += own.length))) : []
 }
-
-/** Holds one record alone until the transaction ends. */
-export const holdKey = (
-  db: Database,
-  live: Live,
-  tableId: string,
-  key: readonly (string | number)[],
-  transaction: Transaction,
-) =>
-  select(
-    db,
-    `SELECT 1 FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)} FOR UPDATE`,
-    key,
-    transaction,
-  )
 
 /** One connection answers one after the other; all have come to their end before the first failure is thrown. */
 async function allSettled(work: readonly Promise<unknown>[]): Promise<void> {

@@ -2,9 +2,9 @@ import { linksTo, tableOf } from '@/core/book'
 import { quoteName } from '@/core/names'
 import type { Problem } from '@/core/words'
 import { keyColumns } from '@/core/physical'
-import { type Database, run, type Transaction } from '../../database'
 import { closedAmong } from './closed-rows'
-import { type Live, namesOf } from '../live'
+import { namesOf } from '../live'
+import { runIn, type Unit } from '../unit'
 import { keyCondition } from '../read/rows'
 
 /** How far keys of keys are followed; no key leads back to itself. */
@@ -16,15 +16,12 @@ const deepest = 6
  * what it wasn't when it was closed.
  */
 export async function touchFollowers(
-  db: Database,
-  live: Live,
+  unit: Unit,
   tableId: string,
   key: readonly string[],
-  who: string,
-  transaction: Transaction,
 ): Promise<Problem | undefined> {
-  const rows = `SELECT * FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`
-  return touch(db, live, { tableId, rows, params: key, who, depth: 0 }, transaction)
+  const rows = `SELECT * FROM ${namesOf(unit.live).quoted(tableId)} WHERE ${keyCondition(unit.live, tableId)}`
+  return touch(unit, { tableId, rows, params: key, depth: 0 })
 }
 
 interface Followed {
@@ -32,16 +29,11 @@ interface Followed {
   /** Selects the rows whose key changes. */
   readonly rows: string
   readonly params: readonly string[]
-  readonly who: string
   readonly depth: number
 }
 
-async function touch(
-  db: Database,
-  live: Live,
-  { tableId, rows, params, who, depth }: Followed,
-  transaction: Transaction,
-): Promise<Problem | undefined> {
+async function touch(unit: Unit, { tableId, rows, params, depth }: Followed): Promise<Problem | undefined> {
+  const { live, who } = unit
   if (depth > deepest) return undefined
   const names = namesOf(live)
   const parentKey = keyColumns(tableOf(live.book, tableId), names)
@@ -51,21 +43,15 @@ async function touch(
       .map((column, at) => `child.${quoteName(column.name)} = parent.${quoteName(parentKey[at]!.name)}`)
       .join(' AND ')
     const children = `SELECT child.* FROM ${names.quoted(link.many)} child JOIN (${rows}) parent ON ${on}`
-    const closed = await closedAmong(db, live, link, 'leave', children, params, transaction)
+    const closed = await closedAmong(unit, { link, fate: 'leave', rows: children, params })
     if (closed) return closed
-    const changed = await run(
-      db,
+    const changed = await runIn(
+      unit,
       `UPDATE ${names.quoted(link.many)} child JOIN (${rows}) parent ON ${on} SET child.row_rev = child.row_rev + 1, child.changed_by = ?`,
       [...params, who],
-      transaction,
     )
     if (changed === 0 || !tableOf(live.book, link.many).key.includes(link.field)) continue
-    const further = await touch(
-      db,
-      live,
-      { tableId: link.many, rows: children, params, who, depth: depth + 1 },
-      transaction,
-    )
+    const further = await touch(unit, { tableId: link.many, rows: children, params, depth: depth + 1 })
     if (further) return further
   }
   return undefined

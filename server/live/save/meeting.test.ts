@@ -41,7 +41,7 @@ beforeAll(async () => {
 })
 
 const save = (request: Partial<SaveRequest> & Pick<SaveRequest, 'table' | 'values'>, who = 'Averil') =>
-  saveRecord(db, live, who, { ref: null, rev: null, children: [], ...request })
+  saveRecord({ db, live, who }, { ref: null, rev: null, children: [], ...request })
 
 async function add(table: string, values: Record<string, string | null>, rows: Record<string, string>[] = []) {
   const children = [{ link: 'line-bill-link', rows: rows.map((one) => ({ ref: null, rev: null, values: one })) }]
@@ -54,7 +54,7 @@ function saved(outcome: SaveOutcome) {
 }
 
 const record = async (table: string, ref: string) => {
-  const read = await readRecord(db, live, table, ref)
+  const read = await readRecord({ db, live }, table, ref)
   if (!read.ok) throw new Error(wordProblem(read.problem))
   return read.value
 }
@@ -86,7 +86,7 @@ test('a row that was changed meanwhile is a conflict, also where it is taken out
 test('a record that was removed meanwhile can be saved as a new one', async () => {
   const bill = await add('bill', { 'bill-customer': '1' })
   const { ref, rev } = bill.row
-  expect(await removeRecord(db, live, 'bill', ref, rev)).toMatchObject({ ok: true })
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'bill', ref, rev })).toMatchObject({ ok: true })
   const values = { 'bill-customer': '1', state: 'sent' }
   expect(await save({ table: 'bill', ref, rev, values })).toEqual({ kind: 'removed' })
   expect(saved(await save({ table: 'bill', values })).row.ref).not.toBe(ref)

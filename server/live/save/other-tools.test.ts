@@ -93,25 +93,31 @@ test.each<[string, string]>([
 })
 
 test('what another tool changes raises the revision, so that nobody overwrites it unseen', async () => {
-  const saved = await saveRecord(db, live, 'Averil', {
-    table: 'person',
-    ref: null,
-    rev: null,
-    values: { name: 'Tamsin' },
-    children: [],
-  })
+  const saved = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table: 'person',
+      ref: null,
+      rev: null,
+      values: { name: 'Tamsin' },
+      children: [],
+    },
+  )
   if (saved.kind !== 'saved') throw new Error('Expected it to be saved.')
   const { ref, rev } = saved.record.row
   await tool(`UPDATE person SET note = 'Rang twice' WHERE person_number = ${ref}`)
-  const late = await saveRecord(db, live, 'Bram', {
-    table: 'person',
-    ref,
-    rev,
-    values: { name: 'Tamsyn' },
-    children: [],
-  })
+  const late = await saveRecord(
+    { db, live, who: 'Bram' },
+    {
+      table: 'person',
+      ref,
+      rev,
+      values: { name: 'Tamsyn' },
+      children: [],
+    },
+  )
   expect(late).toMatchObject({ kind: 'conflict', by: 'Another tool' })
-  expect(await readRecord(db, live, 'person', ref)).toMatchObject({ value: { row: { rev: rev + 1 } } })
+  expect(await readRecord({ db, live }, 'person', ref)).toMatchObject({ value: { row: { rev: rev + 1 } } })
 })
 
 test('numbers that were given, prices that were copied and totals that are frozen stay as they are', async () => {

@@ -33,7 +33,7 @@ beforeAll(async () => {
 })
 
 const save = (plate: string) =>
-  saveRecord(db, live, 'Averil', { table: 'van', ref: null, rev: null, values: { plate }, children: [] })
+  saveRecord({ db, live, who: 'Averil' }, { table: 'van', ref: null, rev: null, values: { plate }, children: [] })
 
 test('a code is kept as its pattern has it, and refused in words that show it', async () => {
   const saved = await save('418 ql')

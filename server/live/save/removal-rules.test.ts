@@ -47,9 +47,9 @@ async function hall(name: string, fate: 'remove' | 'leave', ...rules: readonly s
   const count = async (table: string) =>
     Number((await select<{ n: number }>(db, `SELECT COUNT(*) AS n FROM \`${live.schema}\`.${table}`))[0]!.n)
   const remove = async (table: string, ref: string) => {
-    const record = await readRecord(db, live, table, ref)
+    const record = await readRecord({ db, live }, table, ref)
     if (!record.ok) throw new Error(`Expected ${table} ${ref}.`)
-    return removeRecord(db, live, table, ref, record.value.row.rev)
+    return removeRecord({ db, live, who: 'Averil' }, { table, ref, rev: record.value.row.rev })
   }
   return { live, sql, count, remove }
 }
@@ -64,8 +64,8 @@ test('rows that would go along are missed by the records that need them, however
   await sql("UPDATE @hire SET state = 'agreed' WHERE hire_number = 1")
   // One of two may go.
   expect(await remove('caterer', '2')).toMatchObject({ ok: true })
-  expect(await remove('caterer', '1')).toEqual(refused(behind))
-  expect(await remove('fair', '1')).toEqual(refused(behind))
+  expect(await remove('caterer', '1')).toEqual(refused(`Hire 1: ${behind}`))
+  expect(await remove('fair', '1')).toEqual(refused(`Hire 1: ${behind}`))
   expect([await count('fair'), await count('caterer'), await count('extra')]).toEqual([1, 1, 2])
   await sql("UPDATE @hire SET state = 'asked' WHERE hire_number = 1")
   expect(await remove('fair', '1')).toMatchObject({ ok: true })
@@ -78,13 +78,16 @@ test('a row taken out of a form takes others along only where nobody misses them
   await sql('INSERT INTO @extra (extra_number, hire, caterer) VALUES (1, 1, 1)')
   await sql("UPDATE @hire SET state = 'agreed' WHERE hire_number = 1")
   const rows = [{ ref: '1', rev: 1, values: {}, removed: true }]
-  const outcome = await saveRecord(db, live, 'Averil', {
-    table: 'fair',
-    ref: '1',
-    rev: 1,
-    values: {},
-    children: [{ link: 'caterer-fair-link', rows }],
-  })
+  const outcome = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table: 'fair',
+      ref: '1',
+      rev: 1,
+      values: {},
+      children: [{ link: 'caterer-fair-link', rows }],
+    },
+  )
   expect(outcome).toMatchObject({ kind: 'refused' })
   expect(JSON.stringify(outcome)).toContain(behind)
   expect([await count('caterer'), await count('extra')]).toEqual([2, 1])
@@ -93,7 +96,7 @@ test('a row taken out of a form takes others along only where nobody misses them
 test('records that would lose what they lead to are asked whether they may', async () => {
   const { sql, count, remove } = await hall('Left', 'leave')
   await sql("INSERT INTO @hire (hire_number, state, room) VALUES (1, 'agreed', 1)")
-  expect(await remove('room', '1')).toEqual(refused('What is agreed has a room.'))
+  expect(await remove('room', '1')).toEqual(refused('Hire 1: What is agreed has a room.'))
   expect(await count('room')).toBe(1)
   await sql("UPDATE @hire SET state = 'asked' WHERE hire_number = 1")
   expect(await remove('room', '1')).toMatchObject({ ok: true })

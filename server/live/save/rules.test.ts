@@ -48,7 +48,7 @@ async function loanBook(name: string) {
 }
 
 const save = (live: Live, values: Record<string, string>) =>
-  saveRecord(db, live, 'Averil', { table: 'loan', ref: null, rev: null, values, children: [] })
+  saveRecord({ db, live, who: 'Averil' }, { table: 'loan', ref: null, rev: null, values, children: [] })
 
 test('a rule refuses on save and from plain SQL, with its own words', async () => {
   const { id, rule } = await loanBook('Twice')
@@ -68,13 +68,16 @@ test('a rule refuses on save and from plain SQL, with its own words', async () =
   await expect(insert("'2027-03-11'")).rejects.toThrow(/loan_rule_r/)
   await expect(insert("'2027-03-13'")).resolves.not.toThrow()
   // A change that sends one field alone is asked by the database, and told in the same words.
-  const changed = await saveRecord(db, live, 'Averil', {
-    table: 'loan',
-    ref: '1',
-    rev: 1,
-    values: { back: '2026-01-01' },
-    children: [],
-  })
+  const changed = await saveRecord(
+    { db, live, who: 'Averil' },
+    {
+      table: 'loan',
+      ref: '1',
+      rev: 1,
+      values: { back: '2026-01-01' },
+      children: [],
+    },
+  )
   expect(changed).toMatchObject({
     kind: 'refused',
     problems: { fields: { back: { kind: 'in-own-words', words: 'It can’t come back before it went out.' } } },

@@ -10,7 +10,7 @@ import {
   type Live,
   readList,
   readRecord,
-  removalSheet,
+  countRemoval,
   removeRecord,
   saveRecord,
   type SaveOutcome,
@@ -29,7 +29,7 @@ beforeAll(async () => {
 
 const blank = { ref: null, rev: null, children: [] } satisfies Partial<SaveRequest>
 const save = (request: Omit<SaveRequest, 'ref' | 'rev' | 'children'> & Partial<SaveRequest>) =>
-  saveRecord(db, live, 'Averil', { ...blank, ...request })
+  saveRecord({ db, live, who: 'Averil' }, { ...blank, ...request })
 
 async function saved(request: Parameters<typeof save>[0]) {
   const outcome = await save(request)
@@ -85,14 +85,14 @@ test('a record is saved with its rows, or not at all', async () => {
     rev: null,
     values: { 'work-line__service-item': item, 'work-line__quantity': quantity },
   })
-  const before = await countRows(db, live, 'visit')
+  const before = await countRows({ db, live }, 'visit')
   const refused = await save({
     table: 'visit',
     values: visitValues(house.row.ref),
     children: [{ link: 'work-line__visit__l', rows: [line('SWEEP1', '2'), line('SMOKE', '0')] }],
   })
   expect(words(refused)).toEqual(['This must be 1 or more.'])
-  expect(await countRows(db, live, 'visit')).toBe(before)
+  expect(await countRows({ db, live }, 'visit')).toBe(before)
 
   const visit = await saved({
     table: 'visit',
@@ -113,26 +113,29 @@ test('refused saves leave no gap in the running numbers', async () => {
 
 test('fifty people saving at once get fifty numbers in a row', async () => {
   const house = await premises('4 Tern Court')
-  const before = await countRows(db, live, 'visit')
+  const before = await countRows({ db, live }, 'visit')
   const visits = await Promise.all(
     Array.from({ length: 50 }, () => saved({ table: 'visit', values: visitValues(house.row.ref) })),
   )
   const numbers = visits.map((visit) => Number(visit.row.ref.slice(2))).sort((a, b) => a - b)
   expect(numbers.at(-1)! - numbers[0]!).toBe(49)
   expect(new Set(numbers).size).toBe(50)
-  expect(await countRows(db, live, 'visit')).toBe(before + 50)
+  expect(await countRows({ db, live }, 'visit')).toBe(before + 50)
 })
 
 test('the second of two people is shown the first one’s version, and nothing is lost', async () => {
   const house = await premises('5 Tern Court')
   const change = (address: string) =>
-    saveRecord(db, live, address, {
-      table: 'premises',
-      ref: house.row.ref,
-      rev: 1,
-      values: { premises__address: address },
-      children: [],
-    })
+    saveRecord(
+      { db, live, who: address },
+      {
+        table: 'premises',
+        ref: house.row.ref,
+        rev: 1,
+        values: { premises__address: address },
+        children: [],
+      },
+    )
   expect((await change('5a Tern Court')).kind).toBe('saved')
   const second = await change('5b Tern Court')
   expect(second).toMatchObject({ kind: 'conflict', by: '5a Tern Court' })
@@ -267,19 +270,19 @@ test('removing says what goes with it, and why it can’t', async () => {
     values: visitValues(house.row.ref),
     children: [{ link: 'work-line__visit__l', rows: [line] }],
   })
-  const blocked = await removeRecord(db, live, 'premises', house.row.ref, 1)
+  const blocked = await removeRecord({ db, live, who: 'Averil' }, { table: 'premises', ref: house.row.ref, rev: 1 })
   expect(!blocked.ok && wordProblem(blocked.problem)).toBe(
     'This premises is still used by 1 visit. Remove or change those first.',
   )
-  expect(await removalSheet(db, live, 'visit', visit.row.ref)).toMatchObject({
+  expect(await countRemoval({ db, live }, 'visit', visit.row.ref)).toMatchObject({
     goes: ['1 work line'],
     blocked: { ok: true },
   })
-  expect(await removeRecord(db, live, 'visit', visit.row.ref, 1)).toEqual({
+  expect(await removeRecord({ db, live, who: 'Averil' }, { table: 'visit', ref: visit.row.ref, rev: 1 })).toEqual({
     ok: true,
     value: 'The visit was removed with 1 work line.',
   })
-  expect((await readRecord(db, live, 'visit', visit.row.ref)).ok).toBe(false)
+  expect((await readRecord({ db, live }, 'visit', visit.row.ref)).ok).toBe(false)
 })
 
 test.each([
@@ -292,12 +295,12 @@ test.each([
 ])('what people type comes back as it was: %s', async (text) => {
   const record = await premises(text)
   expect(record.row.values['premises__address']).toBe(text)
-  const found = await readList(db, live, { table: 'premises', find: text, limit: 5 })
+  const found = await readList({ db, live }, { table: 'premises', find: text, limit: 5 })
   expect(found.rows.map((row) => row.values['premises__address'])).toContain(text)
 })
 
 test('paging by any column meets every row once, blanks included', async () => {
-  const all = await countRows(db, live, 'visit')
+  const all = await countRows({ db, live }, 'visit')
   for (const field of [
     'visit__ladder-height',
     'visit__booked-for',
@@ -307,14 +310,17 @@ test('paging by any column meets every row once, blanks included', async () => {
   ]) {
     for (const down of [false, true]) {
       const seen: string[] = []
-      let after: Parameters<typeof readList>[2]['after']
+      let after: Parameters<typeof readList>[1]['after']
       do {
-        const page = await readList(db, live, {
-          table: 'visit',
-          sort: { field, down },
-          limit: 7,
-          ...(after && { after }),
-        })
+        const page = await readList(
+          { db, live },
+          {
+            table: 'visit',
+            sort: { field, down },
+            limit: 7,
+            ...(after && { after }),
+          },
+        )
         seen.push(...page.rows.map((row) => row.ref))
         after = page.more ? page.rows.at(-1)!.cursor : undefined
       } while (after)

@@ -1,33 +1,19 @@
-import type * as z from 'zod'
-import { findLink, findTable, linksTo, tableOf } from '@/core/book'
-import type { Value } from '@/core/kinds'
-import { checkRecord, type Problems, type Values } from '@/core/records'
-import type { Problem } from '@/core/words'
-import type { Catalogue } from '../../catalogue'
-import type { Transaction } from '../../database'
 import { roomProblem } from '../../disk-room'
+import type { Problem } from '@/core/words'
 import type { Live } from '../live'
-import { Asking } from './asking'
-import { leftWithout, type Losing } from './at-least-one'
-import { beyondLimit, boundedBy } from './at-most'
-import { freeze, unfrozen } from './freezing'
 import { BeingOpened, changeRecords } from '../open/gate'
+import { keyParams, type LiveRecord, readRecord } from '../read/rows'
+import type { Unit, Writer } from '../unit'
+import { checkRequest, type SentRow } from './check-request'
+import type { Guards } from './guard'
+import { removeGuarded, writeGuarded } from './guarded-row'
+import { guardsOf } from './guards-of'
 import { followingChanges, holdRecords, type RowChange, ruleGates } from './holding'
-import { countRemoval } from './remove-record'
-import {
-  At,
-  limitProblems,
-  noProblems,
-  refuseBroken,
-  refuseClosed,
-  type SaveProblems,
-  Warned,
-  type Warning,
-} from './save-problems'
-import { type Row, type SaveRequest } from './save-request'
+import { lockRecord } from './lock-record'
 import { HasMoved, type Moved, refuseMoved } from './moved'
-import { countLinked, keyParams, type LiveRecord, readRecord } from '../read/rows'
-import { addRow, changeRow, dropRow, holdRow, RowRefused, wholeValues } from './write-row'
+import { RowRefused } from './row-refused'
+import { noProblems, type SaveProblems, SaveRefused, Warned, type Warning } from './save-problems'
+import type { SaveRequest } from './save-request'
 
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly record: LiveRecord }
@@ -52,34 +38,37 @@ class Conflict extends Error {
 }
 
 /** Saves a record with its inset rows: all of it or nothing, checked by the same code as the form. */
-export async function saveRecord(db: Catalogue, live: Live, who: string, request: SaveRequest): Promise<SaveOutcome> {
+export async function saveRecord(writer: Writer, request: SaveRequest): Promise<SaveOutcome> {
+  const { db } = writer
   const full = await roomProblem(db)
-  if (full) return refusedWhole(full)
-  const checked = onceFor((one) => check(one, request))
-  const changes = onceFor((one) => changesIn(one, request, checked(one)))
-  let current = live
+  if (full) return { kind: 'refused', problems: { ...noProblems, whole: [full] } }
+  const changes = onceFor((live) => {
+    const sent = checkRequest(live, request)
+    return { sent, all: sent.flatMap((row) => withFollowing(live, row)) }
+  })
+  let current = writer.live
   try {
     const record = await changeRecords(
-      db,
-      live,
-      (one) => ruleGates(one, changes(one)),
-      async (one, transaction) => {
-        current = one
-        await holdRecords(db, one, changes(one), transaction)
-        return write(db, one, who, request, checked(one), transaction)
+      writer,
+      (live) => ruleGates(live, changes(live).all),
+      async (unit) => {
+        current = unit.live
+        const { sent, all } = changes(unit.live)
+        await holdRecords(unit, all)
+        return write(unit, request, sent)
       },
     )
     return { kind: 'saved', record }
   } catch (cause) {
     if (cause instanceof Conflict) {
-      const theirs = await readRecord(db, current, request.table, request.ref!)
+      const theirs = await readRecord({ db, live: current }, request.table, request.ref!)
       return theirs.ok ? { kind: 'conflict', by: cause.by, theirs: theirs.value } : { kind: 'removed' }
     }
     if (cause instanceof Gone) return { kind: 'removed' }
     if (cause instanceof BeingOpened) return { kind: 'waits' }
     if (cause instanceof HasMoved) return { kind: 'moved', changes: cause.changes }
     if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
-    if (cause instanceof At) return { kind: 'refused', problems: cause.problems }
+    if (cause instanceof SaveRefused) return { kind: 'refused', problems: cause.problems }
     throw cause
   }
 }
@@ -93,206 +82,53 @@ function onceFor<T>(work: (live: Live) => T): (live: Live) => T {
   }
 }
 
-/** The rows that a save is about to write; a row that hangs on a new record hangs on none that is there yet. */
-function changesIn(live: Live, request: SaveRequest, { values, rows }: Checked): RowChange[] {
-  return [
-    { table: request.table, ref: request.ref, values },
-    ...request.children.flatMap(({ link: id, rows: sent }) => {
-      const link = findLink(live.book, id)!
-      return sent.flatMap((row, at): RowChange[] => {
-        if (!row.removed)
-          return [{ table: link.many, ref: row.ref, values: { ...rows.get(`${id}/${at}`), [link.field]: request.ref } }]
-        if (row.ref === null) return []
-        return [{ table: link.many, ref: row.ref, values: undefined }, ...followingChanges(live, link.many)]
-      })
-    }),
-  ]
-}
+/** A row with what changes because it goes. */
+const withFollowing = (live: Live, row: SentRow): RowChange[] =>
+  row.values ? [row] : [row, ...followingChanges(live, row.table)]
 
-const refusedWhole = (problem: Problem): SaveOutcome => ({
-  kind: 'refused',
-  problems: { ...noProblems, whole: [problem] },
-})
-
-interface Checked {
-  readonly values: Values
-  readonly rows: ReadonlyMap<string, Values>
-}
-
-/** The check before anything is touched; throws every problem at once, not the first alone. */
-function check(live: Live, request: SaveRequest): Checked {
-  if (!findTable(live.book, request.table)) throw new At({ ...noProblems, whole: [{ kind: 'gone', what: 'table' }] })
-  const rowProblems: Record<string, Problems> = {}
-  const rows = new Map<string, Values>()
-  const known = onlyKnown(live, request.table, request.values)
-  const parent = checkRecord(
-    live.book,
-    request.table,
-    request.ref === null ? wholeValues(live, request.table, known) : known,
-  )
-  for (const { link: linkId, rows: sent } of request.children) {
-    const link = findLink(live.book, linkId)
-    if (!link || link.one !== request.table) throw new At({ ...noProblems, whole: [{ kind: 'gone', what: 'link' }] })
-    sent.forEach((row, at) => {
-      if (row.removed) return
-      const own = onlyKnown(live, link.many, row.values)
-      delete own[link.field]
-      const checked = checkRecord(
-        live.book,
-        link.many,
-        row.ref === null ? wholeValues(live, link.many, own, link.field) : own,
-      )
-      if (checked.ok) rows.set(`${linkId}/${at}`, checked.value)
-      else rowProblems[`${linkId}/${at}`] = checked.problem
-    })
+async function write(unit: Unit, request: SaveRequest, [parent, ...rows]: readonly SentRow[]): Promise<LiveRecord> {
+  const insets = new Set(request.children.map((child) => child.link))
+  const guards = guardsOf(unit, { insets, despite: request.despite ?? [] })
+  await guards.begin([parent!, ...rows])
+  const ref = (await writeSent(unit, guards, parent!))!
+  // Only now is it known what a new record goes by.
+  for (const row of rows) {
+    const values = row.values && { ...row.values, [row.back!]: ref }
+    await writeSent(unit, guards, { ...row, values })
   }
-  if (parent.ok && Object.keys(rowProblems).length === 0) return { values: parent.value, rows }
-  throw new At({ fields: parent.ok ? {} : parent.problem, rows: rowProblems, whole: [] })
-}
-
-/** The values that the table has fields for. A form of an older design may send others: what is typed there is not dropped. */
-function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, Value>>): Record<string, Value> {
-  const table = tableOf(live.book, tableId)
-  const known = new Set(table.fields.map((field) => field.id))
-  if (Object.entries(values).some(([id, value]) => !known.has(id) && value !== null))
-    throw new At({ ...noProblems, whole: [{ kind: 'form-outdated', table: table.name }] })
-  return Object.fromEntries(Object.entries(values).filter(([id]) => known.has(id)))
-}
-
-async function write(
-  db: Catalogue,
-  live: Live,
-  who: string,
-  request: SaveRequest,
-  { values, rows }: Checked,
-  transaction: Transaction,
-): Promise<LiveRecord> {
-  const asking = new Asking(db, live, transaction)
-  await refuseClosed(live, asking, request, values, rows)
-  const losing: Losing[] = []
-  const freezing = await unfrozen(db, live, request.table, request.ref, values, transaction)
-  const bounded = await boundedBy(db, live, request.table, request.ref, values, '', transaction)
-  await asking.before(request.table, request.ref, values)
-  const ref = await placed(
-    ([field], problem) =>
-      field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] },
-    () => writeParent(db, live, who, request, values, losing, transaction),
-  )
-  await asking.after(request.table, ref, values, request.ref === null)
-  const parentKey = keyParams(live, request.table, ref)!
-  const places = new Map<string, string>([[`${request.table} ${ref}`, '']])
-  for (const { link: linkId, rows: sent } of request.children) {
-    const link = findLink(live.book, linkId)!
-    // Removals first, so that a row taken out and entered again doesn't meet itself.
-    const order = [...sent.entries()].sort(([, a], [, b]) => Number(b.removed ?? false) - Number(a.removed ?? false))
-    for (const [at, row] of order) {
-      const name = `${linkId}/${at}`
-      const written = { ...rows.get(name), [link.field]: ref }
-      if (!row.removed) bounded.push(...(await boundedBy(db, live, link.many, row.ref, written, name, transaction)))
-      await asking.before(link.many, row.ref, row.removed ? undefined : written)
-      if (row.removed && row.ref !== null) {
-        const following = await countRemoval(db, live, link.many, row.ref, { asking, transaction })
-        if (!following.blocked.ok) throw new At({ ...noProblems, rows: { [name]: { '': following.blocked.problem } } })
-        if (following.closed) throw new At({ ...noProblems, rows: { [name]: { '': following.closed } } })
-        losing.push(...following.losing)
-      }
-      const childRef = await placed(
-        // The link to the record itself is not in the row.
-        (fields, problem) => ({
-          ...noProblems,
-          rows: { [name]: { [fields.find((field) => field !== link.field) ?? '']: problem } },
-        }),
-        () => writeChild(db, live, who, link, row, written, losing, transaction),
-      )
-      if (childRef === undefined) continue
-      places.set(`${link.many} ${childRef}`, name)
-      await asking.after(link.many, childRef, written, row.ref === null)
-    }
-  }
-  for (const link of linksTo(live.book, request.table).filter((one) => one.least === 1 && one.many !== request.table)) {
-    if ((await countLinked(db, live, link, parentKey, transaction)) === 0) {
-      const problem: Problem = {
-        kind: 'needs-one',
-        table: tableOf(live.book, request.table).name,
-        child: tableOf(live.book, link.many).name,
-      }
-      throw new At({ ...noProblems, whole: [problem] })
-    }
-  }
-  const beyond = await beyondLimit(db, live, bounded, transaction)
-  if (beyond) throw new At(limitProblems(beyond, request))
-  // Last, when what was taken out may have been put elsewhere by the same save.
-  const without = await leftWithout(db, live, losing, transaction)
-  if (without) throw new At({ ...noProblems, whole: [without] })
-  await freeze(db, live, request.table, ref, freezing, transaction)
-  const sentOnly = request.ref === null ? new Set(request.children.map((child) => child.link)) : undefined
-  // Nothing is written any more: what is read back needn't wait until the rules are asked.
-  const [broken, record] = await bothSettled(
-    asking.broken(request.despite),
-    readRecord(db, live, request.table, ref, transaction, sentOnly),
-  )
-  refuseBroken(broken, places)
+  // A new record has no rows but those that were sent with it.
+  const only = request.ref === null ? insets : undefined
+  const record = await guards.end(() => readRecord(unit, request.table, ref, only))
   if (!record.ok) throw new Error('Expected the record that was just saved.')
-  refuseMoved(live, request, record.value, places)
+  refuseMoved(unit.live, request, record.value, guards.places)
   return record.value
 }
 
-/** Both answers, or the first failure once both have come to their end: the connection is needed afterwards. */
-async function bothSettled<A, B>(one: Promise<A>, other: Promise<B>): Promise<[A, B]> {
-  await Promise.allSettled([one, other])
-  return Promise.all([one, other])
-}
-
-async function placed<T>(
-  at: (fields: readonly string[], problem: Problem) => SaveProblems,
-  work: () => Promise<T>,
-): Promise<T> {
+/** Writes what was sent of one row, unless somebody changed it since; what it goes by now, none where it is gone. */
+async function writeSent(unit: Unit, guards: Guards, sent: SentRow): Promise<string | undefined> {
+  const { table, ref, rev, values, back } = sent
   try {
-    return await work()
-  } catch (cause) {
-    throw cause instanceof RowRefused ? new At(at([...cause.fields].reverse(), cause.problem)) : cause
-  }
-}
-
-async function writeParent(
-  db: Catalogue,
-  live: Live,
-  who: string,
-  request: SaveRequest,
-  values: Values,
-  losing: Losing[],
-  transaction: Transaction,
-): Promise<string> {
-  const { table, ref, rev } = request
-  if (ref === null) return addRow(db, live, table, values, who, transaction)
-  const held = await holdRow(db, live, table, ref, transaction)
-  if (!held) throw new Gone()
-  if (held.rev !== rev) throw new Conflict(held.by)
-  const changed = await changeRow(db, live, table, ref, values, who, transaction)
-  losing.push(...changed.losing)
-  return changed.ref
-}
-
-async function writeChild(
-  db: Catalogue,
-  live: Live,
-  who: string,
-  link: { many: string },
-  row: z.infer<typeof Row>,
-  values: Values,
-  losing: Losing[],
-  transaction: Transaction,
-): Promise<string | undefined> {
-  if (row.ref === null) return row.removed ? undefined : addRow(db, live, link.many, values, who, transaction)
-  const held = await holdRow(db, live, link.many, row.ref, transaction)
-  if (!held && row.removed) return undefined
-  if (!held) throw new Conflict('Somebody')
-  if (held.rev !== row.rev) throw new Conflict(held.by)
-  if (row.removed) {
-    losing.push(...(await dropRow(db, live, link.many, row.ref, transaction)))
+    if (ref === null) return await writeGuarded(unit, guards, sent)
+    const key = keyParams(unit.live, table, ref)
+    const held = key && (await lockRecord(unit, table, key))
+    if (!held && back === undefined) throw new Gone()
+    if (!held && !values) return undefined
+    if (!held) throw new Conflict('Somebody')
+    if (held.rev !== rev) throw new Conflict(held.by)
+    if (values) return await writeGuarded(unit, guards, sent)
+    await removeGuarded(unit, guards, { ...sent, ref })
     return undefined
+  } catch (cause) {
+    throw cause instanceof RowRefused
+      ? new SaveRefused(problemsAt(sent, [...cause.fields].reverse(), cause.problem))
+      : cause
   }
-  const changed = await changeRow(db, live, link.many, row.ref, values, who, transaction)
-  losing.push(...changed.losing)
-  return changed.ref
+}
+
+function problemsAt({ place, back }: SentRow, fields: readonly string[], problem: Problem): SaveProblems {
+  // The link of a row to the record itself is not in the row.
+  if (place !== '')
+    return { ...noProblems, rows: { [place]: { [fields.find((field) => field !== back) ?? '']: problem } } }
+  const [field] = fields
+  return field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] }
 }

@@ -4,12 +4,12 @@ import * as z from 'zod'
 import { bookAction } from '@/app/door'
 import { findTable } from '@/core/book'
 import { fail, ok } from '@/core/words'
-import { liveOf, openedBook, removalSheet, removeRecord, saveRecord, SaveRequest } from '@/server/live'
+import { liveOf, openedBook, countRemoval, removeRecord, saveRecord, SaveRequest } from '@/server/live'
 
 export const save = bookAction('staff', SaveRequest, async ({ db, account, stored }, request) => {
   // Not waited for here: who saves is told that it waits.
   const live = liveOf(stored)
-  return live.ok ? ok(await saveRecord(db, live.value, account.name, request)) : live
+  return live.ok ? ok(await saveRecord({ db, live: live.value, who: account.name }, request)) : live
 })
 
 const One = z.strictObject({ table: z.string().max(40), ref: z.string().max(4000), rev: z.int() })
@@ -18,12 +18,12 @@ export const askRemoval = bookAction('staff', One, async ({ db, stored }, { tabl
   const live = await openedBook(db, stored)
   if (!live.ok) return live
   if (!findTable(live.value.book, table)) return fail({ kind: 'gone', what: 'table' })
-  return ok(await removalSheet(db, live.value, table, ref))
+  return ok(await countRemoval({ db, live: live.value }, table, ref))
 })
 
-export const remove = bookAction('staff', One, async ({ db, stored }, { table, ref, rev }) => {
+export const remove = bookAction('staff', One, async ({ db, account, stored }, { table, ref, rev }) => {
   const live = await openedBook(db, stored)
   if (!live.ok) return live
   if (!findTable(live.value.book, table)) return fail({ kind: 'gone', what: 'table' })
-  return removeRecord(db, live.value, table, ref, rev)
+  return removeRecord({ db, live: live.value, who: account.name }, { table, ref, rev })
 })

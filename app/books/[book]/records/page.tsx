@@ -12,7 +12,7 @@ export default async function RecordsPage({ params }: { readonly params: Promise
   if (!live.ok) return null
   const { main, lists } = shownTables(live.value.book)
   const counts = await Promise.all(
-    [...main, ...lists].map(async (table) => [table.id, await countRows(db, live.value, table.id)] as const),
+    [...main, ...lists].map(async (table) => [table.id, await countRows({ db, live: live.value }, table.id)] as const),
   )
   return <RecordsHome counts={Object.fromEntries(counts)} />
 }

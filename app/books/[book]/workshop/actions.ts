@@ -83,7 +83,7 @@ export const askBreakers = bookAction(
   async ({ db, stored }, { rule }): Promise<Result<Breakers>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const found = await breakersOf(asked(db), live.value, stored.book, rule)
+    const found = await breakersOf({ db: asked(db), live: live.value }, stored.book, rule)
     return found ? ok(found) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )
@@ -95,7 +95,7 @@ export const tryExpression = bookAction(
   async ({ db, stored }, { table, tree }): Promise<Result<readonly TriedRecord[]>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const tried = await tryOnRecords(asked(db), live.value, table, tree)
+    const tried = await tryOnRecords({ db: asked(db), live: live.value }, table, tree)
     return tried ? ok(tried) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )

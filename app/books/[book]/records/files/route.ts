@@ -15,6 +15,9 @@ export const POST = bookRoute('staff', async ({ db, stored }, request) => {
   const file = form?.get('file')
   if (!(file instanceof File)) return refused(400, fail({ kind: 'no-such-file' }))
   return Response.json(
-    await storeFile(db, live.value, String(form?.get('field')), file.name, Buffer.from(await file.arrayBuffer())),
+    await storeFile({ db, live: live.value }, String(form?.get('field')), {
+      name: file.name,
+      contents: Buffer.from(await file.arrayBuffer()),
+    }),
   )
 })

@@ -9,7 +9,7 @@ import { readListQuery } from '../../list-query'
 export const GET = tableRoute('reader', async ({ db, live }, request, { table }) => {
   const wish = readListQuery(live, table, new URL(request.url).searchParams)
   if (!wish.ok) return refused(400, wish)
-  const lines = csvOf(db, live, wish.value)
+  const lines = csvOf({ db, live }, wish.value)
   const encoder = new TextEncoder()
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {

@@ -15,7 +15,7 @@ export const GET = tableRoute('reader', async ({ db, live }, request, { table })
   for (const one of asked) {
     const at = one.indexOf('~')
     const field = one.slice(0, at)
-    if (links.has(field)) found[one] = (await linkedValues(db, live, field, one.slice(at + 1))) ?? null
+    if (links.has(field)) found[one] = (await linkedValues({ db, live }, field, one.slice(at + 1))) ?? null
   }
   return Response.json(found)
 })

@@ -13,7 +13,7 @@ interface Props {
 export default async function NewRecordPage({ params, searchParams }: Props) {
   const [{ book, table }, { copy }] = await Promise.all([params, searchParams])
   const { db, live } = await recordsPage(book, table, 'staff')
-  const copied = typeof copy === 'string' ? await readRecord(db, live, table, copy) : undefined
+  const copied = typeof copy === 'string' ? await readRecord({ db, live }, table, copy) : undefined
   return (
     <RecordPage
       key={`${table} ${String(copy)}`}

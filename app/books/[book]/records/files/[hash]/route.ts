@@ -7,8 +7,8 @@ export const GET = bookRoute<{ book: string; hash: string }>('reader', async ({ 
   const live = await openedBook(db, stored)
   if (!live.ok) return refused(409, live)
   const small = new URL(request.url).searchParams.has('small')
-  const file = /^[\da-f]{64}$/.test(hash) ? await findFile(db, live.value, hash) : undefined
-  const contents = file && (await fileContents(db, live.value, hash, small))
+  const file = /^[\da-f]{64}$/.test(hash) ? await findFile({ db, live: live.value }, hash) : undefined
+  const contents = file && (await fileContents({ db, live: live.value }, hash, small))
   if (!file || !contents) return refused(404, fail({ kind: 'no-such-file' }))
   return new Response(new Uint8Array(contents), {
     headers: {

@@ -15,7 +15,7 @@ export default async function OneRecordPage({ params }: Props) {
   const { book, table, ref: inAddress } = await params
   const { db, live } = await recordsPage(book, table)
   const ref = decodeURIComponent(inAddress)
-  const record = await readRecord(db, live, table, ref)
+  const record = await readRecord({ db, live }, table, ref)
   if (!record.ok) {
     return (
       <main id="sheet" tabIndex={-1} className="flex-1 bg-paper p-6 outline-none">
