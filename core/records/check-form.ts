@@ -8,6 +8,8 @@ import { type CheckedForm, isSound, readForm } from './read-form'
 export interface Around {
   readonly stored?: StoredForm | undefined
   readonly linked?: LinkedValues
+  /** The form as it was read already, so that it isn't read twice. */
+  readonly read?: CheckedForm
 }
 
 /**
@@ -15,7 +17,7 @@ export interface Around {
  * Rows taken out and rows nobody touched are let be.
  */
 export function checkForm(book: Book, tableId: string, form: FormText, now: Now, around: Around = {}): CheckedForm {
-  const checked = readForm(book, tableId, form, now)
+  const checked = around.read ?? readForm(book, tableId, form, now)
   if (book.rules.length === 0) return checked
   const { stored, linked = () => undefined } = around
   const broken = brokenInForm({ book, tableId, form, checked, stored, linked, now })

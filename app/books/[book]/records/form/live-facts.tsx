@@ -48,7 +48,7 @@ function Watching({ tableId, stored, now, facts, children }: Props) {
   const checked = readForm(book, tableId, form, now)
   const live = liveValues({ book, tableId, form, checked, stored, linked, now })
   // Rules look at linked records too; asking them here says which facts are wanted.
-  const ruled = checkForm(book, tableId, form, now, { stored, linked })
+  const ruled = checkForm(book, tableId, form, now, { stored, linked, read: checked })
   const { errors, isDirty } = formState
   const concerned = new Set([
     ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),
