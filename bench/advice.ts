@@ -1,5 +1,5 @@
 import { adviceOn } from '@/core/advice'
-import { type Book, emptyBook, make } from '@/core/book'
+import { type Book, emptyBook, applyEdit } from '@/core/book'
 import { type KindName, plainLook } from '@/core/kinds'
 
 const tables = 300
@@ -11,7 +11,7 @@ export function benchAdvice(): void {
   const first = timed(() => adviceOn(book))
   // A change of one field: only its table is looked at anew, and what is about the whole book.
   const edits = Array.from({ length: 60 }, (_, at) => {
-    const made = make(book, { kind: 'changeField', field: `f${at * 5}-3`, to: { name: `Changed ${at}` } })
+    const made = applyEdit(book, { kind: 'changeField', field: `f${at * 5}-3`, to: { name: `Changed ${at}` } })
     if (!made.ok) throw new Error(made.problem.kind)
     return made.value.book
   })

@@ -4,7 +4,7 @@ import { compile, type Facts, readExpression } from '@/core/expressions'
 
 const times = 1_000_000
 
-/** A simple row rule reckoned a million times, and reading it once. */
+/** A simple row rule computed a million times, and reading it once. */
 export function benchExpressions(): void {
   const { book } = emberlyDesign()
   const now = { moment: '2027-03-12T09:30' }
@@ -17,7 +17,7 @@ export function benchExpressions(): void {
     const read = readExpression(book, tableOf(book, 'visit'), source)
     if ('problem' in read) throw new Error(read.problem.words)
     const reading = performance.now() - started
-    const reckon = compile(read.tree)
+    const compute = compile(read.tree)
     const rows: Facts[] = Array.from({ length: 64 }, (_, at) => {
       const values: Record<string, string | null> = {
         'visit__ladder-height': at % 9 === 0 ? null : `${at % 15}.5`,
@@ -28,7 +28,7 @@ export function benchExpressions(): void {
     })
     const begun = performance.now()
     let held = 0
-    for (let at = 0; at < times; at++) if (reckon(rows[at % 64]!, now) === true) held++
+    for (let at = 0; at < times; at++) if (compute(rows[at % 64]!, now) === true) held++
     const each = performance.now() - begun
     process.stdout.write(
       `${what.padEnd(32)} ${(times / each / 1000).toFixed(2)} million a second (aim 1; ${((100 * held) / times).toFixed(0)} % held), read in ${reading.toFixed(1)} ms\n`,

@@ -1,5 +1,5 @@
-import { type Edit, type Field, type Link, make, type Book, type RuleSays, tableOf } from '@/core/book'
-import { keepTree, readExpression } from '@/core/expressions'
+import { type Edit, type Field, type Link, applyEdit, type Book, type RuleSays, tableOf } from '@/core/book'
+import { storeTree, readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
 import { keptOtherwise, noPlaceFor, sameWord } from '@/core/needs'
 import { wordProblem } from '@/core/words'
@@ -49,7 +49,7 @@ export class DesignWriter {
   constructor(private book: Book) {}
 
   make(edit: Edit): void {
-    const made = make(this.book, edit)
+    const made = applyEdit(this.book, edit)
     if (!made.ok) throw new Error(`${JSON.stringify(edit)}: ${wordProblem(made.problem)}`)
     this.book = made.value.book
     this.edits.push(edit)
@@ -136,7 +136,7 @@ export class DesignWriter {
   private kept(table: string, written: string) {
     const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
     if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
-    return keepTree(read.tree)
+    return storeTree(read.tree)
   }
 
   choices(...words: readonly string[]): Settings {

@@ -3,7 +3,7 @@ import { wordProblem } from '@/core/words'
 import { editBook, findBook, makeBook } from '@/server/books'
 import { type Catalogue, catalogue, type Role } from '@/server/catalogue'
 import { select } from '@/server/database'
-import { addMany, brokenRulesOf, freezeMany, liveOf, openBook } from '@/server/live'
+import { addMany, violatedRules, freezeMany, liveOf, openBook } from '@/server/live'
 import { type Account, makeAccount, setRole } from '@/server/people'
 import { brindleName, brindleNeeds } from './brindle/needs'
 import { emberlyDesign, emberlyName } from './emberly/design'
@@ -114,7 +114,7 @@ async function addEmberly(db: Catalogue, account: Account): Promise<string> {
     throw new Error(`${table}: ${JSON.stringify(rows[added.problem.at])} ${JSON.stringify(added.problem.problems)}`)
   })
   await freezeMany({ db, live })
-  const broken = await brokenRulesOf({ db, live })
+  const broken = await violatedRules({ db, live })
   if (broken.length > 0) throw new Error(broken.map(({ own, count }) => `${count}: ${own.rule.words}`).join('\n'))
   return id
 }

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { make } from '@/core/book'
+import { applyEdit } from '@/core/book'
 
 const folder = mkdtempSync(join(tmpdir(), 'hearth-command-'))
 const { book } = emberlyDesign()
@@ -19,7 +19,7 @@ const hearth = (...words: string[]) =>
   spawnSync(process.execPath, ['--import', 'tsx', 'scripts/hearth.ts', ...words], { encoding: 'utf8' })
 
 test('check prints the advice on a book as JSON', () => {
-  const bare = make(book, { kind: 'addTable', id: 'bare', name: 'Bare', keyField: 'bare-key' })
+  const bare = applyEdit(book, { kind: 'addTable', id: 'bare', name: 'Bare', keyField: 'bare-key' })
   const { stdout, status } = hearth('check', file('bare.json', bare.ok ? bare.value.book : {}))
   expect(status).toBe(0)
   expect((JSON.parse(stdout) as { piece: string; about: string }[]).map(({ piece, about }) => [piece, about])).toEqual([

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, inject, test } from 'vitest'
-import { asked, askingLimits, connect, type Database, run, select, transact } from './database'
+import { readOnly, askingLimits, connect, type Database, run, select, transact } from './database'
 import { heavyProblem } from './live'
 
 let db: Database
@@ -20,18 +20,18 @@ async function until(done: () => Promise<boolean>) {
 
 test('a question ends in the database when whoever asked it goes away', async () => {
   const leaving = new AbortController()
-  const left = heavy(asked(db, leaving.signal)).catch((cause: unknown) => heavyProblem(cause))
+  const left = heavy(readOnly(db, leaving.signal)).catch((cause: unknown) => heavyProblem(cause))
   await until(async () => (await running()) === 1)
   leaving.abort()
   await left
   await until(async () => (await running()) === 0)
   // The connection goes on answering others.
-  expect(await select(asked(db), 'SELECT 1 AS one')).toEqual([{ one: 1 }])
+  expect(await select(readOnly(db), 'SELECT 1 AS one')).toEqual([{ one: 1 }])
 })
 
 test('forty heavy questions at once keep nobody from saving, and are gone once nobody waits for them', async () => {
   const leaving = new AbortController()
-  const left = Promise.allSettled(Array.from({ length: 40 }, () => heavy(asked(db, leaving.signal))))
+  const left = Promise.allSettled(Array.from({ length: 40 }, () => heavy(readOnly(db, leaving.signal))))
   await until(async () => (await running()) === askingLimits.atOnce)
   for (let id = 1; id <= 20; id++)
     await transact(db, (transaction) => run(db, 'INSERT INTO asking_pool.thing (id) VALUES (?)', [id], transaction))
@@ -41,14 +41,14 @@ test('forty heavy questions at once keep nobody from saving, and are gone once n
 })
 
 test('what takes too long is stopped, and told in words; nothing is written on such a connection', async () => {
-  const refused = await transact(asked(db), async (transaction) => {
-    await run(asked(db), 'SET SESSION max_statement_time = 0.05', [], transaction)
+  const refused = await transact(readOnly(db), async (transaction) => {
+    await run(readOnly(db), 'SET SESSION max_statement_time = 0.05', [], transaction)
     const all = 'information_schema.COLLATIONS'
     const endless = `SELECT COUNT(*) AS n FROM ${all} a, ${all} b, ${all} c`
-    const failed = await select(asked(db), endless, [], transaction).catch((cause: unknown) => heavyProblem(cause))
-    await run(asked(db), `SET SESSION max_statement_time = ${askingLimits.seconds}`, [], transaction)
+    const failed = await select(readOnly(db), endless, [], transaction).catch((cause: unknown) => heavyProblem(cause))
+    await run(readOnly(db), `SET SESSION max_statement_time = ${askingLimits.seconds}`, [], transaction)
     return failed
   })
   expect(refused).toEqual({ kind: 'asks-too-much', seconds: askingLimits.seconds })
-  await expect(run(asked(db), 'INSERT INTO asking_pool.thing (id) VALUES (99)')).rejects.toThrow(/READ ONLY/)
+  await expect(run(readOnly(db), 'INSERT INTO asking_pool.thing (id) VALUES (99)')).rejects.toThrow(/READ ONLY/)
 })

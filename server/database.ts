@@ -15,7 +15,7 @@ export interface Database {
 export const askingLimits = { seconds: 15, atOnce: 4, waitsFor: 20 } as const
 
 /** The same database for what somebody asks: on connections of its own, for so long, and until they go away. */
-export const asked = <D extends Database>(db: D, signal?: AbortSignal): D =>
+export const readOnly = <D extends Database>(db: D, signal?: AbortSignal): D =>
   db.asking ? { ...db, sequelize: db.asking, until: signal && { signal, by: db.sequelize } } : db
 
 type Cell = string | number | null | Buffer

@@ -58,7 +58,7 @@ import { twoFactsInOne } from './pieces/two-facts-in-one'
 import { twoNamesForOneThing } from './pieces/two-names-for-one-thing'
 import { whichDate } from './pieces/which-date'
 import { wideTable } from './pieces/wide-table'
-import { isWavedOff } from './waving'
+import { isDismissed } from './dismissals'
 
 const pieces: Record<string, AdvicePiece> = {
   ageInsteadOfBirthDate,
@@ -158,7 +158,7 @@ export function allAdviceOn(book: Book): readonly Advice[] {
 
 /** The advice that stands: all but what was waved off and is still as it was. */
 export const adviceOn = (book: Book): readonly Advice[] =>
-  book.waved.length === 0 ? allAdviceOn(book) : allAdviceOn(book).filter((advice) => !isWavedOff(book, advice))
+  book.waved.length === 0 ? allAdviceOn(book) : allAdviceOn(book).filter((advice) => !isDismissed(book, advice))
 
 export type { Advice, Mend } from './piece'
-export { adviceKey, seenOf } from './waving'
+export { adviceKey, seenOf } from './dismissals'

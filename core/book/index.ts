@@ -13,7 +13,7 @@ export {
   type Table,
 } from './book'
 export { faultsOf, readBook } from './check-book'
-export { type Edit, make, readEdit, sayEdit } from './edits'
+export { type Edit, applyEdit, readEdit, sayEdit } from './edits'
 export { freeName, numberName } from './edits/edit-kind'
 export { isPlainList } from './edits/word-lists'
 export { goesWith } from './edits/remove-table'

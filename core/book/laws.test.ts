@@ -5,13 +5,13 @@ import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
 import { emptyBook, type Book } from './book'
 import { faultsOf, readBook } from './check-book'
-import { make, readEdit, sayEdit } from './edits'
+import { applyEdit, readEdit, sayEdit } from './edits'
 import { apply, invertAll } from './steps'
 
 const game = fc.array(dice, { minLength: 10, maxLength: 60, size: 'max' })
 const seed = ['Premises', 'Visit', 'Part', 'Technician'].reduce(
   (book, name) => {
-    const result = make(book, { kind: 'addTable', id: `t-${name}`, name, keyField: `k-${name}` })
+    const result = applyEdit(book, { kind: 'addTable', id: `t-${name}`, name, keyField: `k-${name}` })
     if (!result.ok) throw new Error(wordProblem(result.problem))
     return result.value.book
   },
@@ -19,11 +19,11 @@ const seed = ['Premises', 'Visit', 'Part', 'Technician'].reduce(
 )
 
 /** Plays the dice; hands each edit that was made, or refused, to the check. */
-function play(throws: readonly Dice[], check: (before: Book, result: ReturnType<typeof make>) => void): Book {
+function play(throws: readonly Dice[], check: (before: Book, result: ReturnType<typeof applyEdit>) => void): Book {
   return throws.reduce((book, thrown, turn) => {
     const edit = aimed(book, thrown, turn)
     expect(readEdit(edit).ok).toBe(true)
-    const result = make(book, edit)
+    const result = applyEdit(book, edit)
     check(book, result)
     return result.ok ? result.value.book : book
   }, seed)
@@ -98,7 +98,7 @@ test('every edit tells itself in words', () => {
       throws.reduce((book, thrown, turn) => {
         const edit = aimed(book, thrown, turn)
         expect(sayEdit(book, edit).trim().length).toBeGreaterThan(3)
-        const result = make(book, edit)
+        const result = applyEdit(book, edit)
         return result.ok ? result.value.book : book
       }, seed)
     }),

@@ -1,7 +1,7 @@
 import type { Book } from '../book'
 import { isDerived } from '../kinds'
 import type { Json } from '../words'
-import { keptTree } from './kept'
+import { storedTree } from './stored-tree'
 import { nodesOf } from './tree'
 
 /** Facts of the records that a link leads to, each as the way to it: links to follow, and the field at the end. */
@@ -26,7 +26,7 @@ function gatherBeyond(book: Book): ReadonlyMap<string, Beyond> {
   ]
   const ways = new Map<string, Map<string, readonly string[]>>()
   for (const json of kept) {
-    const tree = json === undefined ? undefined : keptTree(book, json as Json)
+    const tree = json === undefined ? undefined : storedTree(book, json as Json)
     for (const node of tree ? nodesOf(tree) : []) {
       if (node.kind !== 'fact' || node.over.length === 0) continue
       const [first, ...rest] = node.over

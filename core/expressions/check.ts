@@ -19,7 +19,7 @@ import { readMoment } from './dates'
 import { findFact, nearNames } from './names'
 import { mostScale } from './numbers'
 import { parse } from './parse'
-import { type ExpressionProblem, type NamePart, type Syntax, unreckoned } from './syntax'
+import { type ExpressionProblem, type NamePart, type Syntax, uncomputed } from './syntax'
 import type { Tree } from './tree'
 import { isNumber, typeOfField, typeWords } from './types'
 
@@ -121,11 +121,11 @@ class Checker implements Checking {
         `${field.name} is a link. Write which field of it is meant, such as ${field.name}.${target.fields[0]?.name ?? 'Name'}.`,
       )
     }
-    if (unreckoned.includes(field.kind) && !linkToo)
+    if (uncomputed.includes(field.kind) && !linkToo)
       return fail(span, `${field.name} holds a file, which can only be asked whether it is empty.`)
     if (isDerived(field)) return this.derived(field, over, span)
     const type =
-      field.kind === 'link' || unreckoned.includes(field.kind)
+      field.kind === 'link' || uncomputed.includes(field.kind)
         ? ({ is: 'text' } as const)
         : typeOfField(field, this.book.look)
     if (!type) return fail(span, `${field.name} can’t be used in a calculation.`)

@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
 import { findField, tableOf } from '../book'
 import { billing } from '@/tests/support/derived-design'
-import { derivedInTheWay, derivedOf, faceOf, readExpression } from '.'
+import { derivedInTheWay, derivedOf, displayOf, readExpression } from '.'
 
 const { book } = billing()
-const face = (id: string) => faceOf(book, findField(book, id)!.field)
+const face = (id: string) => displayOf(book, findField(book, id)!.field)
 
 test.each([
   ['bill-town', { kind: 'line', name: 'Town of customer' }],
@@ -18,9 +18,9 @@ test.each([
 test('a rate of money by money is a plain number, rounded to two places where nobody says how many', () => {
   const rated = billing().derived('bill', 'share', 'Share', 'workedOut', 'Paid / Total')
   const share = findField(rated.book, 'share')!.field
-  expect(faceOf(rated.book, share)).toMatchObject({ kind: 'exact', decimals: 2 })
+  expect(displayOf(rated.book, share)).toMatchObject({ kind: 'exact', decimals: 2 })
   const finer = rated.do({ kind: 'changeField', field: 'share', to: { decimals: 4 } }).book
-  expect(faceOf(finer, findField(finer, 'share')!.field)).toMatchObject({ kind: 'exact', decimals: 4 })
+  expect(displayOf(finer, findField(finer, 'share')!.field)).toMatchObject({ kind: 'exact', decimals: 4 })
 })
 
 test('a circle is spelled out, whichever field it is met at', () => {

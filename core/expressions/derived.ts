@@ -2,8 +2,8 @@ import { type Book, type Field, findField, type Table } from '../book'
 import { isDerived } from '../kinds'
 import type { Json } from '../words'
 import { type Checked, checkExpression } from './check'
-import { faceFor } from './face'
-import { keptTree } from './kept'
+import { displayFor } from './display'
+import { storedTree } from './stored-tree'
 import { brokenPart, standingHindrance } from './made-from'
 import { quotientScale } from './numbers'
 import { showExpression } from './show'
@@ -17,14 +17,14 @@ export interface Derived {
   /** When it stops following its sources: a condition over the record's own facts. */
   readonly freezes?: Tree
   /** The field it looks like: of a kind that stores such values, with the same id and name. */
-  readonly face: Field
+  readonly display: Field
   /** How many parts it has, those of the fields it is made from included. */
   readonly size: number
 }
 
 const mostParts = 2000
 
-/** A derived field, or why it can't be reckoned, in words. */
+/** A derived field, or why it can't be computed, in words. */
 export type Deriving = Derived | { readonly because: string }
 
 // A book never changes.
@@ -46,7 +46,7 @@ function derive(book: Book, fieldId: string): Deriving {
   // Asked first: what goes in a circle could be read for ever.
   const unfounded = standingHindrance(book, fieldId)
   if (unfounded) return { because: unfounded }
-  const read = readKept(book, table, field.source as Json)
+  const read = recheckStored(book, table, field.source as Json)
   const hindrance = 'problem' in read ? read.problem.words : hindranceOf(field, read.tree)
   if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${hindrance}` }
   const tree = rounded(field, read.tree)
@@ -55,12 +55,12 @@ function derive(book: Book, fieldId: string): Deriving {
     return {
       because: `${name} has ${size} parts with all that it is made from; ${mostParts} are the most. Make it simpler.`,
     }
-  const face = faceFor(book, field, tree, (id) => faceOf(book, findField(book, id)!.field))
-  if (field.freezes === undefined) return { tree, face, size }
-  const freezes = readKept(book, table, field.freezes as Json)
+  const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
+  if (field.freezes === undefined) return { tree, display, size }
+  const freezes = recheckStored(book, table, field.freezes as Json)
   const unclear = 'problem' in freezes ? freezes.problem.words : freezingHindrance(book, freezes.tree)
   if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${unclear}` }
-  return { tree, face, size, freezes: freezes.tree }
+  return { tree, display, size, freezes: freezes.tree }
 }
 
 /** Why an expression can't be what a field of its kind is made from. */
@@ -107,10 +107,10 @@ function rounded(field: Field, tree: Tree): Tree {
 }
 
 /** The field that a derived one looks like, or the field itself. A broken one looks like a line of text. */
-export function faceOf(book: Book, field: Field): Field {
+export function displayOf(book: Book, field: Field): Field {
   if (!isDerived(field)) return field
   const made = derivedOf(book, field.id)
-  return 'face' in made ? made.face : { id: field.id, name: field.name, kind: 'line', length: 200 }
+  return 'display' in made ? made.display : { id: field.id, name: field.name, kind: 'line', length: 200 }
 }
 
 /** Whether a derived field has a column of its own: because it was copied, or will be frozen. */
@@ -128,8 +128,8 @@ export const readExpression = (book: Book, table: Table, source: string): Checke
  * A kept expression as it reads with today's names, and checked anew: what it speaks of may have gone or may
  * hold something else by now.
  */
-export function readKept(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
-  const tree = keptTree(book, json)
+export function recheckStored(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
+  const tree = storedTree(book, json)
   if (!tree)
     return {
       problem: { start: 0, end: 0, words: 'It uses something that is no longer there. Write it again.' },
@@ -148,7 +148,7 @@ export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {
   })
 }
 
-/** Derived fields that can't be reckoned as they stand, in words; a book isn't opened with them. */
+/** Derived fields that can't be computed as they stand, in words; a book isn't opened with them. */
 export const derivedInTheWay = (book: Book): string[] =>
   book.tables.flatMap((table) =>
     table.fields.filter(isDerived).flatMap((field) => {

@@ -1,39 +1,39 @@
 import type { Now, Value } from '../kinds'
 import { dayNumber, shifted } from './dates'
-import type { Facts, Reckon } from './facts'
-import { functions, type Reckoned } from './functions'
+import type { Facts, Evaluator } from './facts'
+import { functions, type Computed } from './functions'
 import { gather } from './gather'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact } from './numbers'
 import { alike, isLike } from './text'
 import type { Tree } from './tree'
 import type { Type } from './types'
 
-/** Reckons an expression to a value that a field could hold. */
+/** Computes an expression to a value that a field could hold. */
 export function evaluate(tree: Tree, facts: Facts, now: Now): Value {
-  const reckon = compiled.get(tree) ?? compile(tree)
-  compiled.set(tree, reckon)
-  return toValue(reckon(facts, now), tree.type)
+  const compute = compiled.get(tree) ?? compile(tree)
+  compiled.set(tree, compute)
+  return toValue(compute(facts, now), tree.type)
 }
 
 // A tree never changes.
-const compiled = new WeakMap<Tree, Reckon>()
+const compiled = new WeakMap<Tree, Evaluator>()
 
-/** A reckoned value as a field would hold it. */
-function toValue(value: Reckoned, type: Type): Value {
+/** A computed value as a field would hold it. */
+function toValue(value: Computed, type: Type): Value {
   if (value === null) return null
   if (typeof value === 'bigint') return fromExact(value, type.is === 'exact' ? type.scale : 0)
   return typeof value === 'boolean' ? (value ? '1' : '0') : String(value)
 }
 
-function fromValue(value: Value, type: Type): Reckoned {
+function fromValue(value: Value, type: Type): Computed {
   if (value === null) return null
   if (type.is === 'exact') return toExact(value, type.scale)
   if (type.is === 'measured') return Number(value)
   return type.is === 'truth' ? value === '1' : value
 }
 
-/** A function that reckons a tree; everything that needs no record is settled beforehand. */
-export function compile(tree: Tree): Reckon {
+/** A function that computes a tree; everything that needs no record is settled beforehand. */
+export function compile(tree: Tree): Evaluator {
   switch (tree.kind) {
     case 'literal': {
       const value = fromValue(tree.value, tree.type)
@@ -85,7 +85,7 @@ export function compile(tree: Tree): Reckon {
   }
 }
 
-function fact({ over, field, type }: Extract<Tree, { kind: 'fact' }>): Reckon {
+function fact({ over, field, type }: Extract<Tree, { kind: 'fact' }>): Evaluator {
   if (over.length === 0) return (facts) => fromValue(facts.value(field), type)
   return (facts) => {
     let here: Facts | undefined = facts
@@ -98,18 +98,18 @@ function fact({ over, field, type }: Extract<Tree, { kind: 'fact' }>): Reckon {
 function both(
   left: Tree,
   right: Tree,
-  reckon: (a: Exclude<Reckoned, null>, b: Exclude<Reckoned, null>) => Reckoned,
-): Reckon {
+  compute: (a: Exclude<Computed, null>, b: Exclude<Computed, null>) => Computed,
+): Evaluator {
   const [a, b] = [compile(left), compile(right)]
   return (facts, now) => {
     const one = a(facts, now)
     if (one === null) return null
     const other = b(facts, now)
-    return other === null ? null : reckon(one, other)
+    return other === null ? null : compute(one, other)
   }
 }
 
-function binary(tree: Extract<Tree, { kind: 'binary' }>): Reckon {
+function binary(tree: Extract<Tree, { kind: 'binary' }>): Evaluator {
   const { operator, left, right } = tree
   switch (operator) {
     case 'AND':
@@ -138,7 +138,7 @@ function binary(tree: Extract<Tree, { kind: 'binary' }>): Reckon {
 
 /** Kleene's logic: one that decides settles it, whatever isn't known of the other. */
 const logic =
-  (decides: boolean, a: Reckon, b: Reckon): Reckon =>
+  (decides: boolean, a: Evaluator, b: Evaluator): Evaluator =>
   (facts, now) => {
     const one = a(facts, now)
     if (one === decides) return decides
@@ -149,12 +149,12 @@ const logic =
 
 const sameBy = (type: Type) =>
   type.is === 'text'
-    ? (a: Reckoned, b: Reckoned) => alike(a as string, b as string)
-    : (a: Reckoned, b: Reckoned) => a === b
+    ? (a: Computed, b: Computed) => alike(a as string, b as string)
+    : (a: Computed, b: Computed) => a === b
 
 const scaleOf = (type: Type) => (type.is === 'exact' ? type.scale : 0)
 
-function exact({ operator, left, right, type }: Extract<Tree, { kind: 'binary' }>): Reckon {
+function exact({ operator, left, right, type }: Extract<Tree, { kind: 'binary' }>): Evaluator {
   const [a, b, scale] = [scaleOf(left.type), scaleOf(right.type), scaleOf(type)]
   const [growA, growB] = [powerOfTen(Math.max(0, scale - a)), powerOfTen(Math.max(0, scale - b))]
   if (operator === '*') return both(left, right, (x, y) => (x as bigint) * (y as bigint))
@@ -167,7 +167,7 @@ function exact({ operator, left, right, type }: Extract<Tree, { kind: 'binary' }
     : both(left, right, (x, y) => (x as bigint) * growA - (y as bigint) * growB)
 }
 
-function measured({ operator, left, right }: Extract<Tree, { kind: 'binary' }>): Reckon {
+function measured({ operator, left, right }: Extract<Tree, { kind: 'binary' }>): Evaluator {
   const finite = (value: number) => (Number.isFinite(value) ? value + 0 : null)
   if (operator === '+') return both(left, right, (x, y) => finite((x as number) + (y as number)))
   if (operator === '-') return both(left, right, (x, y) => finite((x as number) - (y as number)))
@@ -175,7 +175,7 @@ function measured({ operator, left, right }: Extract<Tree, { kind: 'binary' }>):
   return both(left, right, (x, y) => (y === 0 ? null : finite((x as number) / (y as number))))
 }
 
-function among({ of, among: others }: Extract<Tree, { kind: 'in' }>): Reckon {
+function among({ of, among: others }: Extract<Tree, { kind: 'in' }>): Evaluator {
   const [subject, all, same] = [compile(of), others.map(compile), sameBy(of.type)]
   return (facts, now) => {
     const value = subject(facts, now)
@@ -190,7 +190,7 @@ function among({ of, among: others }: Extract<Tree, { kind: 'in' }>): Reckon {
   }
 }
 
-function cases({ whens, other }: Extract<Tree, { kind: 'case' }>): Reckon {
+function cases({ whens, other }: Extract<Tree, { kind: 'case' }>): Evaluator {
   const all = whens.map(([test, value]) => [compile(test), compile(value)] as const)
   const rest = other && compile(other)
   return (facts, now) => {
@@ -199,7 +199,7 @@ function cases({ whens, other }: Extract<Tree, { kind: 'case' }>): Reckon {
   }
 }
 
-function call({ name, args, type }: Extract<Tree, { kind: 'call' }>): Reckon {
+function call({ name, args, type }: Extract<Tree, { kind: 'call' }>): Evaluator {
   const parts = args.map(compile)
   if (name === 'CURRENT_DATE') return (_facts, now) => now.moment.slice(0, 10)
   if (name === 'CURRENT_TIMESTAMP') return (_facts, now) => now.moment.slice(0, 16)
@@ -221,17 +221,17 @@ function call({ name, args, type }: Extract<Tree, { kind: 'call' }>): Reckon {
   const kind = functions[name]!
   const types = args.map((arg) => arg.type)
   return (facts, now) => {
-    const values: Exclude<Reckoned, null>[] = []
+    const values: Exclude<Computed, null>[] = []
     for (const part of parts) {
       const value = part(facts, now)
       if (value === null) return null
       values.push(value)
     }
-    return kind.reckon(values, types, type)
+    return kind.evaluate(values, types, type)
   }
 }
 
-function cast({ of, type }: Extract<Tree, { kind: 'cast' }>): Reckon {
+function cast({ of, type }: Extract<Tree, { kind: 'cast' }>): Evaluator {
   const inner = compile(of)
   const change = changeOf(of.type, type)
   return (facts, now) => {
@@ -240,7 +240,7 @@ function cast({ of, type }: Extract<Tree, { kind: 'cast' }>): Reckon {
   }
 }
 
-function changeOf(from: Type, to: Type): (value: Exclude<Reckoned, null>) => Reckoned {
+function changeOf(from: Type, to: Type): (value: Exclude<Computed, null>) => Computed {
   if (to.is === 'exact') return (value) => rescale(value as bigint, scaleOf(from), to.scale)
   if (to.is === 'measured') return (value) => Number(fromExact(value as bigint, scaleOf(from)))
   if (to.is === 'text')

@@ -50,7 +50,7 @@ const record: Json = {
 const facts = plainFacts(book, visit, record)
 const now = { moment: '2027-03-12T09:30' }
 
-function reckon(source: string): string | null {
+function compute(source: string): string | null {
   const read = readExpression(book, visit, source)
   if ('problem' in read) throw new Error(read.problem.words)
   if (!facts.ok) throw new Error('Expected the record.')
@@ -62,13 +62,13 @@ const examples = [...page.matchAll(/^\| `(.+?)`\s*\|\s*(.*?)\s*\|$/gm)].map(
   ([, source, gives]) => [source!.replaceAll('\\|', '|'), gives!] as const,
 )
 
-test('the page of examples has them all, and the record they are reckoned on', () => {
+test('the page of examples has them all, and the record they are computed on', () => {
   expect(examples.length).toBeGreaterThan(35)
   expect(JSON.parse(/```json\n([\s\S]+?)```/.exec(page)![1]!)).toEqual(record)
 })
 
 test.each(examples)('%s gives %s', (source, gives) => {
-  expect(reckon(source)).toBe({ yes: '1', no: '0', '': null }[gives] ?? (gives === '' ? null : gives))
+  expect(compute(source)).toBe({ yes: '1', no: '0', '': null }[gives] ?? (gives === '' ? null : gives))
 })
 
 test.each([
@@ -84,7 +84,7 @@ test.each([
   ['Picture IS NULL', '1'],
   ['price BETWEEN 5 AND 10 -- capitals don’t matter in names', '1'],
 ])('%s is %s', (source, value) => {
-  expect(reckon(source)).toBe(value)
+  expect(compute(source)).toBe(value)
 })
 
 test.each([

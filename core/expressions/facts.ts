@@ -1,5 +1,5 @@
 import type { Now, Value } from '../kinds'
-import type { Reckoned } from './functions'
+import type { Computed } from './functions'
 
 /** A record as an expression sees it: its facts, the records it leads to, the rows that hang on it. */
 export interface Facts {
@@ -9,4 +9,4 @@ export interface Facts {
 }
 
 /** What a tree is compiled to. */
-export type Reckon = (facts: Facts, now: Now) => Reckoned
+export type Evaluator = (facts: Facts, now: Now) => Computed

@@ -3,8 +3,8 @@ import { divideRounded, powerOfTen, toWhole } from './numbers'
 import { simpleLower, simpleUpper } from './text'
 import { isNumber, type Type, typeWords } from './types'
 
-/** A value while reckoning: numbers are bigints at their type's scale, measured ones plain numbers, the rest canonical text. */
-export type Reckoned = bigint | number | string | boolean | null
+/** A value while computing: numbers are bigints at their type's scale, measured ones plain numbers, the rest canonical text. */
+export type Computed = bigint | number | string | boolean | null
 
 export interface FunctionKind {
   /** How it is written, for the help and for messages. */
@@ -17,8 +17,8 @@ export interface FunctionKind {
     args: readonly Type[],
     literals: readonly (string | undefined)[],
   ) => Type | { readonly at: number; readonly words: string }
-  /** Reckons with values none of which is NULL; COALESCE and the like are no functions of this kind. */
-  readonly reckon: (args: readonly Exclude<Reckoned, null>[], types: readonly Type[], given: Type) => Reckoned
+  /** Computes with values none of which is NULL; COALESCE and the like are no functions of this kind. */
+  readonly evaluate: (args: readonly Exclude<Computed, null>[], types: readonly Type[], given: Type) => Computed
 }
 
 const wants = (at: number, wanted: string, found: Type) => ({
@@ -48,10 +48,10 @@ const extract = (unit: DateUnit): FunctionKind => ({
       return wants(0, ['YEAR', 'MONTH', 'DAY'].includes(unit) ? 'a date' : 'a time', of!)
     return { is: 'exact', whole: 4, scale: 0 }
   },
-  reckon: ([of]) => BigInt(datePart(of as string, unit)),
+  evaluate: ([of]) => BigInt(datePart(of as string, unit)),
 })
 
-const letters = (value: Reckoned) => [...(value as string)]
+const letters = (value: Computed) => [...(value as string)]
 
 const all = {
   UPPER: {
@@ -60,7 +60,7 @@ const all = {
     least: 1,
     most: 1,
     type: ofText(text),
-    reckon: ([a]) => simpleUpper(a as string),
+    evaluate: ([a]) => simpleUpper(a as string),
   },
   LOWER: {
     form: 'LOWER(a)',
@@ -68,7 +68,7 @@ const all = {
     least: 1,
     most: 1,
     type: ofText(text),
-    reckon: ([a]) => simpleLower(a as string),
+    evaluate: ([a]) => simpleLower(a as string),
   },
   TRIM: {
     form: 'TRIM(a)',
@@ -76,7 +76,7 @@ const all = {
     least: 1,
     most: 1,
     type: ofText(text),
-    reckon: ([a]) => (a as string).replace(/^ +| +$/g, ''),
+    evaluate: ([a]) => (a as string).replace(/^ +| +$/g, ''),
   },
   CHAR_LENGTH: {
     form: 'CHAR_LENGTH(a)',
@@ -84,7 +84,7 @@ const all = {
     least: 1,
     most: 1,
     type: ofText(count),
-    reckon: ([a]) => BigInt(letters(a!).length),
+    evaluate: ([a]) => BigInt(letters(a!).length),
   },
   POSITION: {
     form: 'POSITION(a IN b)',
@@ -92,7 +92,7 @@ const all = {
     least: 2,
     most: 2,
     type: ofText(count),
-    reckon: ([a, b]) => {
+    evaluate: ([a, b]) => {
       const at = (b as string).indexOf(a as string)
       return at < 0 ? 0n : BigInt([...(b as string).slice(0, at)].length + 1)
     },
@@ -107,7 +107,7 @@ const all = {
       const at = args.findIndex((type, place) => place > 0 && !isWhole(type))
       return at > 0 ? wants(at, 'a whole number', args[at]!) : text
     },
-    reckon: ([a, from, many]) => {
+    evaluate: ([a, from, many]) => {
       const start = from as bigint
       const end = many === undefined ? undefined : start + (many as bigint)
       const first = start < 1n ? 1n : start
@@ -123,7 +123,7 @@ const all = {
     least: 1,
     most: 1,
     type: ([a]) => (isNumber(a!) ? a! : wants(0, 'a number', a!)),
-    reckon: ([a]) => (typeof a === 'bigint' ? (a < 0n ? -a : a) : Math.abs(a as number)),
+    evaluate: ([a]) => (typeof a === 'bigint' ? (a < 0n ? -a : a) : Math.abs(a as number)),
   },
   MOD: {
     form: 'MOD(a, b)',
@@ -136,7 +136,7 @@ const all = {
       const [a, b] = args as [Extract<Type, { is: 'exact' }>, Extract<Type, { is: 'exact' }>]
       return { is: 'exact', whole: Math.max(a.whole, b.whole), scale: Math.max(a.scale, b.scale) }
     },
-    reckon: ([a, b], [ta, tb], given) => {
+    evaluate: ([a, b], [ta, tb], given) => {
       const scale = scaleOf(given)
       const divisor = (b as bigint) * powerOfTen(scale - scaleOf(tb))
       return divisor === 0n ? null : ((a as bigint) * powerOfTen(scale - scaleOf(ta))) % divisor
@@ -154,7 +154,7 @@ const all = {
       const scale = Math.min(Math.max(0, Number(literal ?? 0)), a!.scale)
       return { is: 'exact', whole: a!.whole + 1, scale }
     },
-    reckon: ([a], [ta], given) => divideRounded(a as bigint, powerOfTen(scaleOf(ta) - scaleOf(given))),
+    evaluate: ([a], [ta], given) => divideRounded(a as bigint, powerOfTen(scaleOf(ta) - scaleOf(given))),
   },
   CEILING: wholeTowards('CEILING', 1, 'the next whole number above a'),
   FLOOR: wholeTowards('FLOOR', -1, 'the next whole number below a'),
@@ -178,6 +178,6 @@ function wholeTowards(name: string, towards: -1 | 1, says: string): FunctionKind
     most: 1,
     type: ([a]) =>
       a!.is === 'exact' ? { is: 'exact', whole: a!.whole + 1, scale: 0 } : wants(0, 'a number that isn’t measured', a!),
-    reckon: ([a], [ta]) => toWhole(a as bigint, scaleOf(ta), towards),
+    evaluate: ([a], [ta]) => toWhole(a as bigint, scaleOf(ta), towards),
   }
 }

@@ -1,10 +1,10 @@
-import type { Facts, Reckon } from './facts'
-import type { Reckoned } from './functions'
+import type { Facts, Evaluator } from './facts'
+import type { Computed } from './functions'
 import { divideRounded, powerOfTen } from './numbers'
 import type { Tree } from './tree'
 
 /** COUNT, SUM and the like over the rows that hang on a record; what is blank doesn't count. */
-export function gather(tree: Extract<Tree, { kind: 'aggregate' }>, compile: (part: Tree) => Reckon): Reckon {
+export function gather(tree: Extract<Tree, { kind: 'aggregate' }>, compile: (part: Tree) => Evaluator): Evaluator {
   const { name, link, type } = tree
   const where = tree.where && compile(tree.where)
   const of = tree.of && compile(tree.of)
@@ -25,7 +25,7 @@ export function gather(tree: Extract<Tree, { kind: 'aggregate' }>, compile: (par
   }
 }
 
-const total = (values: readonly Reckoned[]): Reckoned =>
+const total = (values: readonly Computed[]): Computed =>
   typeof values[0] === 'bigint'
     ? values.reduce<bigint>((sum, value) => sum + (value as bigint), 0n)
     : values.reduce<number>((sum, value) => sum + (value as number), 0)

@@ -1,5 +1,5 @@
 export { factsBeyond } from './beyond'
-export { keepTree } from './kept'
+export { storeTree } from './stored-tree'
 export { compile, evaluate } from './evaluate'
 export type { Facts } from './facts'
 export {
@@ -7,16 +7,16 @@ export {
   type Derived,
   derivedInTheWay,
   derivedOf,
-  faceOf,
+  displayOf,
   isStored,
   readExpression,
-  readKept,
+  recheckStored,
 } from './derived'
 export { ownFacts, ownNeeds } from './own-facts'
 export { changesWith, speaksOf } from './made-from'
 export { type OfferedWord, wordsOffered } from './offered-words'
 export { type Paint, paintsOf } from './paint'
-export { showReckoned, tryOnSpecimen } from './specimen'
+export { showComputed, tryOnSpecimen } from './specimen'
 export { factsOffered, type RowsOffer, rowsOffered } from './offers'
 export { sayDerived, sayMadeFrom, sayTaken } from './say-derived'
 export { showExpression, writtenName } from './show'

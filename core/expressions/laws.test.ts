@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { emptyBook, make, tableOf } from '../book'
+import { emptyBook, applyEdit, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import type { Json } from '../words'
 import { datePart, dayNumber, readMoment, shifted } from './dates'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './numbers'
 import { alike, isLike, simpleLower, simpleUpper } from './text'
-import { readExpression, readKept, writtenName } from '.'
+import { readExpression, recheckStored, writtenName } from '.'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -130,7 +130,7 @@ test('any field can be named, whatever it is called', () => {
   )
   fc.assert(
     fc.property(fc.oneof(odd, fc.string({ unit: 'grapheme', minLength: 1, maxLength: 40 })), (typed) => {
-      const next = make(book, { kind: 'changeField', field: 'note', to: { name: typed } })
+      const next = applyEdit(book, { kind: 'changeField', field: 'note', to: { name: typed } })
       if (!next.ok) return
       const table = tableOf(next.value.book, 'visit')
       const { name } = table.fields[1]!
@@ -200,7 +200,7 @@ test('no text and no stored thing brings the reader down', () => {
     ),
   }))
   fc.assert(
-    fc.property(node, (json) => void readKept(book, visit, json)),
+    fc.property(node, (json) => void recheckStored(book, visit, json)),
     { numRuns: 2000 },
   )
 })

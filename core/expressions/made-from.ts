@@ -1,7 +1,7 @@
 import { type Book, findField, partName } from '../book'
 import { isDerived } from '../kinds'
 import type { Json } from '../words'
-import { keptTree } from './kept'
+import { storedTree } from './stored-tree'
 import { dependenciesOf } from './tree'
 
 interface MadeFrom {
@@ -23,7 +23,7 @@ function madeFrom(book: Book): MadeFrom {
   const ids = new Set(derived.map((field) => field.id))
   const spoken = new Map(
     derived.map((field) => {
-      const kept = [field.source, field.freezes].flatMap((json) => keptTree(book, (json ?? null) as Json) ?? [])
+      const kept = [field.source, field.freezes].flatMap((json) => storedTree(book, (json ?? null) as Json) ?? [])
       return [field.id, new Set(kept.flatMap((tree) => [...dependenciesOf(tree)]))] as const
     }),
   )

@@ -1,10 +1,10 @@
 import type { Book, Table } from '../book'
 import { kindOf } from '../kinds'
-import { faceOf } from './derived'
+import { displayOf } from './derived'
 import { functions } from './functions'
 import { factsOffered, rowsOffered } from './offers'
 import { writtenName } from './show'
-import { unreckoned } from './syntax'
+import { uncomputed } from './syntax'
 
 /** Something that can be put into an expression while one types. */
 export interface OfferedWord {
@@ -35,14 +35,14 @@ const joints = ['AND', 'OR', 'NOT', 'BETWEEN', 'IN', 'LIKE', 'IS NULL', 'IS NOT 
  */
 export function wordsOffered(book: Book, table: Table, within?: string): OfferedWord[] {
   const before = (written: string) => (within ? `${writtenName(within)}.${written}` : written)
-  const own = table.fields.filter((field) => !unreckoned.includes(field.kind))
+  const own = table.fields.filter((field) => !uncomputed.includes(field.kind))
   const facts = own.map((field): OfferedWord => {
     const label = within ? `${within}.${field.name}` : field.name
     const written = before(writtenName(field.name))
     // A link by itself is only asked whether there is one.
     return field.kind === 'link'
       ? { label: `${label} IS NULL`, written: `${written} IS NULL`, is: 'fact', says: 'whether there is none' }
-      : { label, written, is: 'fact', says: kindOf(faceOf(book, field).kind).title }
+      : { label, written, is: 'fact', says: kindOf(displayOf(book, field).kind).title }
   })
   const choices = own.flatMap((field) =>
     (field.kind === 'choice' ? (field.choices ?? []) : []).map(({ word }): OfferedWord => ({

@@ -1,7 +1,7 @@
 import { type Book, type Field, findField, linksFrom, linksTo, type Table, tableOf } from '../book'
-import { faceOf } from './derived'
+import { displayOf } from './derived'
 import { writtenName } from './show'
-import { unreckoned } from './syntax'
+import { uncomputed } from './syntax'
 import { typeOfField } from './types'
 
 /** A fact of a linked record that can be borrowed or copied. */
@@ -37,7 +37,7 @@ export function factsOffered(book: Book, table: Table): FactOffer[] {
   return offers
 }
 
-const canBeTold = (field: Field) => field.kind !== 'link' && !unreckoned.includes(field.kind)
+const canBeTold = (field: Field) => field.kind !== 'link' && !uncomputed.includes(field.kind)
 
 function offer(way: readonly Field[], field: Field): FactOffer {
   const through = way.map((link) => link.name).join(' → ')
@@ -60,7 +60,7 @@ export function rowsOffered(book: Book, table: Table): RowsOffer[] {
     return {
       table: rows,
       fields: rows.fields.flatMap((field) => {
-        const type = field.kind === 'link' ? undefined : typeOfField(faceOf(book, field), book.look)
+        const type = field.kind === 'link' ? undefined : typeOfField(displayOf(book, field), book.look)
         if (!type || !['exact', 'measured', 'date', 'time', 'moment'].includes(type.is)) return []
         return [{ field, adds: type.is === 'exact' || type.is === 'measured' }]
       }),

@@ -20,7 +20,7 @@ export function ownFacts(book: Book, values: Readonly<Record<string, Value>>, no
   return facts
 }
 
-/** The fields that must be known for a tree to be reckoned from a record's own values; nothing where that isn't enough. */
+/** The fields that must be known for a tree to be computed from a record's own values; nothing where that isn't enough. */
 export function ownNeeds(book: Book, tree: Tree): readonly string[] | undefined {
   const needs: string[] = []
   for (const node of allNodesOf(book, tree)) {

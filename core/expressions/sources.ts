@@ -1,7 +1,7 @@
 import { type Book, type Field, findLink, type Table, tableOf } from '../book'
 import type { Json } from '../words'
-import { freezingHindrance, hindranceOf, readExpression, readKept } from './derived'
-import { keptTree } from './kept'
+import { freezingHindrance, hindranceOf, readExpression, recheckStored } from './derived'
+import { storedTree } from './stored-tree'
 import { showExpression, writtenName } from './show'
 import type { AggregateName } from './syntax'
 import type { Tree } from './tree'
@@ -26,7 +26,7 @@ export const readFreezing = (book: Book, table: Table, source: string): Read =>
 
 /** A kept expression with today's names, as far as it can still be told. */
 export const writtenSource = (book: Book, table: Table, json: unknown): string =>
-  json === undefined ? '' : readKept(book, table, json as Json).source
+  json === undefined ? '' : recheckStored(book, table, json as Json).source
 
 /** What a gathered field gathers, in parts that are chosen one by one. */
 export interface Gathering {
@@ -41,7 +41,7 @@ export interface Gathering {
 
 /** A kept gathered source in its parts, where it is one. */
 export function gatheringOf(book: Book, json: unknown): Gathering | undefined {
-  const tree = json === undefined ? undefined : keptTree(book, json as Json)
+  const tree = json === undefined ? undefined : storedTree(book, json as Json)
   const link = tree?.kind === 'aggregate' && findLink(book, tree.link)
   if (!link) return undefined
   const rows = tableOf(book, link.many)

@@ -1,9 +1,9 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
 import { isDerived, kindOf, type Now, readValue, showValue, type Value } from '../kinds'
-import { derivedOf, faceOf } from './derived'
+import { derivedOf, displayOf } from './derived'
 import { evaluate } from './evaluate'
 import type { Facts } from './facts'
-import { faceFor } from './face'
+import { displayFor } from './display'
 import { nodesOf, type Tree } from './tree'
 
 /** A made-up record of a table: each field as its control shows it, links that lead to such a one, two rows of each kind. */
@@ -30,12 +30,12 @@ function specimenValue(book: Book, id: string, facts: Facts, now: Now): Value {
 }
 
 /** What an expression gives, as people write it; nothing where it gives nothing. */
-export function showReckoned(book: Book, tree: Tree, value: Value): string {
+export function showComputed(book: Book, tree: Tree, value: Value): string {
   if (value === null) return ''
   const nameless = { id: '', name: '', kind: 'line' } as const
   return showValue(
     value,
-    faceFor(book, nameless, tree, (id) => faceOf(book, findField(book, id)!.field)),
+    displayFor(book, nameless, tree, (id) => displayOf(book, findField(book, id)!.field)),
     book.look,
   )
 }
@@ -56,7 +56,7 @@ export function tryOnSpecimen(book: Book, table: Table, tree: Tree, now: Now): T
   const own = [...read].flatMap(([id, node]) => {
     const field = table.fields.find((one) => one.id === id)
     if (!field || field.kind === 'link') return []
-    return [{ name: field.name, shown: showReckoned(book, node, facts.value(id)) }]
+    return [{ name: field.name, shown: showComputed(book, node, facts.value(id)) }]
   })
-  return { value, shown: showReckoned(book, tree, value), facts: own }
+  return { value, shown: showComputed(book, tree, value), facts: own }
 }

@@ -67,5 +67,5 @@ export interface NamePart extends Span {
   readonly quoted: boolean
 }
 
-/** The kinds of field that an expression can't reckon with. */
-export const unreckoned: readonly KindName[] = ['file']
+/** The kinds of field that an expression can't compute with. */
+export const uncomputed: readonly KindName[] = ['file']

@@ -27,7 +27,7 @@ export const typeWords: Record<TypeName, string> = {
   nothing: 'nothing',
 }
 
-/** The type of a field's values, or nothing where it has none to reckon with. */
+/** The type of a field's values, or nothing where it has none to compute with. */
 export function typeOfField(field: Field, look: Look): Type | undefined {
   const column = kindOf(field.kind).columnType(field, look)
   return column && typeOfColumn(column)

@@ -37,7 +37,7 @@ export const copied = derived(
   [],
 )
 
-/** Reckoned over the rows that hang on the record. */
+/** Computed over the rows that hang on the record. */
 export const gathered = derived(
   {
     title: 'Gathered',

@@ -1,5 +1,5 @@
 import { type Book, fieldOf, type Table, tableOf } from '../book'
-import { faceOf, type Tree } from '../expressions'
+import { displayOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { type Cursor, type ListRow } from '../records'
 import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../physical'
@@ -82,7 +82,7 @@ function planOf(
   const labelSlots = own.pieces.map((piece) => select.add(piece.sql))
   const fields = shown.map((field) => {
     const columns = isDerived(field)
-      ? [{ slot: select.add(factSql(book, names, field.id, 't')), leaf: faceOf(book, field) }]
+      ? [{ slot: select.add(factSql(book, names, field.id, 't')), leaf: displayOf(book, field) }]
       : names
           .columns(table.id, field.id)
           .map((column) => ({ slot: select.add(columnSql('t', column.name)), leaf: leafOf(book, column.leaf) }))

@@ -1,5 +1,5 @@
 import type { Book, Field } from '../book'
-import { faceOf } from '../expressions'
+import { displayOf } from '../expressions'
 import { kindOf, type Value } from '../kinds'
 
 /**
@@ -8,7 +8,7 @@ import { kindOf, type Value } from '../kinds'
  */
 export function csvCell(book: Book, field: Field, value: Value, label?: string): string {
   if (value === null) return ''
-  const face = faceOf(book, field)
+  const face = displayOf(book, field)
   const { control, align, show } = kindOf(face.kind)
   if (align === 'end') return value
   if (control === 'date-time') return value.replace('T', ' ')

@@ -1,5 +1,5 @@
 import type { Book, Table } from '../book'
-import { faceOf } from '../expressions'
+import { displayOf } from '../expressions'
 import { isDerived, type KindName, kindOf } from '../kinds'
 import type { PhysicalNames } from '../physical'
 import { factSql } from '../sql'
@@ -132,12 +132,12 @@ function recordPlaces(book: Book, names: PhysicalNames, table: Table, join: (pla
       for (const piece of [...plan.pieces, ...plan.unsaid]) found.add(piece.field.kind, piece.sql)
       continue
     }
-    // What is gathered or worked out is looked at, not looked for: reckoning it for every record takes too long.
+    // What is gathered or worked out is looked at, not looked for: computing it for every record takes too long.
     if (field.kind === 'gathered' || field.kind === 'workedOut') continue
     const sql = isDerived(field)
       ? factSql(book, names, field.id, 't')
       : columnSql('t', names.columns(table.id, field.id)[0]!.name)
-    found.add(faceOf(book, field).kind, sql)
+    found.add(displayOf(book, field).kind, sql)
   }
   return found
 }

@@ -1,5 +1,5 @@
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
-import { faceOf } from '../expressions'
+import { displayOf } from '../expressions'
 import { quoteName } from '../names'
 import type { PhysicalNames } from '../physical'
 
@@ -42,7 +42,7 @@ export function labelPlan(
   const joins: Join[] = []
   const pieces: LabelPiece[] = []
   for (const id of known) {
-    const field = faceOf(book, fieldOf(table, id))
+    const field = displayOf(book, fieldOf(table, id))
     if (field.kind !== 'link') {
       pieces.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
     } else if (depth < deepest) {
@@ -62,7 +62,7 @@ function knownParts(book: Book, names: PhysicalNames, table: Table, alias: strin
   const unsaid: LabelPiece[] = []
   if (alone !== undefined)
     for (const id of known.filter((other) => other !== alone)) {
-      const field = faceOf(book, fieldOf(table, id))
+      const field = displayOf(book, fieldOf(table, id))
       if (field.kind !== 'link') unsaid.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
     }
   return { known: alone === undefined ? known : [alone], unsaid }

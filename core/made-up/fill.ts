@@ -86,7 +86,7 @@ class Used {
       ...table.fields
         .filter((field) => isUnique(table, field) && kindOf(field.kind).control !== 'given')
         .map((field) => [field]),
-      ...ownRules(book, table.id).flatMap(({ reading }) => (reading?.kind === 'together' ? [reading.fields] : [])),
+      ...ownRules(book, table.id).flatMap(({ compiled }) => (compiled?.kind === 'together' ? [compiled.fields] : [])),
     ].map((fields) => ({ fields, seen: new Set() }))
     this.links = linksFrom(book, table.id)
   }

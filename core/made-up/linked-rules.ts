@@ -2,7 +2,7 @@ import { type Book, findField, linkOf, type Table } from '../book'
 import { allNodesOf, derivedOf, evaluate, type Facts, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import type { Values } from '../records'
-import { askRules } from '../rules'
+import { checkRules } from '../rules'
 
 /** The records that were made up so far, by table and by what they go by. */
 export type MadeSoFar = ReadonlyMap<string, ReadonlyMap<string, Values>>
@@ -13,7 +13,7 @@ const never = { moment: '0001-01-01T00:00' }
 /** The words of a rule that a made-up row breaks together with the records it is linked to; undefined where it keeps them. */
 export function brokenOverLinks(book: Book, table: Table, values: Values, made: MadeSoFar): string | undefined {
   const facts = factsOf(book, values, made)
-  const [broken] = askRules(book, table.id, { facts, now: never, knows: (tree) => isKnown(book, tree) }).filter(
+  const [broken] = checkRules(book, table.id, { facts, now: never, knows: (tree) => isKnown(book, tree) }).filter(
     ({ rule }) => !rule.warns && !rule.onlyNew,
   )
   return broken?.rule.words

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { aimed, dice } from '@/tests/support/random-edits'
-import { type Book, type Edit, emptyBook, linkOf, linksFrom, make, mustHold } from '../book'
+import { type Book, type Edit, emptyBook, linkOf, linksFrom, applyEdit, mustHold } from '../book'
 import { kindOf, plainLook } from '../kinds'
 import { checkRecord } from '../records'
 import { fillingOrder, fillTable, impossibleTables, type MakeUp } from '.'
@@ -28,7 +28,7 @@ test('whatever the design, what is made up keeps its rules', () => {
     fc.property(fc.array(dice, { maxLength: 25 }), fc.nat(9999), (throws, seed) => {
       const book = throws.reduce(
         (now, one, turn) => {
-          const next = make(now, aimed(now, one, turn))
+          const next = applyEdit(now, aimed(now, one, turn))
           return next.ok ? next.value.book : now
         },
         made(emptyBook('Any', plainLook), table('a'), table('b'), link('a', 'b', true)),

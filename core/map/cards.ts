@@ -1,5 +1,5 @@
 import { type Book, type Field, linksFrom, linksTo, mustHold, type Table } from '../book'
-import { faceOf, sayMadeFrom } from '../expressions'
+import { displayOf, sayMadeFrom } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { physicalNames, type PhysicalNames } from '../physical'
 import { mariadb } from '../sql'
@@ -133,7 +133,7 @@ const fieldRows = (book: Book, table: Table, { sense }: MapReading): CardRow[] =
 
 const kindWords = (book: Book, field: Field) =>
   isDerived(field)
-    ? `${kindOf(field.kind).title}: ${kindOf(faceOf(book, field).kind).title.toLowerCase()}`
+    ? `${kindOf(field.kind).title}: ${kindOf(displayOf(book, field).kind).title.toLowerCase()}`
     : kindOf(field.kind).title
 
 /** What is stored; what is only derived has no column. */

@@ -61,10 +61,10 @@ const ofDerived = (book: Book): Dependency[] =>
   )
 
 const ofRules = (book: Book): Dependency[] =>
-  ownRules(book).flatMap(({ rule, table, reading }) => {
-    if (!reading) return []
+  ownRules(book).flatMap(({ rule, table, compiled }) => {
+    if (!compiled) return []
     // Rows that are counted are stood for by the field that links them.
-    const fields = [...new Set([...spokenOf(reading)].map((id) => findLink(book, id)?.field ?? id))]
+    const fields = [...new Set([...spokenOf(compiled)].map((id) => findLink(book, id)?.field ?? id))]
     // It binds a field of its own table, where it looks at one.
     const last = fields.findLast((id) => table.fields.some((own) => own.id === id)) ?? fields.at(-1)
     return fields

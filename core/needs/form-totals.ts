@@ -1,5 +1,5 @@
-import { type Book, type Edit, findTable, make, type Table } from '../book'
-import { keepTree, readSource, writtenName } from '../expressions'
+import { type Book, type Edit, findTable, applyEdit, type Table } from '../book'
+import { storeTree, readSource, writtenName } from '../expressions'
 import { capital, singular } from '../words'
 import type { FormLabel } from './form-label'
 
@@ -81,7 +81,7 @@ export function totalEdits(book: Book, totals: readonly FormTotal[], freshId: ()
   const edits: Edit[] = []
   let now = book
   const carryOut = (edit: Edit): boolean => {
-    const made = make(now, edit)
+    const made = applyEdit(now, edit)
     if (!made.ok) return false
     now = made.value.book
     edits.push(edit)
@@ -96,7 +96,7 @@ export function totalEdits(book: Book, totals: readonly FormTotal[], freshId: ()
     if (!carryOut({ kind: 'addField', table: table.id, id, name, holds })) continue
     const own = findTable(now, table.id)!
     const read = readSource(now, own, called(own, name)!, source)
-    const kept = 'tree' in read && carryOut({ kind: 'changeField', field: id, to: { source: keepTree(read.tree) } })
+    const kept = 'tree' in read && carryOut({ kind: 'changeField', field: id, to: { source: storeTree(read.tree) } })
     if (!kept) carryOut({ kind: 'changeField', field: id, to: { kind: 'money' } })
   }
   return edits

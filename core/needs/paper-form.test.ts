@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { emptyBook, faultsOf, type Field, make, type Table } from '../book'
+import { emptyBook, faultsOf, type Field, applyEdit, type Table } from '../book'
 import { writtenSource } from '../expressions'
 import { plainLook } from '../kinds'
 import { acceptEdits, formTotals, proposalsFor, readForm, readLabels, readStarter, starters, totalEdits } from '.'
@@ -8,7 +8,7 @@ let last = 0
 const accepted = (reading: Parameters<typeof proposalsFor>[1]) => {
   const book = emptyBook('Test', plainLook)
   const edits = acceptEdits(book, proposalsFor(book, reading).all, () => `f${last++}`)
-  const made = make(book, { kind: 'together', say: 'All', edits })
+  const made = applyEdit(book, { kind: 'together', say: 'All', edits })
   if (!made.ok) throw new Error(made.problem.kind)
   return made.value.book
 }
@@ -53,7 +53,7 @@ function tablesOf(form: string, typed: string) {
   const labels = readLabels(typed)
   const typedOnly = accepted(readForm(form, labels))
   const all = totalEdits(typedOnly, formTotals(form, labels), () => `t${last++}`)
-  const made = all.length > 0 ? make(typedOnly, { kind: 'together', say: 'Totals', edits: all }) : undefined
+  const made = all.length > 0 ? applyEdit(typedOnly, { kind: 'together', say: 'Totals', edits: all }) : undefined
   if (made && !made.ok) throw new Error(made.problem.kind)
   const book = made?.value.book ?? typedOnly
   expect(faultsOf(book)).toEqual([])

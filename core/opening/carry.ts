@@ -1,7 +1,7 @@
 import type { Book } from '../book'
-import { apart } from './carry-apart'
+import { extractTable } from './extract-table'
 import { rekeyed } from './carry-keys'
-import { together } from './carry-together'
+import { inlineTable } from './inline-table'
 import type { Carrying } from './carrying'
 import { movesOf } from './moves'
 import type { TablePair } from './pairs'
@@ -9,8 +9,8 @@ import type { TablePair } from './pairs'
 export function carryOver(before: Book, after: Book, pairs: readonly TablePair[]): Carrying {
   const moves = movesOf(before, after, pairs)
   const told = [
-    ...moves.apart.map((move) => apart(before, after, move)),
-    ...moves.together.map((move) => together(before, move)),
+    ...moves.apart.map((move) => extractTable(before, after, move)),
+    ...moves.together.map((move) => inlineTable(before, move)),
     rekeyed(before, after, pairs),
   ]
   return {

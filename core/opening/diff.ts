@@ -7,7 +7,7 @@ import { carryOver } from './carry'
 import { createTableSql } from './ddl'
 import { diffColumns } from './diff-columns'
 import { attach, detach } from './attach'
-import { changeKey, fasten, fastenKeys, loosen, loosenKeys } from './fasten'
+import { changeKey, addConstraints, addForeignKeys, dropConstraints, dropForeignKeys } from './constraints'
 import { fillKept } from './fill-kept'
 import { asMadeBy } from './edition'
 import { firstWords, wordsMissing } from './first-words'
@@ -82,8 +82,8 @@ function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Cha
   const gone = pairs.flatMap(({ was, is, then }) => (was && !is ? [{ was, then: then! }] : [])).reverse()
   return {
     steps: [
-      ...pairs.flatMap(loosenKeys),
-      ...pairs.flatMap(loosen),
+      ...pairs.flatMap(dropForeignKeys),
+      ...pairs.flatMap(dropConstraints),
       ...renameTables(pairs),
       ...pairs.flatMap(renameColumns),
       ...pairs.flatMap(({ was, is }) => (is && !was ? [addTable(is)] : [])),
@@ -95,8 +95,8 @@ function diffTables(before: Book, after: Book, pairs: readonly TablePair[]): Cha
       ...pairs.flatMap(changeKey),
       ...columns.flatMap((change) => change.ease),
       ...pairs.flatMap(redescribe),
-      ...pairs.flatMap(fasten),
-      ...pairs.flatMap(fastenKeys),
+      ...pairs.flatMap(addConstraints),
+      ...pairs.flatMap(addForeignKeys),
       ...staying.flatMap((pair) => fillKept(after, physicalNames(after), pair)),
       ...carried.beforeDrops,
     ],

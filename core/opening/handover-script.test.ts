@@ -7,12 +7,12 @@ import { emberlyDesign } from '@/demo/emberly/design'
 import { evaluate, readExpression, type Tree } from '@/core/expressions'
 import { type ColumnType, plainLook } from '@/core/kinds'
 import { made } from '@/tests/support/made'
-import { anything, factsOf, reckonedDesign, type Row, type World, world } from '@/tests/support/random-expressions'
+import { anything, factsOf, computedDesign, type Row, type World, world } from '@/tests/support/random-expressions'
 import { handoverScript } from '.'
 import { physicalNames } from '../physical'
 import { type Dialect, expressionSql, postgresql, sqlite } from '../sql'
 
-const book = made(emptyBook('Reckoning', plainLook), ...reckonedDesign)
+const book = made(emptyBook('Computing', plainLook), ...computedDesign)
 const names = physicalNames(book)
 const now = { moment: '2027-03-12T09:30' }
 
@@ -52,14 +52,14 @@ function writing({ house, job, lines }: World, dialect: Dialect): string {
 const stores = (value: string, type: ColumnType['is']) =>
   type === 'moment' ? `${value.replace('T', ' ')}:00` : type === 'time' ? `${value}:00` : value
 
-const reckonedBy = (tree: Tree, dialect: Dialect) =>
+const computedBy = (tree: Tree, dialect: Dialect) =>
   `SELECT ${expressionSql(book, names, 'job', tree, 'j', 'plain', dialect)} AS value FROM ${dialect.quoteName(names.table('job'))} AS j`
 
 const read = (source: string) => readExpression(book, tableOf(book, 'job'), source)
 
 async function inPostgres(tree: Tree): Promise<string | null> {
   const { rows } = await postgres.query<{ value: string | null }>(
-    `SELECT CAST(value AS TEXT) AS value FROM (${reckonedBy(tree, postgresql)}) AS t`,
+    `SELECT CAST(value AS TEXT) AS value FROM (${computedBy(tree, postgresql)}) AS t`,
   )
   const { value } = rows[0]!
   if (value === null) return null
@@ -75,8 +75,8 @@ async function inPostgres(tree: Tree): Promise<string | null> {
   }
 }
 
-let reckoned = 0
-test('the browser and PostgreSQL reckon the same, whatever the expression and the record', async () => {
+let computed = 0
+test('the browser and PostgreSQL compute the same, whatever the expression and the record', async () => {
   await fc.assert(
     fc.asyncProperty(world, fc.array(anything, { minLength: 12, maxLength: 12 }), async (one, sources) => {
       await postgres.exec(writing(one, postgresql))
@@ -84,19 +84,19 @@ test('the browser and PostgreSQL reckon the same, whatever the expression and th
       for (const source of sources) {
         const checked = read(source)
         if ('problem' in checked) continue
-        reckoned++
+        computed++
         const here = evaluate(checked.tree, facts, now)
         expect({ source, value: await inPostgres(checked.tree) }).toEqual({ source, value: here })
       }
     }),
     { numRuns: 150 },
   )
-  expect(reckoned).toBeGreaterThan(400)
+  expect(computed).toBeGreaterThan(400)
 }, 120_000)
 
 /** As the program keeps it; SQLite knows no yes and no, and leaves noughts behind the point out. */
 function inSqlite(tree: Tree): string | null {
-  const value = lite.exec(reckonedBy(tree, sqlite))[0]!.values[0]![0]
+  const value = lite.exec(computedBy(tree, sqlite))[0]!.values[0]![0]
   if (value === null || value === undefined) return null
   if (tree.type.is === 'exact') return (Number(value) || 0).toFixed(tree.type.scale)
   if (tree.type.is === 'moment') return String(value).slice(0, 16).replace(' ', 'T')
@@ -138,7 +138,7 @@ test.each([
   'House IS NULL',
   'CASE WHEN Price BETWEEN 5 AND 20 THEN House.Town ELSE Note END',
   "At < TIME '12:30'",
-])('SQLite reckons the same: %s', (source) => {
+])('SQLite computes the same: %s', (source) => {
   const lines = ['1.10', '2.20', null].map((amount, at) => ({
     'line-amount': amount,
     'line-day': `2027-0${at + 1}-28`,

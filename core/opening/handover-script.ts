@@ -82,8 +82,8 @@ function checksOf({ book, names, dialect }: Making, table: LiveTable): string[] 
       .flatMap((check) => kindCheck(dialect, field, check, column))
   })
   const written = ownRules(book, table.id).flatMap((rule) =>
-    isChecked(rule) && rule.reading?.kind === 'holds'
-      ? [expressionSql(book, names, table.id, rule.reading.tree, '', 'plain', dialect)]
+    isChecked(rule) && rule.compiled?.kind === 'holds'
+      ? [expressionSql(book, names, table.id, rule.compiled.tree, '', 'plain', dialect)]
       : [],
   )
   return [...own, ...written].map((sql) => `CHECK (${sql})`)

@@ -53,8 +53,8 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
       ),
     )
   for (const own of ownRules(book, table.id))
-    if (isKeyed(own) && own.reading?.kind === 'together') {
-      const columns = own.reading.fields.flatMap((field) => columnsOf(field.id)).map((column) => column.name)
+    if (isKeyed(own) && own.compiled?.kind === 'together') {
+      const columns = own.compiled.fields.flatMap((field) => columnsOf(field.id)).map((column) => column.name)
       uniques.push({ name: ruleName(name, own.rule.id), columns, rule: own.rule.id })
     }
   return {
@@ -133,14 +133,14 @@ const fileKeys = (table: Table, name: string, names: PhysicalNames): LiveForeign
 function checksOf(book: Book, table: Table, names: PhysicalNames): LiveCheck[] {
   const name = names.table(table.id)
   const written = ownRules(book, table.id).flatMap((own): LiveCheck[] => {
-    const { rule, reading, fields } = own
-    return isChecked(own) && reading?.kind === 'holds'
+    const { rule, compiled, fields } = own
+    return isChecked(own) && compiled?.kind === 'holds'
       ? [
           {
             name: ruleName(name, rule.id),
             field: fields.at(-1)!,
             rule: rule.id,
-            sql: expressionSql(book, names, table.id, reading.tree, ''),
+            sql: expressionSql(book, names, table.id, compiled.tree, ''),
           },
         ]
       : []

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { type Book, type Edit, emptyBook, make } from '../book'
+import { type Book, type Edit, emptyBook, applyEdit } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
 import { creationScript, liveSchema, planOpening } from '.'
@@ -11,7 +11,7 @@ const { book: emberly } = emberlyDesign()
 
 const after = (book: Book, ...edits: readonly Edit[]) =>
   edits.reduce((now, edit) => {
-    const made = make(now, edit)
+    const made = applyEdit(now, edit)
     if (!made.ok) throw new Error(wordProblem(made.problem))
     return made.value.book
   }, book)

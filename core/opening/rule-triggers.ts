@@ -2,7 +2,7 @@ import { type Book, linkOf, linksTo, type Link, type Table, tableOf } from '../b
 import { isTyped, kindOf, quoteText } from '../kinds'
 import { quoteName } from '../names'
 import { sayFull } from '../pairings'
-import { type AskedRule, askedRules, isPartOf, type OwnRule, ownRules, type Reading } from '../rules'
+import { type WatchedRule, watchedRules, isPartOf, type OwnRule, ownRules, type CompiledRule } from '../rules'
 import { wordProblem } from '../words'
 import { type PhysicalNames, keyNames, linkPairs } from '../physical'
 import { expressionSql, lockSql, brokenSql, changedSql, concernedSql, type RowOf } from '../sql'
@@ -25,13 +25,13 @@ const oldRow = row('OLD')
 
 /** Everything that the database itself refuses beyond what a constraint can say, in the words that staff read. */
 export const refusing = (book: Book, names: PhysicalNames): Act[] => [
-  ...askedRules(book).flatMap((asked) => (asked.own.rule.warns ? [] : asking(book, names, asked))),
+  ...watchedRules(book).flatMap((asked) => (asked.own.rule.warns ? [] : asking(book, names, asked))),
   ...ownRules(book).flatMap((own) => (own.rule.warns ? [] : standing(book, names, own))),
   ...book.links.flatMap((link) => [...limiting(book, names, link), ...needing(book, names, link)]),
 ]
 
 /** A rule over several records, asked after each row that it looks at. */
-function asking(book: Book, names: PhysicalNames, asked: AskedRule): Act[] {
+function asking(book: Book, names: PhysicalNames, asked: WatchedRule): Act[] {
   const { rule, table } = asked.own
   const broken = brokenSql(book, names, asked, 'held')
   return asked.watches.flatMap(({ hops, table: place, fields }): Act[] => {
@@ -78,9 +78,9 @@ const hold = (book: Book, names: PhysicalNames, link: Link, of: RowOf) =>
 function holding(
   book: Book,
   names: PhysicalNames,
-  { own, reading }: AskedRule,
+  { own, compiled }: WatchedRule,
   place: Table,
-  last: AskedRule['watches'][number]['hops'][number] | undefined,
+  last: WatchedRule['watches'][number]['hops'][number] | undefined,
 ): Act[] {
   const before = (event: Act['event'], sql: string): Act => ({ table: place, timing: 'BEFORE', event, sql })
   if (last?.to === 'rows') {
@@ -93,8 +93,8 @@ function holding(
       before('DELETE', hold(book, names, link, oldRow)),
     ]
   }
-  if (last || reading.kind === 'holds') return []
-  const same = reading.kind === 'apart' ? reading.same : reading.fields
+  if (last || compiled.kind === 'holds') return []
+  const same = compiled.kind === 'apart' ? compiled.same : compiled.fields
   return same
     .filter((field) => field.kind === 'link')
     .slice(0, 1)
@@ -105,30 +105,30 @@ function holding(
 }
 
 /** Rules about what a record was before: closed records, and which state may follow which. */
-function standing(book: Book, names: PhysicalNames, { rule, table, reading }: OwnRule): Act[] {
+function standing(book: Book, names: PhysicalNames, { rule, table, compiled }: OwnRule): Act[] {
   const before = (event: Act['event'], condition: string): Act => ({
     table,
     timing: 'BEFORE',
     event,
     sql: refuse(condition, rule.words),
   })
-  if (reading?.kind === 'follows') return [before('UPDATE', wrongStep(names, table, reading))]
-  if (reading?.kind !== 'closed') return []
-  const once = `COALESCE(${expressionSql(book, names, table.id, reading.once, 'OLD')}, FALSE)`
+  if (compiled?.kind === 'follows') return [before('UPDATE', wrongStep(names, table, compiled))]
+  if (compiled?.kind !== 'closed') return []
+  const once = `COALESCE(${expressionSql(book, names, table.id, compiled.once, 'OLD')}, FALSE)`
   const kept = table.fields
-    .filter((field) => isTyped(field) && !reading.except.includes(field.id))
+    .filter((field) => isTyped(field) && !compiled.except.includes(field.id))
     .map((field) => field.id)
   return [
     before('UPDATE', `${once} AND ${kept.length > 0 ? changedSql(names, table, kept) : 'FALSE'}`),
     before('DELETE', once),
-    ...(reading.rows ? closedRows(book, names, rule.words, table, reading) : []),
+    ...(compiled.rows ? closedRows(book, names, rule.words, table, compiled) : []),
   ]
 }
 
 function wrongStep(
   names: PhysicalNames,
   table: Table,
-  { field, after }: Extract<Reading, { kind: 'follows' }>,
+  { field, after }: Extract<CompiledRule, { kind: 'follows' }>,
 ): string {
   const column = quoteName(names.columns(table.id, field.id)[0]!.name)
   const steps = [...after]
@@ -144,7 +144,7 @@ function closedRows(
   names: PhysicalNames,
   words: string,
   table: Table,
-  { once }: Extract<Reading, { kind: 'closed' }>,
+  { once }: Extract<CompiledRule, { kind: 'closed' }>,
 ): Act[] {
   return linksTo(book, table.id)
     .filter((link) => isPartOf(book, link))

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { aimed, dice } from '@/tests/support/random-edits'
-import { type Book, emptyBook, make, type Edit } from '../book'
+import { type Book, emptyBook, applyEdit, type Edit } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
 import { allPairs, feetFor, openPairs, pairState, sayOutcome } from '.'
@@ -110,7 +110,7 @@ test('a joining table that keeps facts is not thrown away with a new answer', ()
     name: 'Quantity',
     holds: 'whole',
   })
-  const made = make(book, { kind: 'untie', tie: 'joining' })
+  const made = applyEdit(book, { kind: 'untie', tie: 'joining' })
   expect(!made.ok && wordProblem(made.problem)).toBe(
     'Visit part has fields of its own (Quantity). Remove the table yourself if they may go.',
   )
@@ -136,7 +136,7 @@ test('the open pairs are those whose state is to be asked, whatever is done to a
     fc.property(fc.array(dice, { maxLength: 40 }), (throws) => {
       let book = emptyBook('Any', plainLook)
       for (const [turn, one] of throws.entries()) {
-        const done = make(book, aimed(book, one, turn))
+        const done = applyEdit(book, aimed(book, one, turn))
         if (done.ok) book = done.value.book
       }
       const asked = allPairs(book).filter(({ a, b }) => pairState(book, a.id, b.id).kind === 'ask')

@@ -145,9 +145,9 @@ function derivedType(book: Book, field: Field): ColumnType {
   if ('because' in made) return { is: 'text', most: 200 }
   const { type } = made.tree
   if (field.kind !== 'copied' && type.is === 'exact') return type
-  return made.face.kind === 'running' && type.is === 'text'
+  return made.display.kind === 'running' && type.is === 'text'
     ? { is: 'text', most: 40 }
-    : columnTypeOf(made.face, book.look)
+    : columnTypeOf(made.display, book.look)
 }
 
 function columnTypeOf(field: Field, look: Look): ColumnType {

@@ -5,7 +5,7 @@ import { brokenInForm, type LinkedValues } from './live-values'
 import { type CheckedForm, isSound, readForm } from './read-form'
 
 /** What a form's rules may ask beyond what is typed. */
-export interface Around {
+export interface FormContext {
   readonly stored?: StoredForm | undefined
   readonly linked?: LinkedValues
   /** The form as it was read already, so that it isn't read twice. */
@@ -16,7 +16,13 @@ export interface Around {
  * Reads the whole form by the same code as the server and asks its rules, as far as they can be told here.
  * Rows taken out and rows nobody touched are let be.
  */
-export function checkForm(book: Book, tableId: string, form: FormText, now: Now, around: Around = {}): CheckedForm {
+export function checkForm(
+  book: Book,
+  tableId: string,
+  form: FormText,
+  now: Now,
+  around: FormContext = {},
+): CheckedForm {
   const checked = around.read ?? readForm(book, tableId, form, now)
   if (book.rules.length === 0) return checked
   const { stored, linked = () => undefined } = around

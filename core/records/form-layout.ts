@@ -1,5 +1,5 @@
 import { type Book, type Field, fieldOf, type Link, linksFrom, linksTo, type Table, tableOf } from '../book'
-import { allNodesOf, derivedOf, faceOf } from '../expressions'
+import { allNodesOf, derivedOf, displayOf } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { isPartOf } from '../rules'
 
@@ -46,7 +46,7 @@ function layOut(book: Book, tableId: string): FormLayout {
   const table = tableOf(book, tableId)
   const shown = table.fields.filter((field) => kindOf(field.kind).control !== 'given')
   const links = linksTo(book, tableId).filter((link) => link.many !== tableId)
-  const placed = (field: Field): PlacedField => ({ field, span: spanOf(faceOf(book, field)) })
+  const placed = (field: Field): PlacedField => ({ field, span: spanOf(displayOf(book, field)) })
   // What a record can't be without is entered with it, wherever else it has a page.
   const isInset = (link: Link) => isPartOf(book, link) || link.least === 1
   return {

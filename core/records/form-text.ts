@@ -1,5 +1,5 @@
 import { type Book, type Field, type Table, tableOf } from '../book'
-import { faceOf } from '../expressions'
+import { displayOf } from '../expressions'
 import { type Now, showValue, type Value } from '../kinds'
 import { startValues, type Values } from './check-record'
 import { formLayout, type Inset } from './form-layout'
@@ -34,7 +34,7 @@ export interface StoredForm {
 
 // What people know a linked record or a file by stands beside it, in the labels.
 const textOf = (book: Book, field: Field, value: Value) =>
-  field.kind === 'link' || field.kind === 'file' ? (value ?? '') : showValue(value, faceOf(book, field), book.look)
+  field.kind === 'link' || field.kind === 'file' ? (value ?? '') : showValue(value, displayOf(book, field), book.look)
 
 const typedFrom = (book: Book, table: Table, values: Values): Record<string, string> =>
   Object.fromEntries(table.fields.map((field) => [field.id, textOf(book, field, values[field.id] ?? null)]))

@@ -1,7 +1,7 @@
 import { type Book, type Field, findField, type Link, tableOf } from '../book'
 import { type Derived, derivedOf, evaluate, type Facts, type Tree } from '../expressions'
 import { isDerived, isTyped, type Now, type Value } from '../kinds'
-import { askRules } from '../rules'
+import { checkRules } from '../rules'
 import type { FormText, RowText, StoredForm } from './form-text'
 import { formLayout, insetLimit } from './form-layout'
 import type { Problems, Values } from './check-record'
@@ -34,7 +34,7 @@ export interface LiveForm {
 }
 
 /**
- * Reckons every derived field of a form from what is typed, rows that aren't saved yet included. What hangs
+ * Computes every derived field of a form from what is typed, rows that aren't saved yet included. What hangs
  * on the record but isn't in the form stays as it was stored.
  */
 export function liveValues(live: LiveForm): LiveValues {
@@ -62,7 +62,7 @@ export function brokenInForm(live: LiveForm): {
 
 function scopesOf(live: LiveForm): { readonly root: Scope; readonly rows: readonly (readonly [string, Scope[]])[] } {
   const { book, tableId, form, checked, stored } = live
-  const lacking: Lacking = { coming: false, elsewhere: false }
+  const lacking: MissingFacts = { coming: false, elsewhere: false }
   const root = new Scope(live, lacking, tableId, checked.values, stored?.row.values)
   const rows = formLayout(book, tableId).insets.map(({ link }): [string, Scope[]] => {
     const was = new Map((stored?.children[link.id] ?? []).map((row) => [row.ref, row.values]))
@@ -80,8 +80,8 @@ function scopesOf(live: LiveForm): { readonly root: Scope; readonly rows: readon
   return { root, rows }
 }
 
-/** What was asked for, while something was reckoned, and isn't here: still on its way, or not in the form. */
-interface Lacking {
+/** What was asked for, while something was computed, and isn't here: still on its way, or not in the form. */
+interface MissingFacts {
   coming: boolean
   elsewhere: boolean
 }
@@ -90,11 +90,11 @@ interface Lacking {
 class Scope implements Facts {
   insets: ReadonlyMap<string, readonly Scope[]> = new Map()
   readonly frozen = new Set<string>()
-  private readonly reckoned = new Map<string, Value | undefined>()
+  private readonly computed = new Map<string, Value | undefined>()
 
   constructor(
     private readonly live: LiveForm,
-    private readonly lacking: Lacking,
+    private readonly lacking: MissingFacts,
     private readonly tableId: string,
     private readonly typed: Values,
     private readonly stored: Values | undefined,
@@ -107,7 +107,7 @@ class Scope implements Facts {
 
   derived(): Record<string, Value | undefined> {
     const fields = tableOf(this.live.book, this.tableId).fields.filter(isDerived)
-    return Object.fromEntries(fields.map((field) => [field.id, this.reckon(field)]))
+    return Object.fromEntries(fields.map((field) => [field.id, this.compute(field)]))
   }
 
   /** Rules that are plainly broken, and of which all is here that they ask for. */
@@ -118,7 +118,7 @@ class Scope implements Facts {
       evaluate(tree, this, now)
       return !this.lacking.coming && !this.lacking.elsewhere
     }
-    const all = askRules(book, this.tableId, { facts: this, now, stored: this.stored, knows })
+    const all = checkRules(book, this.tableId, { facts: this, now, stored: this.stored, knows })
     const said = all.filter(({ rule }) => !rule.warns)
     return Object.fromEntries(
       said.flatMap(({ field, problem }) => (field ? [[field, problem] as const] : [])).reverse(),
@@ -127,7 +127,7 @@ class Scope implements Facts {
 
   value = (id: string): Value => {
     const { field } = findField(this.live.book, id)!
-    if (isDerived(field)) return this.reckon(field) ?? null
+    if (isDerived(field)) return this.compute(field) ?? null
     if (id in this.typed) return this.typed[id]!
     // Typed, but it can't be read yet: whatever was there before, it isn't any more.
     if (isTyped(field) && id !== this.place?.link.field && Object.keys(this.typed).length > 0)
@@ -152,17 +152,17 @@ class Scope implements Facts {
     return []
   }
 
-  private reckon(field: Field): Value | undefined {
-    if (!this.reckoned.has(field.id)) {
+  private compute(field: Field): Value | undefined {
+    if (!this.computed.has(field.id)) {
       const before = { ...this.lacking }
       Object.assign(this.lacking, { coming: false, elsewhere: false })
       const value = this.fresh(field)
       // What needs rows that aren't in the form stays as it was stored; what is made from it goes on from there.
       const known = this.lacking.elsewhere ? (this.stored?.[field.id] ?? null) : value
-      this.reckoned.set(field.id, this.lacking.coming ? undefined : known)
+      this.computed.set(field.id, this.lacking.coming ? undefined : known)
       Object.assign(this.lacking, before)
     }
-    const value = this.reckoned.get(field.id)
+    const value = this.computed.get(field.id)
     if (value === undefined) this.lacking.coming = true
     return value
   }

@@ -1,8 +1,8 @@
 export { lostWith } from './lost-with'
 export { allFieldRules, type FieldRule, fieldRules } from './field-rules'
 export { allLimitRules, type LimitRule, limitRules } from './limit-rules'
-export { askRules, brokenRules, type OwnRule, ownRules, placeOf, rulesInTheWay, spokenOf } from './own-rules'
-export { type AskedRule, askedRules, isChecked, isKeyed } from './asked-rules'
+export { checkRules, brokenRules, type OwnRule, ownRules, placeOf, rulesInTheWay, spokenOf } from './own-rules'
+export { type WatchedRule, watchedRules, isChecked, isKeyed } from './watched-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts } from './claims'
 export { reopenSentence } from './reopen-sentence'
@@ -21,4 +21,4 @@ export {
   subjectsOf,
   writeSentence,
 } from './sentences'
-export { readHolding, type Reading, readRuleSays } from './readings'
+export { readHolding, type CompiledRule, readRuleSays } from './compiled-rule'

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { type Edit, findField, tableOf } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { derivedInTheWay, readKept } from '@/core/expressions'
+import { derivedInTheWay, recheckStored } from '@/core/expressions'
 import type { Json } from '@/core/words'
 import { hiring } from '@/tests/support/ruled-design'
 import { made } from '@/tests/support/made'
@@ -22,7 +22,9 @@ const rule = (design: ReturnType<typeof hiring>, id: string, source: string, tab
   design.do({ kind: 'addRule', id, table, says: { kind: 'holds', tree: design.tree(table, source) }, words: `${id}.` })
 const written = (book: ReturnType<typeof hiring>['book'], id: string) => {
   const { rule: found, table } = ownRules(book).find((one) => one.rule.id === id)!
-  return found.says.kind === 'holds' ? `${table.name}: ${readKept(book, table, found.says.tree as Json).source}` : ''
+  return found.says.kind === 'holds'
+    ? `${table.name}: ${recheckStored(book, table, found.says.tree as Json).source}`
+    : ''
 }
 
 const ruled = () => {

@@ -1,4 +1,4 @@
-import { type Book, type Edit, make } from '../book'
+import { type Book, type Edit, applyEdit } from '../book'
 import { derivedInTheWay } from '../expressions'
 import { rulesInTheWay } from './own-rules'
 
@@ -7,7 +7,7 @@ import { rulesInTheWay } from './own-rules'
  * have to be put right before the book can be opened. Nothing where the edit can't be made.
  */
 export function lostWith(book: Book, edit: Edit): string[] {
-  const made = make(book, edit)
+  const made = applyEdit(book, edit)
   if (!made.ok) return []
   const { book: after } = made.value
   const left = new Set(after.rules.map(({ id }) => id))

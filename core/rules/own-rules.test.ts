@@ -3,7 +3,7 @@ import { made } from '@/tests/support/made'
 import { hiring } from '@/tests/support/ruled-design'
 import { type Book, type Edit, emptyBook, type RuleSays, tableOf } from '../book'
 import { plainLook } from '../kinds'
-import { keepTree } from '../expressions'
+import { storeTree } from '../expressions'
 import { checkForm, checkRecord } from '../records'
 import { brokenRules, ownRules, readHolding, rulesInTheWay } from '.'
 
@@ -22,7 +22,7 @@ function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
     kind: 'addRule',
     id,
     table: 'loan',
-    says: { kind: 'holds', tree: keepTree(read.tree) },
+    says: { kind: 'holds', tree: storeTree(read.tree) },
     words,
   }
   return made(book, edit)

@@ -2,7 +2,7 @@ import { type Book, type Field, fieldOf, findField, type Rule, type Table, table
 import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
 import { isTyped, type Look, type Now, type Value } from '../kinds'
 import type { Problem } from '../words'
-import { type Reading, readRuleSays, sayRule } from './readings'
+import { type CompiledRule, readRuleSays, sayRule } from './compiled-rule'
 
 /** A rule that an administrator made, as it stands today. */
 export interface OwnRule {
@@ -11,7 +11,7 @@ export interface OwnRule {
   /** What it says with today's names. */
   readonly source: string
   /** Its names looked up; missing where it can't hold as it is. */
-  readonly reading?: Reading
+  readonly compiled?: CompiledRule
   /** Why it can't hold, in words. */
   readonly because?: string
   /** The fields of the table that it speaks of, in their order. */
@@ -36,7 +36,7 @@ function ownRule(book: Book, rule: Rule): OwnRule {
   if (found?.table === table && found.look === book.look)
     if (!around || (around.tables === book.tables && around.links === book.links)) return found.own
   const own = readOwn(book, rule)
-  const alone = own.reading && isAlone(book, own.reading)
+  const alone = own.compiled && isAlone(book, own.compiled)
   known.set(rule, {
     look: book.look,
     table,
@@ -46,23 +46,23 @@ function ownRule(book: Book, rule: Rule): OwnRule {
   return own
 }
 
-/** Whether a reading looks at nothing but what is typed into the record. */
-function isAlone(book: Book, reading: Reading): boolean {
+/** Whether a compiled rule looks at nothing but what is typed into the record. */
+function isAlone(book: Book, compiled: CompiledRule): boolean {
   return (
-    treesOf(reading).every((tree) => ownNeeds(book, tree) !== undefined) &&
-    [...spokenOf(reading)].every((id) => findField(book, id)?.field.source === undefined)
+    treesOf(compiled).every((tree) => ownNeeds(book, tree) !== undefined) &&
+    [...spokenOf(compiled)].every((id) => findField(book, id)?.field.source === undefined)
   )
 }
 
-/** The expressions in a reading. */
-export function treesOf(reading: Reading): readonly Tree[] {
-  switch (reading.kind) {
+/** The expressions in a compiled rule. */
+export function treesOf(compiled: CompiledRule): readonly Tree[] {
+  switch (compiled.kind) {
     case 'holds':
-      return [reading.tree]
+      return [compiled.tree]
     case 'closed':
-      return [reading.once]
+      return [compiled.once]
     case 'apart':
-      return reading.unless ? [reading.unless] : []
+      return compiled.unless ? [compiled.unless] : []
     default:
       return []
   }
@@ -71,35 +71,35 @@ export function treesOf(reading: Reading): readonly Tree[] {
 function readOwn(book: Book, rule: Rule): OwnRule {
   const table = tableOf(book, rule.table)
   const read = readRuleSays(book, table, rule)
-  const spoken = 'reading' in read ? spokenOf(read.reading) : new Set<string>()
+  const spoken = 'compiled' in read ? spokenOf(read.compiled) : new Set<string>()
   return {
     rule,
     table,
     source: sayRule(book, table, rule),
     fields: table.fields.map(({ id }) => id).filter((id) => spoken.has(id)),
-    ...('reading' in read ? { reading: read.reading } : { because: read.because }),
+    ...('compiled' in read ? { compiled: read.compiled } : { because: read.because }),
   }
 }
 
-/** The fields of its own that a reading compares without an expression. */
-export function fieldsOf(reading: Reading): readonly Field[] {
-  switch (reading.kind) {
+/** The fields of its own that a compiled rule compares without an expression. */
+export function fieldsOf(compiled: CompiledRule): readonly Field[] {
+  switch (compiled.kind) {
     case 'together':
-      return reading.fields
+      return compiled.fields
     case 'apart':
-      return [...reading.same, reading.from, reading.to]
+      return [...compiled.same, compiled.from, compiled.to]
     case 'follows':
-      return [reading.field]
+      return [compiled.field]
     default:
       return []
   }
 }
 
-/** The ids of fields and links that a reading speaks of. */
-export const spokenOf = (reading: Reading): ReadonlySet<string> =>
+/** The ids of fields and links that a compiled rule speaks of. */
+export const spokenOf = (compiled: CompiledRule): ReadonlySet<string> =>
   new Set([
-    ...fieldsOf(reading).map((field) => field.id),
-    ...treesOf(reading).flatMap((tree) => [...dependenciesOf(tree)]),
+    ...fieldsOf(compiled).map((field) => field.id),
+    ...treesOf(compiled).flatMap((tree) => [...dependenciesOf(tree)]),
   ])
 
 /** The rules made for one table, or for all. */
@@ -127,22 +127,26 @@ export interface Broken {
  * The rules that a record breaks, as far as that can be told of the record by itself. Neither yes nor no
  * refuses nothing: what isn't known can't be wrong.
  */
-export function askRules(book: Book, tableId: string, record: AskedRecord): Broken[] {
+export function checkRules(book: Book, tableId: string, record: AskedRecord): Broken[] {
   if (book.rules.length === 0) return []
-  return ownRules(book, tableId).flatMap(({ rule, table, reading, fields }): Broken[] => {
-    if (!reading || (rule.onlyNew && record.stored)) return []
+  return ownRules(book, tableId).flatMap(({ rule, table, compiled, fields }): Broken[] => {
+    if (!compiled || (rule.onlyNew && record.stored)) return []
     const broken =
-      reading.kind === 'holds'
-        ? isFalse(reading.tree, record)
-        : reading.kind === 'follows' && stepsWrong(reading, record)
-    const field = placeOf({ table, reading, fields })
+      compiled.kind === 'holds'
+        ? isFalse(compiled.tree, record)
+        : compiled.kind === 'follows' && stepsWrong(compiled, record)
+    const field = placeOf({ table, compiled, fields })
     return broken ? [{ rule, field, problem: { kind: 'in-own-words', words: rule.words } }] : []
   })
 }
 
 /** The field where a broken rule is said: where somebody can mend it, else where what is derived shows it. */
-export function placeOf({ table, reading, fields }: Pick<OwnRule, 'table' | 'reading' | 'fields'>): string | undefined {
-  if (reading?.kind === 'apart') return reading.from.id
+export function placeOf({
+  table,
+  compiled,
+  fields,
+}: Pick<OwnRule, 'table' | 'compiled' | 'fields'>): string | undefined {
+  if (compiled?.kind === 'apart') return compiled.from.id
   return fields.filter((id) => isTyped(fieldOf(table, id))).at(-1) ?? fields.at(-1)
 }
 
@@ -157,7 +161,10 @@ function wordIn({ kind }: Field, value: Value): Value {
   }
 }
 
-function stepsWrong({ field, after }: Extract<Reading, { kind: 'follows' }>, { facts, stored }: AskedRecord): boolean {
+function stepsWrong(
+  { field, after }: Extract<CompiledRule, { kind: 'follows' }>,
+  { facts, stored }: AskedRecord,
+): boolean {
   const [was, is] = [stored?.[field.id] ?? null, facts.value(field.id)].map((value) => wordIn(field, value))
   return Boolean(was && is && was !== is && after.get(was)?.includes(is) !== true)
 }
@@ -174,7 +181,7 @@ export function brokenRules(
 ): Record<string, Problem> {
   const knows = (tree: Tree) => needsOf(book, tree)?.every((field) => field in values) ?? false
   const facts = ownFacts(book, values, now)
-  const broken = askRules(book, tableId, { facts, now, knows }).filter(({ rule }) => !rule.warns && !rule.onlyNew)
+  const broken = checkRules(book, tableId, { facts, now, knows }).filter(({ rule }) => !rule.warns && !rule.onlyNew)
   return Object.fromEntries(
     broken.flatMap(({ field, problem }) => (field ? [[field, problem] as const] : [])).reverse(),
   )

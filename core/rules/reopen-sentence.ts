@@ -1,5 +1,5 @@
 import { type Book, findField, type Table } from '../book'
-import { faceOf, keepTree, readExpression, showExpression, type Tree } from '../expressions'
+import { displayOf, storeTree, readExpression, showExpression, type Tree } from '../expressions'
 import { showValue } from '../kinds'
 import { type Condition, operators, type Operator, type Sentence, writeSentence } from './sentences'
 
@@ -8,11 +8,11 @@ import { type Condition, operators, type Operator, type Sentence, writeSentence 
  * give the very same expression.
  */
 export function reopenSentence(book: Book, table: Table, tree: Tree): Sentence | undefined {
-  const asked = JSON.stringify(keepTree(tree))
+  const asked = JSON.stringify(storeTree(tree))
   return guesses(new Speaker(book), tree).find((sentence) => {
     const written = writeSentence(book, table, sentence)
     const read = 'source' in written ? readExpression(book, table, written.source) : undefined
-    return read && 'tree' in read && JSON.stringify(keepTree(read.tree)) === asked
+    return read && 'tree' in read && JSON.stringify(storeTree(read.tree)) === asked
   })
 }
 
@@ -31,7 +31,7 @@ class Speaker {
   value(fact: Tree, tree: Tree | undefined): string | undefined {
     const [of, value] = [plain(fact), tree && plain(tree)]
     if (of.kind !== 'fact' || value?.kind !== 'literal' || value.value === null) return undefined
-    const face = faceOf(this.book, findField(this.book, of.field)!.field)
+    const face = displayOf(this.book, findField(this.book, of.field)!.field)
     return showValue(value.value, face, this.book.look)
   }
 

@@ -63,7 +63,7 @@ test.each(said)('%j', (sentence, source, words) => {
   expect(written).toMatchObject({ words })
   if (!('source' in written)) throw new Error('Expected a whole sentence.')
   expect(written.source).toBe(source)
-  expect(readHolding(book, hire, written.source)).toHaveProperty('reading')
+  expect(readHolding(book, hire, written.source)).toHaveProperty('compiled')
 })
 
 test.each<readonly [Sentence, string]>([

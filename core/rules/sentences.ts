@@ -1,5 +1,5 @@
 import { type Book, type Field, type Table } from '../book'
-import { faceOf, factsOffered, writtenName } from '../expressions'
+import { displayOf, factsOffered, writtenName } from '../expressions'
 import { type KindName, kindOf } from '../kinds'
 import { listed, wordProblem } from '../words'
 
@@ -15,12 +15,12 @@ export function subjectsOf(book: Book, table: Table): Subject[] {
   const own = table.fields.flatMap((field): Subject[] =>
     field.kind === 'link' || field.kind === 'file'
       ? []
-      : [{ source: writtenName(field.name), words: field.name, face: faceOf(book, field) }],
+      : [{ source: writtenName(field.name), words: field.name, face: displayOf(book, field) }],
   )
   const further = factsOffered(book, table).map(({ source, words, field }) => ({
     source,
     words,
-    face: faceOf(book, field),
+    face: displayOf(book, field),
   }))
   return [...own, ...further]
 }

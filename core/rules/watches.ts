@@ -2,7 +2,7 @@ import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../
 import { derivedOf, isStored, partsOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { fieldsOf, treesOf } from './own-rules'
-import type { Reading } from './readings'
+import type { CompiledRule } from './compiled-rule'
 
 /** One step from a record: to the one record that a link field leads to, or to the rows that hang on it by a link. */
 export type Hop = { readonly to: 'one'; readonly field: string } | { readonly to: 'rows'; readonly link: string }
@@ -15,7 +15,7 @@ export interface Watch {
 }
 
 /** All that a rule over one table's records looks at, place by place; the record itself comes first. */
-export function watchesOf(book: Book, table: Table, reading: Reading): Watch[] {
+export function watchesOf(book: Book, table: Table, compiled: CompiledRule): Watch[] {
   const places = new Map<string, { hops: readonly Hop[]; table: Table; fields: Set<string> }>()
   const at = (hops: readonly Hop[], here: Table) => {
     const name = JSON.stringify(hops)
@@ -53,7 +53,7 @@ export function watchesOf(book: Book, table: Table, reading: Reading): Watch[] {
     for (const part of partsOf(tree)) walk(part, hops, here)
   }
   at([], table)
-  for (const { id } of fieldsOf(reading)) lookAt(id, [], table)
-  for (const tree of treesOf(reading)) walk(tree, [], table)
+  for (const { id } of fieldsOf(compiled)) lookAt(id, [], table)
+  for (const tree of treesOf(compiled)) walk(tree, [], table)
   return [...places.values()]
 }

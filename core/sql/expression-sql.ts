@@ -19,7 +19,7 @@ interface Place {
 }
 
 /** How other rows are read: as they are for the statement, or as they are now, held until the transaction ends. */
-export type RowReading = 'plain' | 'held'
+export type LockMode = 'plain' | 'held'
 
 /**
  * The expression as SQL, MariaDB's where no other is asked for, over a table that goes by `alias` there; for a constraint of the table itself
@@ -31,7 +31,7 @@ export const expressionSql = (
   tableId: string,
   tree: Tree,
   alias: string,
-  reading: RowReading = 'plain',
+  mode: LockMode = 'plain',
   dialect: Dialect = mariadb,
 ): string =>
   sql(tree, {
@@ -40,12 +40,12 @@ export const expressionSql = (
     table: tableOf(book, tableId),
     alias: alias && dialect.quoteName(alias),
     depth: 0,
-    lock: lockSql(reading),
+    lock: lockSql(mode),
     dialect,
   })
 
 /** What a query ends with that reads so. */
-export const lockSql = (reading: RowReading) => (reading === 'held' ? ' LOCK IN SHARE MODE' : '')
+export const lockSql = (mode: LockMode) => (mode === 'held' ? ' LOCK IN SHARE MODE' : '')
 
 /** A table that is read, with its schema before it where MariaDB reads several. */
 const tableSql = ({ dialect, names }: Place, id: string) =>
@@ -152,7 +152,7 @@ function binary(
   if (type.is === 'truth') return `(${compared(left, inner, dialect)} ${operator} ${compared(right, inner, dialect)})`
   const [a, b] = [inner(left), inner(right)]
   if (operator !== '/')
-    return type.is === 'exact' ? dialect.reckoned(`(${a} ${operator} ${b})`, type) : `(${a} ${operator} ${b})`
+    return type.is === 'exact' ? dialect.computed(`(${a} ${operator} ${b})`, type) : `(${a} ${operator} ${b})`
   return type.is === 'exact' ? dialect.quotient(a, b, type) : `(${a} / NULLIF(${b}, 0))`
 }
 

@@ -1,10 +1,10 @@
 import { type Book, type Field, findLink, linkOf, type Table, tableOf } from '../book'
-import { faceOf, type Tree } from '../expressions'
+import { displayOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
 import { columnNames, keyNames, linkPairs, type PhysicalNames } from '../physical'
-import type { AskedRule, Hop } from '../rules'
-import { expressionSql, lockSql, type RowReading } from './expression-sql'
+import type { WatchedRule, Hop } from '../rules'
+import { expressionSql, lockSql, type LockMode } from './expression-sql'
 
 /** How a statement speaks of the row that changed: by the name of one of its columns. */
 export type RowOf = (column: string) => string
@@ -60,30 +60,30 @@ export function rowColumns(book: Book, names: PhysicalNames, table: Table, hops:
 export function brokenSql(
   book: Book,
   names: PhysicalNames,
-  { own, reading }: AskedRule,
-  read: RowReading = 'plain',
+  { own, compiled }: WatchedRule,
+  read: LockMode = 'plain',
 ): string {
   const { table } = own
   const sql = (tree: Tree, alias: string) => expressionSql(book, names, table.id, tree, alias, read)
-  if (reading.kind === 'holds') return `NOT ${sql(reading.tree, 't')}`
+  if (compiled.kind === 'holds') return `NOT ${sql(compiled.tree, 't')}`
   const other = keyNames(names, table)
     .map((column) => `o.${quoteName(column)} = t.${quoteName(column)}`)
     .join(' AND ')
   const others = (conditions: readonly string[]) =>
     `EXISTS (SELECT 1 FROM ${names.quoted(table.id)} AS o WHERE NOT (${other}) AND ${conditions.join(' AND ')}${lockSql(read)})`
-  if (reading.kind === 'together')
+  if (compiled.kind === 'together')
     return others(
       columnNames(
         names,
         table,
-        reading.fields.map((field) => field.id),
-      ).map((column) => `o.${quoteName(column)} ${reading.blanks === 'alike' ? '<=>' : '='} t.${quoteName(column)}`),
+        compiled.fields.map((field) => field.id),
+      ).map((column) => `o.${quoteName(column)} ${compiled.blanks === 'alike' ? '<=>' : '='} t.${quoteName(column)}`),
     )
-  const { from, to, same, unless } = reading
+  const { from, to, same, unless } = compiled
   const fact = (field: Field, alias: string) => factOf(book, names, table, field, alias, read)
   // Days are lent through their last one; moments and times end where the next may begin.
-  const before = faceOf(book, from).kind === 'date' ? '<=' : '<'
-  const until = (alias: string) => `COALESCE(${fact(to, alias)}, ${endless[faceOf(book, to).kind as 'date']})`
+  const before = displayOf(book, from).kind === 'date' ? '<=' : '<'
+  const until = (alias: string) => `COALESCE(${fact(to, alias)}, ${endless[displayOf(book, to).kind as 'date']})`
   const counts = (alias: string) => (unless ? [`NOT COALESCE(${sql(unless, alias)}, FALSE)`] : [])
   return [
     others([
@@ -103,7 +103,7 @@ export function brokenSql(
 /** What has no end lasts beyond everything. */
 const endless = { date: "DATE '9999-12-31'", dateTime: "TIMESTAMP '9999-12-31 23:59:59'", time: "TIME '24:00:00'" }
 
-function factOf(book: Book, names: PhysicalNames, table: Table, field: Field, alias: string, read: RowReading): string {
+function factOf(book: Book, names: PhysicalNames, table: Table, field: Field, alias: string, read: LockMode): string {
   if (!isDerived(field)) return `${alias}.${quoteName(columnNames(names, table, [field.id])[0]!)}`
   const tree: Tree = { kind: 'fact', over: [], field: field.id, type: { is: 'nothing' } }
   return expressionSql(book, names, table.id, tree, alias, read)

@@ -42,7 +42,7 @@ export function viewColumns(
   return [...columns, ...besides.map(own)].join(',\n  ')
 }
 
-/** A derived fact of a record, over its table under an alias; NULL where it can't be reckoned as the book stands. */
+/** A derived fact of a record, over its table under an alias; NULL where it can't be computed as the book stands. */
 export function factSql(book: Book, names: PhysicalNames, fieldId: string, alias: string, dialect = mariadb): string {
   const made = derivedOf(book, fieldId)
   if ('because' in made) return 'NULL'

@@ -1,6 +1,6 @@
 import type { Problem } from './problem'
 
-/** What a step of reckoning gives back when a person's input may be at fault. */
+/** What a step of computing gives back when a person's input may be at fault. */
 export type Result<T, P = Problem> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: P }
 

@@ -1,4 +1,4 @@
-import { apply, type Book, type Edit, faultsOf, invertAll, make, sayEdit, type Step, firstSets } from '@/core/book'
+import { apply, type Book, type Edit, faultsOf, invertAll, applyEdit, sayEdit, type Step, firstSets } from '@/core/book'
 import { fail, type Json, ok, type Result, sameJson } from '@/core/words'
 import type { BookRow, Catalogue, EditRow } from '../catalogue'
 import { stamp } from '../clock'
@@ -26,7 +26,7 @@ export const editBook = (
 ): Promise<Result<Saved>> =>
   onNewest(db, bookId, async (row, transaction) => {
     const { book } = storedBook(row)
-    const made = make(book, edit)
+    const made = applyEdit(book, edit)
     if (!made.ok) return made
     const clash = firstSets(made.value.steps).find((step) => isClash(step, seen))
     if (clash) return fail(await clashWords(db, bookId, clash, transaction))

@@ -12,7 +12,7 @@ import type { Catalogue } from '../catalogue'
 import { now, stamp } from '../clock'
 import { roomProblem } from '../disk-room'
 import { log } from '../log'
-import { addMany, brokenRulesOf, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
+import { addMany, violatedRules, freezeMany, type Live, liveOf, openBook, storeFile } from '../live'
 import type { Account } from '../people'
 import { mend } from './mend'
 import { plausible } from './plausible'
@@ -127,7 +127,7 @@ async function fill(db: Catalogue, live: Live, seed: number): Promise<Map<string
   }
   await mend(db, live, makeUp)
   await freezeMany({ db, live })
-  for (const { own, count } of await brokenRulesOf({ db, live })) {
+  for (const { own, count } of await violatedRules({ db, live })) {
     const before = made.get(own.table.id)!
     const words = `${counted(count, 'made-up record')} ${count === 1 ? 'breaks' : 'break'} the rule “${own.rule.words}”`
     made.set(own.table.id, {

@@ -2,7 +2,7 @@ import { fieldOf, isUnique } from '@/core/book'
 import { isTyped, type Value } from '@/core/kinds'
 import type { MakeUp } from '@/core/made-up'
 import type { Catalogue } from '../catalogue'
-import { breakersOf, brokenRulesOf, type Live, readRecord, saveRecord } from '../live'
+import { violationsOf, violatedRules, type Live, readRecord, saveRecord } from '../live'
 
 const mostRecords = 60
 const tries = 6
@@ -12,13 +12,13 @@ const tries = 6
  * itself is made up anew, until it is kept or was tried often enough. Links and what must be different stay.
  */
 export async function mend(db: Catalogue, live: Live, makeUp: MakeUp): Promise<void> {
-  for (const { own } of await brokenRulesOf({ db, live })) {
+  for (const { own } of await violatedRules({ db, live })) {
     const { table, rule } = own
     const fields = own.fields
       .map((id) => fieldOf(table, id))
       .filter((field) => isTyped(field) && field.kind !== 'link' && !isUnique(table, field))
     if (fields.length === 0 || table.key.length === 0) continue
-    const broken = await breakersOf({ db, live }, live.book, rule.id, mostRecords)
+    const broken = await violationsOf({ db, live }, live.book, rule.id, mostRecords)
     for (const { ref } of broken?.first ?? []) {
       for (let attempt = 0; attempt < tries; attempt++) {
         const values: Record<string, Value> = Object.fromEntries(

@@ -1,5 +1,5 @@
 export { addMany } from './save/add-many'
-export { type Breakers, breakersOf, brokenRulesOf } from './read/breakers'
+export { type Violations, violationsOf, violatedRules } from './read/violations'
 export { csvOf } from './read/csv'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
 export { freezeMany } from './save/freezing'

@@ -1,7 +1,7 @@
 import pdfmake from 'pdfmake'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import * as z from 'zod'
-import { dressLetters, family, isTypeface, typefaces } from './typefaces'
+import { addFontFallback, family, isTypeface, typefaces } from './typefaces'
 
 /** Pages that are drawn already, each an SVG, and the paper they go on in millimetres. */
 export const DrawnPages = z.strictObject({
@@ -25,7 +25,7 @@ export interface MadePages {
 export async function pdfOfPages({ title, width, height, margin, pages }: DrawnPages): Promise<MadePages> {
   prepare()
   const [w, h, m] = [width * points, height * points, margin * points]
-  const dressed = pages.map(dressLetters)
+  const dressed = pages.map(addFontFallback)
   const document: TDocumentDefinitions = {
     info: { title },
     pageSize: { width: w, height: h },

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
 import { textWidth } from '@/core/map'
-import { dressLetters, family, further, openTypeface } from './typefaces'
+import { addFontFallback, family, further, openTypeface } from './typefaces'
 
 test('words with letters that the typeface doesn’t have are set in the other one; what none has is named', () => {
-  const { svg, missing } = dressLetters(
+  const { svg, missing } = addFontFallback(
     '<svg><title>Жук</title><text x="1">Deň Ώρα &amp; Жук</text><text><tspan>漢</tspan></text></svg>',
   )
   expect(svg).toBe(
@@ -11,10 +11,10 @@ test('words with letters that the typeface doesn’t have are set in the other o
       '<tspan font-family="Noto Sans">Жук</tspan></text><text><tspan>漢</tspan></text></svg>',
   )
   expect([...missing]).toEqual(['漢'])
-  expect([...dressLetters('<svg><text>👩\u200d🔧\ufe0f \ud83d</text></svg>').missing]).toEqual(['👩', '🔧'])
+  expect([...addFontFallback('<svg><text>👩\u200d🔧\ufe0f \ud83d</text></svg>').missing]).toEqual(['👩', '🔧'])
 })
 
-test('the widths that the map reckons with are those of the typefaces', () => {
+test('the widths that the map computes with are those of the typefaces', () => {
   for (const [name, words] of [
     [family, 'Way of paying, Žižkov £12.50 “Orme” −'],
     [further, 'ΏραΑγοράЩукаЖивопись'],

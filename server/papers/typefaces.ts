@@ -49,7 +49,7 @@ const isSeen = /[\p{L}\p{N}\p{P}\p{S}]/u
  * Says of each word with letters that the typeface of everything doesn't have that it is set in the other one: a word
  * of one typeface reads better than one of two.
  */
-export function dressLetters(svg: string): Dressed {
+export function addFontFallback(svg: string): Dressed {
   const missing = new Set<string>()
   const dressed = (word: string) => {
     const lacking = [...word].filter((letter) => !has(family, letter))

@@ -1,5 +1,5 @@
 import { type Book, type Edit, emptyBook, findField, tableOf } from '@/core/book'
-import { keepTree, readExpression } from '@/core/expressions'
+import { storeTree, readExpression } from '@/core/expressions'
 import { plainLook } from '@/core/kinds'
 import { field, tie } from './edits'
 import { made } from './made'
@@ -18,7 +18,7 @@ export class Designing {
   tree(table: string, source: string) {
     const read = readExpression(this.book, tableOf(this.book, table), source)
     if ('problem' in read) throw new Error(`${source}: ${read.problem.words}`)
-    return keepTree(read.tree)
+    return storeTree(read.tree)
   }
 
   derived(table: string, id: string, name: string, holds: string, source: string, freezes?: string): this {

@@ -1,10 +1,10 @@
-import { type Book, type Edit, make } from '@/core/book'
+import { type Book, type Edit, applyEdit } from '@/core/book'
 import { wordProblem } from '@/core/words'
 
 /** The book after some edits; an edit that is refused is a mistake of the test. */
 export function made(book: Book, ...edits: readonly Edit[]): Book {
   return edits.reduce((current, edit) => {
-    const next = make(current, edit)
+    const next = applyEdit(current, edit)
     if (!next.ok) throw new Error(`${JSON.stringify(edit)}: ${wordProblem(next.problem)}`)
     return next.value.book
   }, book)

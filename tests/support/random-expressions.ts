@@ -8,7 +8,7 @@ const field = (table: string, name: string, holds: string, to?: object) =>
 const link = (one: string, many: string) => tie(one, many, { link: `${one}-${many}`, field: `${many}-of` })
 
 /** Houses, jobs done there, and the lines of each job. */
-export const reckonedDesign: Edit[] = [
+export const computedDesign: Edit[] = [
   { kind: 'addTable', id: 'house', name: 'House', keyField: 'house-key' },
   ...field('house', 'Town', 'line'),
   ...field('house', 'Floors', 'whole'),

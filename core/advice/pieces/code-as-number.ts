@@ -1,6 +1,6 @@
 import { fieldPiece, placeName } from '../piece'
 
-/** A number that is never reckoned with loses its leading zeros. */
+/** A number that is never computed with loses its leading zeros. */
 export const codeAsNumber = fieldPiece('must-settle', (field, table) => {
   if (!(
     ['whole', 'exact', 'measured'].includes(field.kind) &&

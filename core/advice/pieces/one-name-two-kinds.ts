@@ -1,5 +1,5 @@
 import type { Field, Table } from '../../book'
-import { faceOf } from '../../expressions'
+import { displayOf } from '../../expressions'
 import { type KindName, kindOf } from '../../kinds'
 import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
@@ -24,7 +24,7 @@ export const oneNameTwoKinds: BookPiece = {
         if (field.kind === 'link') continue
         const places = byName.get(name) ?? []
         // What is derived is as what it looks like.
-        places.push({ table, field: faceOf(book, field) })
+        places.push({ table, field: displayOf(book, field) })
         byName.set(name, places)
       }
     }

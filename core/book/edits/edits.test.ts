@@ -5,21 +5,21 @@ import { wordProblem } from '../../words'
 import { type Book, emptyBook, limits } from '../book'
 import { findField, findTable } from '../find'
 import { freeName, readName } from './edit-kind'
-import { type Edit, make, readEdit, sayEdit } from './index'
+import { type Edit, applyEdit, readEdit, sayEdit } from './index'
 import { goesWith } from './remove-table'
 
 const { book: emberly } = emberlyDesign()
 
 function after(book: Book, ...edits: readonly Edit[]): Book {
   return edits.reduce((now, edit) => {
-    const made = make(now, edit)
+    const made = applyEdit(now, edit)
     if (!made.ok) throw new Error(`${edit.kind}: ${wordProblem(made.problem)}`)
     return made.value.book
   }, book)
 }
 
 function refusal(book: Book, edit: Edit): string {
-  const made = make(book, edit)
+  const made = applyEdit(book, edit)
   return made.ok ? 'made' : wordProblem(made.problem)
 }
 

@@ -105,7 +105,7 @@ const stepsOf = (book: Book, edit: Edit): Result<readonly Step[]> => kindFor(edi
 export const sayEdit = (book: Book, edit: Edit): string => kindFor(edit).say(book, edit)
 
 /** Makes an edit: the book after it and the steps it took. */
-export function make(book: Book, edit: Edit): Result<{ readonly book: Book; readonly steps: readonly Step[] }> {
+export function applyEdit(book: Book, edit: Edit): Result<{ readonly book: Book; readonly steps: readonly Step[] }> {
   const steps = stepsOf(book, edit)
   if (!steps.ok) return steps
   const after = apply(book, steps.value)

@@ -3,10 +3,10 @@ import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'
-import { type Book, type Edit, emptyBook, faultsOf, findTable, make } from '..'
+import { type Book, type Edit, emptyBook, faultsOf, findTable, applyEdit } from '..'
 
 const refusal = (book: Book, edit: Edit) => {
-  const next = make(book, edit)
+  const next = applyEdit(book, edit)
   return next.ok ? undefined : wordProblem(next.problem)
 }
 

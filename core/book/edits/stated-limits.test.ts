@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { type Book, type Edit, emptyBook, limits, make, readEdit } from '..'
+import { type Book, type Edit, emptyBook, limits, applyEdit, readEdit } from '..'
 import { kindOf, plainLook, readValue } from '../../kinds'
 import { wordProblem } from '../../words'
 import { made } from '@/tests/support/made'
@@ -93,8 +93,8 @@ const counted: readonly (readonly [string, number, (count: number) => Book, Edit
 test.each(counted)(
   'of %s there are as many as is said, and one more is refused in words',
   (_what, limit, book, edit) => {
-    expect(make(book(limit - 1), edit)).toMatchObject({ ok: true })
-    const beyond = make(book(limit), edit)
+    expect(applyEdit(book(limit - 1), edit)).toMatchObject({ ok: true })
+    const beyond = applyEdit(book(limit), edit)
     expect(!beyond.ok && wordProblem(beyond.problem)).toMatch(new RegExp(limit.toLocaleString('en-GB')))
   },
 )
@@ -138,12 +138,12 @@ const sized: readonly (readonly [string, Edit, Edit, RegExp])[] = [
 ]
 
 test.each(sized)('%s: taken, one more is refused in words', (_what, within, beyond, words) => {
-  expect(make(small, within)).toMatchObject({ ok: true })
+  expect(applyEdit(small, within)).toMatchObject({ ok: true })
   // What a browser could send all the same doesn't pass for an edit.
   const read = readEdit(JSON.parse(JSON.stringify(beyond)))
-  const outcome = read.ok ? make(small, read.value) : read
+  const outcome = read.ok ? applyEdit(small, read.value) : read
   expect(outcome.ok).toBe(false)
-  const here = make(small, beyond)
+  const here = applyEdit(small, beyond)
   expect(!here.ok && wordProblem(here.problem)).toMatch(words)
 })
 

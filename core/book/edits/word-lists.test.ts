@@ -2,10 +2,10 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'
-import { type Book, type Edit, emptyBook, faultsOf, findField, findTable, make, numberAsKey, pairAsKey } from '..'
+import { type Book, type Edit, emptyBook, faultsOf, findField, findTable, applyEdit, numberAsKey, pairAsKey } from '..'
 
 const refusal = (book: Book, edit: Edit) => {
-  const next = make(book, edit)
+  const next = applyEdit(book, edit)
   return next.ok ? undefined : wordProblem(next.problem)
 }
 const fuels = ['oil', 'wood'].map((word) => ({ id: word, word }))

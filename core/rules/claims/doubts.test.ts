@@ -128,8 +128,8 @@ test('what is said of rules is so for every record', () => {
       }
       const found = ruleDoubts(book, tableOf(book, 'trip'))
       const trees = new Map(
-        ownRules(book, 'trip').flatMap(({ rule, reading }) =>
-          reading?.kind === 'holds' ? [[rule.id, reading.tree]] : [],
+        ownRules(book, 'trip').flatMap(({ rule, compiled }) =>
+          compiled?.kind === 'holds' ? [[rule.id, compiled.tree]] : [],
         ),
       )
       const gives = (id: string, record: Record<string, Value>) => {

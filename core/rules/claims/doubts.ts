@@ -36,8 +36,8 @@ export function ruleDoubts(book: Book, table: Table): readonly RuleDoubt[] {
 const found = new WeakMap<Book, Map<string, readonly RuleDoubt[]>>()
 
 function findDoubts(book: Book, table: Table): RuleDoubt[] {
-  const held = ownRules(book, table.id).flatMap(({ rule, reading }: OwnRule): Held[] =>
-    reading?.kind === 'holds' ? [{ rule, tree: reading.tree, facts: factsIn(reading.tree) }] : [],
+  const held = ownRules(book, table.id).flatMap(({ rule, compiled }: OwnRule): Held[] =>
+    compiled?.kind === 'holds' ? [{ rule, tree: compiled.tree, facts: factsIn(compiled.tree) }] : [],
   )
   const known = knownOf(book, table, held)
   const against = contradictions(held.filter(({ rule }) => !rule.warns).slice(0, mostTogether), known)

@@ -9,13 +9,13 @@ export interface Dialect {
   readonly quoteText: (text: string) => string
   readonly columnType: (type: ColumnType) => string
   readonly literal: (value: string, type: Type) => string
-  /** A column that is reckoned with as such a type. */
+  /** A column that is computed with as such a type. */
   readonly column: (column: string, type: Type) => string
   /** A text as it is compared: without regard to capitals and to spaces behind it. */
   readonly compared: (text: string) => string
   readonly joined: (a: string, b: string) => string
   /** A sum, difference or product of exact numbers. */
-  readonly reckoned: (sql: string, type: Exact) => string
+  readonly computed: (sql: string, type: Exact) => string
   /** Nothing where b is nought. */
   readonly quotient: (a: string, b: string, type: Exact) => string
   readonly shift: (of: string, tree: Extract<Tree, { kind: 'shift' }>) => string

@@ -55,7 +55,7 @@ export const mariadb: Dialect = {
   column: (column) => column,
   compared: (text) => text,
   joined: (a, b) => `CONCAT(${a}, ${b})`,
-  reckoned: (sql) => sql,
+  computed: (sql) => sql,
   // More decimals than are kept, and then rounded: MariaDB alone would cut them off at four more than the dividend has.
   quotient: (a, b, type) => `CAST(${a} * 1.${'0'.repeat(quotientScale)} / NULLIF(${b}, 0) AS ${decimal(type)})`,
   shift: (of, { count, unit }) => `(${of} + INTERVAL ${count} ${unit})`,

@@ -58,7 +58,7 @@ export const postgresql: Dialect = {
   column: (column, type) => (type.is === 'exact' && type.scale === 0 ? `CAST(${column} AS NUMERIC)` : column),
   compared: folded,
   joined: (a, b) => `(${a} || ${b})`,
-  reckoned: (sql) => sql,
+  computed: (sql) => sql,
   quotient: (a, b, type) => `CAST(${a} * 1.${'0'.repeat(quotientScale)} / NULLIF(${b}, 0) AS ${numeric(type)})`,
   shift: (of, { count, unit, type }) =>
     `CAST(${of} + ${count} * INTERVAL '1 ${unit}' AS ${type.is === 'date' ? 'DATE' : 'TIMESTAMP'})`,

@@ -48,7 +48,7 @@ export const sqlite: Dialect = {
   column: (column) => column,
   compared: folded,
   joined: (a, b) => `(${a} || ${b})`,
-  reckoned: (sql, { scale }) => (scale === 0 ? sql : rounded(sql, scale)),
+  computed: (sql, { scale }) => (scale === 0 ? sql : rounded(sql, scale)),
   quotient: (a, b, { scale }) => rounded(`${a} * 1.0 / NULLIF(${b}, 0)`, scale),
   shift(of, { count, unit, type }) {
     if (unit === 'YEAR' || unit === 'MONTH') {

@@ -3,7 +3,7 @@ import { quoteName } from '@/core/names'
 import { type Agreed, type LiveCheckQuestion, type OpeningStep, planOpening } from '@/core/opening'
 import type { StoredBook } from '../../books'
 import { type Database, run, select, transact } from '../../database'
-import { rulesBroken } from '../read/breakers'
+import { rulesBroken } from '../read/violations'
 import { liveOf } from '../live'
 
 type Opened = Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'openedEdition' | 'liveSchema'>

@@ -8,7 +8,7 @@ import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/ca
 import {
   anything,
   factsOf,
-  reckonedDesign,
+  computedDesign,
   type Row,
   truth,
   type World,
@@ -24,7 +24,7 @@ let live: Live
 beforeAll(async () => {
   db = await testCatalogue('expressions')
   const account = await testAccount(db, 'Averil')
-  live = await opened(db, account, await testBook(db, account, 'Reckoning', reckonedDesign))
+  live = await opened(db, account, await testBook(db, account, 'Computing', computedDesign))
 })
 
 async function write({ house, job, lines }: World): Promise<void> {
@@ -43,7 +43,7 @@ async function write({ house, job, lines }: World): Promise<void> {
   for (const [at, line] of lines.entries()) await put('line', { 'line-key': String(at + 1), 'line-of': '1', ...line })
 }
 
-async function reckonedThere(tree: Tree): Promise<string | null> {
+async function computedThere(tree: Tree): Promise<string | null> {
   const names = physicalNames(live.book, live.schema)
   const sql = expressionSql(live.book, names, 'job', tree, 'j')
   const shown =
@@ -61,7 +61,7 @@ async function reckonedThere(tree: Tree): Promise<string | null> {
 const now = { moment: '2027-03-12T09:30' }
 const read = (source: string) => readExpression(live.book, tableOf(live.book, 'job'), source)
 
-let reckoned = 0
+let computed = 0
 async function agrees(source: string): Promise<{ tree: Tree; there: string | null } | undefined> {
   const checked = read(source)
   if ('problem' in checked) {
@@ -69,11 +69,11 @@ async function agrees(source: string): Promise<{ tree: Tree; there: string | nul
     expect(checked.problem.words).toMatch(/more than 65 digits|at most|what it stands with/)
     return undefined
   }
-  reckoned++
-  return { tree: checked.tree, there: await reckonedThere(checked.tree) }
+  computed++
+  return { tree: checked.tree, there: await computedThere(checked.tree) }
 }
 
-test('the browser and MariaDB reckon the same, whatever the expression and the record', async () => {
+test('the browser and MariaDB compute the same, whatever the expression and the record', async () => {
   await fc.assert(
     fc.asyncProperty(world, fc.array(anything, { minLength: 12, maxLength: 12 }), async (one, sources) => {
       await write(one)
@@ -85,7 +85,7 @@ test('the browser and MariaDB reckon the same, whatever the expression and the r
     }),
     { numRuns: 150 },
   )
-  expect(reckoned).toBeGreaterThan(1000)
+  expect(computed).toBeGreaterThan(1000)
 }, 240_000)
 
 test('an expression shown as text and read again is the same', () => {

@@ -86,8 +86,8 @@ export async function readRecord(
 
 async function closedBy(reads: Reads, tableId: string, key: readonly string[]): Promise<string[]> {
   const { live } = reads
-  const closing = ownRules(live.book, tableId).flatMap(({ rule, reading }) =>
-    reading?.kind === 'closed' && !rule.warns ? [{ rule, once: reading.once }] : [],
+  const closing = ownRules(live.book, tableId).flatMap(({ rule, compiled }) =>
+    compiled?.kind === 'closed' && !rule.warns ? [{ rule, once: compiled.once }] : [],
   )
   if (closing.length === 0) return []
   const names = namesOf(live)

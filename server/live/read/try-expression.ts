@@ -1,5 +1,5 @@
 import { findTable } from '@/core/book'
-import { readKept, showReckoned } from '@/core/expressions'
+import { recheckStored, showComputed } from '@/core/expressions'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
@@ -32,15 +32,15 @@ export async function tryOnRecords(
 ): Promise<readonly TriedRecord[] | undefined> {
   const { live } = reads
   const table = findTable(live.book, tableId)
-  const read = table && readKept(live.book, table, kept)
+  const read = table && recheckStored(live.book, table, kept)
   if (!table || !read || !('tree' in read)) return undefined
   const { tree } = read
   const names = namesOf(live)
   const keys = keyColumns(table, names)
   if (keys.length === 0) return undefined
   const columns = keys.map((column) => `t.${quoteName(column.name)}`)
-  const reckoned = expressionSql(live.book, names, table.id, tree, 't')
-  const value = tree.type.is === 'moment' ? `DATE_FORMAT(${reckoned}, '%Y-%m-%dT%H:%i')` : reckoned
+  const computed = expressionSql(live.book, names, table.id, tree, 't')
+  const value = tree.type.is === 'moment' ? `DATE_FORMAT(${computed}, '%Y-%m-%dT%H:%i')` : computed
   const rows = await selectRowsIn<(string | number | null)[]>(
     reads,
     `SELECT ${columns.map((column, at) => `${column} AS k${at}`).join(', ')}, ${tree.type.is === 'measured' ? value : `CAST(${value} AS CHAR)`} AS value FROM ${names.quoted(table.id)} AS t ORDER BY t.${quoteName('changed_at')} DESC LIMIT ${fewRecords}`,
@@ -54,7 +54,7 @@ export async function tryOnRecords(
     tried.push({
       ref,
       label: record.ok ? record.value.row.label : ref,
-      shown: showReckoned(live.book, tree, canonical),
+      shown: showComputed(live.book, tree, canonical),
       holds: tree.type.is === 'truth' && canonical !== null ? canonical === '1' : null,
     })
   }

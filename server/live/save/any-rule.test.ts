@@ -8,7 +8,7 @@ import { billing, type Designing } from '@/tests/support/derived-design'
 import { otherTool } from '@/tests/support/other-tool'
 import type { Catalogue } from '../../catalogue'
 import type { Account } from '../../people'
-import { breakersOf, type Live, readRecord, removeRecord, saveRecord } from '..'
+import { violationsOf, type Live, readRecord, removeRecord, saveRecord } from '..'
 
 let db: Catalogue
 let account: Account
@@ -199,7 +199,7 @@ test('every rule that is accepted opens, and its tables are written to as before
         expect({ outcomes: outcomes.filter((outcome) => !isAllowed(outcome)), rules: book.book.rules }).toMatchObject({
           outcomes: [],
         })
-        for (const { id } of book.book.rules) await breakersOf({ db, live }, book.book, id)
+        for (const { id } of book.book.rules) await violationsOf({ db, live }, book.book, id)
       },
     ),
     { numRuns: 14 },

@@ -1,11 +1,11 @@
 import type { Problems } from '@/core/records'
-import { type AskedRule, placeOf } from '@/core/rules'
+import { type WatchedRule, placeOf } from '@/core/rules'
 import type { Problem } from '@/core/words'
 import { SaveRefused, Warned } from './save-problems'
 
 /** A record that breaks a rule now that everything is written. */
 export interface BrokenRecord {
-  readonly asked: AskedRule
+  readonly asked: WatchedRule
   readonly ref: string
   /** What staff know it by. */
   readonly words: string

@@ -42,8 +42,8 @@ async function closedWhole(unit: Unit, { table, ref, values }: RowChange): Promi
   const { book } = live
   const names = namesOf(live)
   for (const link of linksFrom(book, table).filter((one) => isPartOf(book, one))) {
-    for (const { rule, reading } of ownRules(book, link.one)) {
-      if (reading?.kind !== 'closed' || !reading.rows || rule.warns) continue
+    for (const { rule, compiled } of ownRules(book, link.one)) {
+      if (compiled?.kind !== 'closed' || !compiled.rows || rule.warns) continue
       const given = values?.[link.field]
       const keys = [
         given ? keyParams(live, link.one, given) : undefined,
@@ -51,7 +51,7 @@ async function closedWhole(unit: Unit, { table, ref, values }: RowChange): Promi
       ]
       for (const key of keys) {
         if (!key || key.includes(null)) continue
-        const once = expressionSql(book, names, link.one, reading.once, 't')
+        const once = expressionSql(book, names, link.one, compiled.once, 't')
         const sql = `SELECT 1 FROM ${names.quoted(link.one)} AS t WHERE ${keyCondition(live, link.one)} AND ${once}`
         if ((await selectIn(unit, sql, key)).length > 0) return { kind: 'in-own-words', words: rule.words }
       }
@@ -80,9 +80,10 @@ async function linkedKey(unit: Unit, tableId: string, field: string, ref: string
 export async function closedAmong(unit: Unit, { link, fate, rows, params }: Following): Promise<Problem | undefined> {
   const { book } = unit.live
   const names = namesOf(unit.live)
-  for (const { rule, reading } of ownRules(book, link.many)) {
-    if (reading?.kind !== 'closed' || rule.warns || (fate === 'leave' && reading.except.includes(link.field))) continue
-    const once = expressionSql(book, names, link.many, reading.once, 't')
+  for (const { rule, compiled } of ownRules(book, link.many)) {
+    if (compiled?.kind !== 'closed' || rule.warns || (fate === 'leave' && compiled.except.includes(link.field)))
+      continue
+    const once = expressionSql(book, names, link.many, compiled.once, 't')
     const found = await selectIn(unit, `SELECT 1 FROM (${rows}) AS t WHERE ${once} LIMIT 1`, params)
     if (found.length > 0) return { kind: 'in-own-words', words: rule.words }
   }
@@ -91,9 +92,9 @@ export async function closedAmong(unit: Unit, { link, fate, rows, params }: Foll
     const on = keyColumns(tableOf(book, whole.one), names).map(
       (column, at) => `t.${quoteName(column.name)} = ${columns[at]!}`,
     )
-    for (const { rule, reading } of ownRules(book, whole.one)) {
-      if (reading?.kind !== 'closed' || !reading.rows || rule.warns) continue
-      const once = expressionSql(book, names, whole.one, reading.once, 't')
+    for (const { rule, compiled } of ownRules(book, whole.one)) {
+      if (compiled?.kind !== 'closed' || !compiled.rows || rule.warns) continue
+      const once = expressionSql(book, names, whole.one, compiled.once, 't')
       const sql = `SELECT 1 FROM (${rows}) AS part JOIN ${names.quoted(whole.one)} AS t ON ${on.join(' AND ')} WHERE ${once} LIMIT 1`
       if ((await selectIn(unit, sql, params)).length > 0) return { kind: 'in-own-words', words: rule.words }
     }

@@ -1,5 +1,5 @@
 import type { Unit } from '../unit'
-import { Asking } from './asking'
+import { RuleChecks } from './rule-checks'
 import { hasRows, keepsRows } from './at-least-one'
 import { withinLimits } from './at-most'
 import { keepsClosed } from './closed-rows'
@@ -26,7 +26,7 @@ export function guardsOf(unit: Unit, { insets, despite }: Sent): Guards {
       withinLimits(unit, insets),
       keepsRows(unit),
       freezesWithRows(unit),
-      new Asking(unit, places, despite),
+      new RuleChecks(unit, places, despite),
     ],
     places,
   )

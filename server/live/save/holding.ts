@@ -1,7 +1,7 @@
 import { type Field, linkOf, type Link, linksFrom, linksTo } from '@/core/book'
 import { quoteName } from '@/core/names'
 import type { Values } from '@/core/records'
-import { type AskedRule, askedRules, isPartOf, ownRules, type Watch } from '@/core/rules'
+import { type WatchedRule, watchedRules, isPartOf, ownRules, type Watch } from '@/core/rules'
 import type { GateMode, RuleGates } from '../open/gate'
 import { type Live, namesOf, oncePerTable } from '../live'
 import { keyCondition, keyParams } from '../read/rows'
@@ -17,13 +17,13 @@ export interface RowChange {
 
 /** A rule that looks at a table, and how. */
 export interface Looking {
-  readonly asked: AskedRule
+  readonly asked: WatchedRule
   readonly watch: Watch
 }
 
 /** The rules over several records that look at a table's rows. */
 export const lookingAt = oncePerTable((live, tableId): readonly Looking[] =>
-  askedRules(live.book).flatMap((asked) =>
+  watchedRules(live.book).flatMap((asked) =>
     asked.watches.filter(({ table }) => table.id === tableId).map((watch) => ({ asked, watch })),
   ),
 )
@@ -63,12 +63,12 @@ export function ruleGates(live: Live, changes: readonly RowChange[]): RuleGates 
 }
 
 /** The link through which records that a rule compares with each other have one in common. */
-const commonLink = ({ reading }: AskedRule): Field | undefined => {
-  if (reading.kind === 'holds' || (reading.kind === 'together' && reading.blanks === 'alike')) return undefined
-  return (reading.kind === 'apart' ? reading.same : reading.fields).find((field) => field.kind === 'link')
+const commonLink = ({ compiled }: WatchedRule): Field | undefined => {
+  if (compiled.kind === 'holds' || (compiled.kind === 'together' && compiled.blanks === 'alike')) return undefined
+  return (compiled.kind === 'apart' ? compiled.same : compiled.fields).find((field) => field.kind === 'link')
 }
 
-const isHeldByRecords = (asked: AskedRule) => asked.reading.kind === 'holds' || commonLink(asked) !== undefined
+const isHeldByRecords = (asked: WatchedRule) => asked.compiled.kind === 'holds' || commonLink(asked) !== undefined
 
 /** A link, and whether a change of a row must hold the record at its end. */
 interface Leading {
@@ -89,7 +89,7 @@ const leadingFrom = oncePerTable((live, tableId): readonly Leading[] => {
     const limits = link.limits ?? []
     const closes =
       isPartOf(book, link) &&
-      ownRules(book, link.one).some(({ reading, rule }) => reading?.kind === 'closed' && reading.rows && !rule.warns)
+      ownRules(book, link.one).some(({ compiled, rule }) => compiled?.kind === 'closed' && compiled.rows && !rule.warns)
     const moves = (values: Values | undefined) => !values || link.field in values
     return {
       link,

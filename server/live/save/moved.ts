@@ -1,5 +1,5 @@
 import { findLink, tableOf } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { displayOf } from '@/core/expressions'
 import { showValue, type Value } from '@/core/kinds'
 import type { Live } from '../live'
 import type { LiveRecord } from '../read/rows'
@@ -52,7 +52,7 @@ function movedIn({ book }: Live, tableId: string, seen: Seen | undefined, values
   if (!seen) return []
   return tableOf(book, tableId).fields.flatMap((field) => {
     if (field.kind !== 'copied' || !(field.id in seen)) return []
-    const shown = (value: Value | undefined) => showValue(value ?? null, faceOf(book, field), book.look)
+    const shown = (value: Value | undefined) => showValue(value ?? null, displayOf(book, field), book.look)
     const [was, is] = [shown(seen[field.id]), shown(values[field.id])]
     return was === is ? [] : [{ field: field.name, was, is }]
   })

@@ -1,6 +1,6 @@
 import { beforeAll, expect, test } from 'vitest'
 import { type Edit, type Field, tableOf } from '@/core/book'
-import { keepTree } from '@/core/expressions'
+import { storeTree } from '@/core/expressions'
 import { readHolding } from '@/core/rules'
 import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../../catalogue'
@@ -35,7 +35,7 @@ async function loanBook(name: string) {
         kind: 'addRule',
         id: ruleId,
         table: 'loan',
-        says: { kind: 'holds', tree: keepTree(read.tree) },
+        says: { kind: 'holds', tree: storeTree(read.tree) },
         words,
       },
     ])

@@ -2,7 +2,7 @@ import { type AtBook, bookRoute, refused } from '@/app/door'
 import { findTable } from '@/core/book'
 import { fail } from '@/core/words'
 import type { Role } from '@/server/catalogue'
-import { asked } from '@/server/database'
+import { readOnly } from '@/server/database'
 import { heavyProblem, type Live, openedBook } from '@/server/live'
 
 interface TableParams {
@@ -21,7 +21,7 @@ export const tableRoute = (
     if (!findTable(live.value.book, params.table)) return refused(404, fail({ kind: 'gone', what: 'table' }))
     try {
       // The request's own signal tells when whoever asked has gone.
-      return await answer({ ...at, db: asked(at.db, request.signal), live: live.value }, request, params)
+      return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value }, request, params)
     } catch (cause) {
       const problem = heavyProblem(cause)
       if (!problem) throw cause

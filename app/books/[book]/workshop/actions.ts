@@ -5,10 +5,10 @@ import { bookAction } from '@/app/door'
 import { type Book, type Edit, readEdit } from '@/core/book'
 import { fail, type Json, ok, type Result } from '@/core/words'
 import { editBook, goBackTo, redo, type Saved, undo } from '@/server/books'
-import { asked } from '@/server/database'
+import { readOnly } from '@/server/database'
 import {
-  type Breakers,
-  breakersOf,
+  type Violations,
+  violationsOf,
   type TriedRecord,
   tryOnRecords,
   liveOf,
@@ -17,7 +17,7 @@ import {
 } from '@/server/live'
 
 /** What the browser is told after a change: the new revision, and the book where it can't know it. */
-export interface Standing {
+export interface EditReply {
   readonly revision: number
   readonly book?: Book
   readonly say?: string
@@ -31,7 +31,7 @@ const EditMessage = z.strictObject({
   base: z.int(),
 })
 
-const standing = (saved: Result<Saved & { say?: string }>, base: number): Result<Standing> =>
+const standing = (saved: Result<Saved & { say?: string }>, base: number): Result<EditReply> =>
   saved.ok
     ? ok({
         revision: saved.value.revision,
@@ -80,10 +80,10 @@ export const openNow = bookAction(
 export const askBreakers = bookAction(
   'administrator',
   z.strictObject({ rule: z.string().max(40) }),
-  async ({ db, stored }, { rule }): Promise<Result<Breakers>> => {
+  async ({ db, stored }, { rule }): Promise<Result<Violations>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const found = await breakersOf({ db: asked(db), live: live.value }, stored.book, rule)
+    const found = await violationsOf({ db: readOnly(db), live: live.value }, stored.book, rule)
     return found ? ok(found) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )
@@ -95,7 +95,7 @@ export const tryExpression = bookAction(
   async ({ db, stored }, { table, tree }): Promise<Result<readonly TriedRecord[]>> => {
     const live = liveOf(stored)
     if (!live.ok) return live
-    const tried = await tryOnRecords({ db: asked(db), live: live.value }, table, tree)
+    const tried = await tryOnRecords({ db: readOnly(db), live: live.value }, table, tree)
     return tried ? ok(tried) : fail({ kind: 'in-own-words', words: 'Open the book first, then try it on records.' })
   },
 )

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
-import { type Book, type Edit, emptyBook, make } from '@/core/book'
+import { type Book, type Edit, emptyBook, applyEdit } from '@/core/book'
 import { plainLook } from '@/core/kinds'
 import { fail, ok, type Problem, type Result } from '@/core/words'
-import type { Standing } from './actions'
-import { BookStore, type Ways } from './store'
+import type { EditReply } from './actions'
+import { BookStore, type BookApi } from './store'
 
 const table = (name: string): Edit => ({ kind: 'addTable', id: name, name, keyField: `${name}-key` })
 
@@ -15,15 +15,15 @@ function served(refused: readonly string[] = []) {
   let book = emptyBook('Book', plainLook)
   let revision = 0
   const later = () => new Promise((done) => setTimeout(done, 5))
-  const standing = (say?: string): Result<Standing> =>
-    ok({ revision: ++revision, book, ...(say && { say }) } as Standing)
-  const ways: Ways = {
+  const standing = (say?: string): Result<EditReply> =>
+    ok({ revision: ++revision, book, ...(say && { say }) } as EditReply)
+  const ways: BookApi = {
     save: async ({ edit }) => {
       await later()
       const name = (edit as { name: string }).name
       calls.push(name)
       if (refused.includes(name)) return fail({ kind: 'nothing-to-undo' })
-      const made = make(book, edit)
+      const made = applyEdit(book, edit)
       if (!made.ok) return made
       undoable.push(book)
       book = made.value.book

@@ -1,6 +1,6 @@
-import { type Book, type Edit, firstSets, make, type Step } from '@/core/book'
+import { type Book, type Edit, firstSets, applyEdit, type Step } from '@/core/book'
 import { ok, type Problem, type Result } from '@/core/words'
-import type { Standing } from './actions'
+import type { EditReply } from './actions'
 
 export interface BookState {
   /** The book with every edit made here, saved or on its way. */
@@ -11,15 +11,15 @@ export interface BookState {
   readonly cutOff: boolean
 }
 
-export interface Ways {
+export interface BookApi {
   readonly save: (message: {
     edit: Edit
     seen: { id: string; key: string; from: never }[]
     base: number
-  }) => Promise<Result<Standing>>
-  readonly undo: () => Promise<Result<Standing>>
-  readonly redo: () => Promise<Result<Standing>>
-  readonly back: (revision: number) => Promise<Result<Standing>>
+  }) => Promise<Result<EditReply>>
+  readonly undo: () => Promise<Result<EditReply>>
+  readonly redo: () => Promise<Result<EditReply>>
+  readonly back: (revision: number) => Promise<Result<EditReply>>
   readonly refused: (problem: Problem) => void
   readonly said: (words: string) => void
 }
@@ -33,7 +33,7 @@ interface Pending {
 /** Undo, redo or going back: it has its place among the edits, and is made when all before it have been. */
 interface Turn {
   readonly kind: 'turn'
-  readonly way: () => Promise<Result<Standing>>
+  readonly way: () => Promise<Result<EditReply>>
   readonly words: (say: string) => string
   /** How many edits had been refused when it was asked for. */
   readonly refusals: number
@@ -55,7 +55,7 @@ export class BookStore {
   constructor(
     book: Book,
     private revision: number,
-    private readonly ways: Ways,
+    private readonly ways: BookApi,
   ) {
     this.confirmed = book
     this.state = { book, revision, waiting: 0, cutOff: false }
@@ -70,7 +70,7 @@ export class BookStore {
 
   /** Makes an edit, or says why not. Nothing is sent that can't be made here. */
   edit = (edit: Edit): Result<Book> => {
-    const made = make(this.state.book, edit)
+    const made = applyEdit(this.state.book, edit)
     if (!made.ok) return made
     this.queue.push({ kind: 'edit', edit, steps: made.value.steps })
     this.show(made.value.book)
@@ -112,7 +112,7 @@ export class BookStore {
 
   private async takeTurn({ way, words, refusals, done }: Turn): Promise<void> {
     // What was to be taken back was refused meanwhile: what was made before it isn't meant.
-    const result = refusals === this.refusals ? await way().catch(() => undefined) : ok({} as Standing)
+    const result = refusals === this.refusals ? await way().catch(() => undefined) : ok({} as EditReply)
     this.queue.shift()
     if (!result) this.show(this.state.book, true)
     else if (!result.ok) this.ways.refused(result.problem)
@@ -136,7 +136,7 @@ export class BookStore {
       this.refuse(result.problem)
       return this.stand(this.confirmed, this.revision)
     }
-    const made = make(this.confirmed, edit)
+    const made = applyEdit(this.confirmed, edit)
     this.stand(result.value.book ?? (made.ok ? made.value.book : this.confirmed), result.value.revision)
   }
 
@@ -152,7 +152,7 @@ export class BookStore {
     let shown = book
     this.queue = this.queue.flatMap((waiting): (Pending | Turn)[] => {
       if (waiting.kind === 'turn') return [waiting]
-      const made = make(shown, waiting.edit)
+      const made = applyEdit(shown, waiting.edit)
       if (!made.ok) {
         this.refuse(made.problem)
         return []

@@ -5,7 +5,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import Link from 'next/link'
 import { useEffect, useRef } from 'react'
 import { type Field, fieldOf, type Table } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { displayOf } from '@/core/expressions'
 import { kindOf, showValue } from '@/core/kinds'
 import type { Sort } from '@/core/lists'
 import type { ListRow } from '@/core/records'
@@ -30,7 +30,7 @@ export function RowGrid({ table, columns, rows, loading, sort, onSort, onEnd }: 
   const frame = useRef<HTMLDivElement>(null)
   const { book } = useRecords()
   // What is derived is shown like the fact that it looks like.
-  const fields = columns.map((id) => faceOf(book, fieldOf(table, id)))
+  const fields = columns.map((id) => displayOf(book, fieldOf(table, id)))
 
   const virtual = useVirtualizer({
     count: rows.length,

@@ -2,7 +2,7 @@
 
 import { Lock } from 'lucide-react'
 import type { Field } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { displayOf } from '@/core/expressions'
 import { kindOf } from '@/core/kinds'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -25,7 +25,7 @@ interface Props {
 /** A fact that comes by itself. It stands on the paper rather than in a box, as nothing can be typed there. */
 export function DerivedBox({ id, field, text, compact, bare, spoken, frozen, invalid }: Props) {
   const { book } = useRecords()
-  const face = faceOf(book, field)
+  const face = displayOf(book, field)
   return (
     <output
       id={id}

@@ -4,7 +4,7 @@ import { RotateCcw, Trash2 } from 'lucide-react'
 import { type KeyboardEvent } from 'react'
 import { useController, useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
 import { type Book, type Field, mustHold } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { displayOf } from '@/core/expressions'
 import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
 import { type FormText, type Inset, newRowText, type RowText } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
@@ -24,7 +24,7 @@ interface Props {
 }
 
 const widthOf = (book: Book, field: Field) => {
-  const { control } = kindOf(faceOf(book, field).kind)
+  const { control } = kindOf(displayOf(book, field).kind)
   if (control === 'link' || control === 'passage') return 'minmax(150px, 3fr)'
   return control === 'tick' ? '74px' : 'minmax(92px, 1fr)'
 }
@@ -89,7 +89,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
                 key={field.id}
                 className={classNames(
                   'truncate px-2.5 py-1',
-                  kindOf(faceOf(book, field).kind).align === 'end' && 'text-right',
+                  kindOf(displayOf(book, field).kind).align === 'end' && 'text-right',
                 )}
               >
                 {field.name}

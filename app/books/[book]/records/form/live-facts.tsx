@@ -3,7 +3,7 @@
 import { createContext, type ReactNode, use, useEffect, useMemo } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
 import { type Book, type Field, findField, tableOf } from '@/core/book'
-import { faceOf, readKept } from '@/core/expressions'
+import { displayOf, recheckStored } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
 import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
@@ -68,7 +68,7 @@ export function useDerivedText(field: Field, row?: { readonly link: string; read
   const { book } = useRecords()
   const live = use(LiveFacts)
   const value: Value | undefined = row ? live.rows[row.link]?.[row.at]?.[field.id] : live.own[field.id]
-  const face = useMemo(() => faceOf(book, field), [book, field])
+  const face = useMemo(() => displayOf(book, field), [book, field])
   if (value === undefined) return undefined
   const shown = showValue(value, face, book.look)
   return shown && face.unit ? `${shown} ${face.unit}` : shown
@@ -80,5 +80,5 @@ export function useFrozenWords(field: Field): string | undefined {
   const live = use(LiveFacts)
   if (!live.frozen.has(field.id) || field.freezes === undefined) return undefined
   const { table } = findField(book, field.id)!
-  return `Stays as it was since ${readKept(book, table, field.freezes).source}`
+  return `Stays as it was since ${recheckStored(book, table, field.freezes).source}`
 }

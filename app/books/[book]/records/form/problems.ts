@@ -1,12 +1,12 @@
 import type { FieldErrors, Resolver } from 'react-hook-form'
 import { type Book, tableOf } from '@/core/book'
 import type { Now } from '@/core/kinds'
-import { type Around, checkForm, type FormText, formLayout, type Problems } from '@/core/records'
+import { type FormContext, checkForm, type FormText, formLayout, type Problems } from '@/core/records'
 import { plural, wordProblem } from '@/core/words'
 
 /** Lets the form library ask core what is wrong; the words come from there too. */
 export const formResolver =
-  (book: Book, tableId: string, now: Now, around: Around): Resolver<FormText> =>
+  (book: Book, tableId: string, now: Now, around: FormContext): Resolver<FormText> =>
   (text) => {
     const checked = checkForm(book, tableId, text, now, around)
     if (checked.sound) return { values: text, errors: {} }

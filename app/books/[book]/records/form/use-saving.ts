@@ -4,7 +4,7 @@ import type { UseFormReturn } from 'react-hook-form'
 import type { Book } from '@/core/book'
 import type { Now, Value } from '@/core/kinds'
 import {
-  type Around,
+  type FormContext,
   asNew,
   type ChangedRow,
   changedRecord,
@@ -31,7 +31,7 @@ export interface Saving {
   readonly frame: React.RefObject<HTMLFormElement | null>
   readonly stored: LiveRecord | undefined
   readonly start: FormText
-  readonly around: Around
+  readonly around: FormContext
   readonly now: Now
   readonly nested: boolean
   /** Hears what was sent, once it is saved. */

@@ -6,7 +6,7 @@ import { wordsOffered, writtenName } from '@/core/expressions'
 import { Button, Labelled } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { type EditorHandle, ExpressionEditor } from './expression-editor'
-import { LiveResults, type Reckonable } from './live-results'
+import { LiveResults, type TriedExpression } from './live-results'
 
 /** What is wrong with an expression, and where in it. */
 export interface WrongPlace {
@@ -31,7 +31,7 @@ interface Props {
   readonly within?: string
   readonly rows?: number
   /** What it gives is shown, where it gives something. */
-  readonly tries?: Reckonable | undefined
+  readonly tries?: TriedExpression | undefined
   readonly autoFocus?: boolean
   readonly onChange: (source: string) => void
   readonly onLeave?: (source: string) => void

@@ -4,14 +4,14 @@ import Link from 'next/link'
 import { useEffect, useMemo, useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import type { Table } from '@/core/book'
-import { keepTree, type Tree, tryOnSpecimen } from '@/core/expressions'
+import { storeTree, type Tree, tryOnSpecimen } from '@/core/expressions'
 import { inSentence, listed } from '@/core/words'
 import type { TriedRecord } from '@/server/live'
 import { tryExpression } from '../actions'
 import { useWorkshop } from '../workshop-context'
 
-/** An expression that can be reckoned, over the records of a table. */
-export interface Reckonable {
+/** An expression that can be computed, over the records of a table. */
+export interface TriedExpression {
   readonly table: Table
   readonly tree: Tree
   /** Whether it must hold, as a rule does. */
@@ -21,9 +21,9 @@ export interface Reckonable {
 const pause = 350
 
 /** What an expression gives: for a made-up record at once, and for the five that were changed last where the book is open. */
-export function LiveResults({ table, tree, asks = false }: Reckonable) {
+export function LiveResults({ table, tree, asks = false }: TriedExpression) {
   const { id, book, opened } = useWorkshop()
-  const kept = useMemo(() => JSON.stringify(keepTree(tree)), [tree])
+  const kept = useMemo(() => JSON.stringify(storeTree(tree)), [tree])
   const [tried, setTried] = useState<{ readonly of: string; readonly records: readonly TriedRecord[] | string }>()
   useEffect(() => {
     if (!opened.everOpened) return undefined

@@ -28,7 +28,7 @@ export function MadeFromNote({ sheet, kinds, onKinds, onPress }: Props) {
   const { book } = useWorkshop()
   const counts = useMemo(() => countsOf(book), [book])
   const streams = sheet.lines.filter(isStream)
-  const rules = ownRules(book).filter(({ reading }) => reading)
+  const rules = ownRules(book).filter(({ compiled }) => compiled)
   const toggle = (kind: MadeFromKind) => {
     const next = new Set(kinds)
     if (!next.delete(kind)) next.add(kind)

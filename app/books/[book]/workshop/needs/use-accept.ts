@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { make } from '@/core/book'
+import { applyEdit } from '@/core/book'
 import { acceptEdits, type FormTotal, proposalsFor, type Reading, totalEdits } from '@/core/needs'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
@@ -17,7 +17,7 @@ export function useAccept(): (reading: Reading, say: string, totals?: readonly F
       freshId,
     )
     // What is calculated goes into the tables that come of it, or that were there before.
-    const made = typed.length > 0 ? make(book, { kind: 'together', say, edits: typed }) : undefined
+    const made = typed.length > 0 ? applyEdit(book, { kind: 'together', say, edits: typed }) : undefined
     const edits = [...typed, ...totalEdits(made?.ok ? made.value.book : book, totals, freshId)]
     const last = edits.findLast((one) => one.kind === 'addTable')
     if (edits.length > 0 && edit({ kind: 'together', say: say.slice(0, 300), edits }))

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import type { OwnRule } from '@/core/rules'
 import { counted, inSentence, wordProblem } from '@/core/words'
-import type { Breakers } from '@/server/live'
+import type { Violations } from '@/server/live'
 import { Button, WordButton } from '@/ui/kit'
 import { askBreakers } from '../actions'
 import { useWorkshop } from '../workshop-context'
@@ -12,10 +12,10 @@ import { useWorkshop } from '../workshop-context'
 /** Which records of the open book break a rule as it stands, to go to each; or to let the rule be for new ones alone. */
 export function RuleBreakers({ own }: { readonly own: OwnRule }) {
   const { id, opened, edit } = useWorkshop()
-  const [found, setFound] = useState<Breakers | string>()
+  const [found, setFound] = useState<Violations | string>()
   const [busy, setBusy] = useState(false)
-  const { rule, table, reading } = own
-  if (!opened.everOpened || !reading || reading.kind === 'closed' || reading.kind === 'follows') return null
+  const { rule, table, compiled } = own
+  if (!opened.everOpened || !compiled || compiled.kind === 'closed' || compiled.kind === 'follows') return null
   const ask = async () => {
     setBusy(true)
     const answer = await askBreakers(id, { rule: rule.id }).catch(() => undefined)

@@ -9,9 +9,9 @@ import { RuleBreakers } from './breakers'
 /** Where a rule is asked. */
 function placesOf(own: OwnRule): string {
   if (own.rule.warns) return 'save'
-  const { reading } = own
+  const { compiled } = own
   const inForm =
-    isChecked(own) || reading?.kind === 'holds' || reading?.kind === 'follows' || reading?.kind === 'closed'
+    isChecked(own) || compiled?.kind === 'holds' || compiled?.kind === 'follows' || compiled?.kind === 'closed'
   return `${inForm && !isKeyed(own) ? 'form · ' : ''}save · database`
 }
 

@@ -2,7 +2,7 @@
 
 import { type FormEvent, useState } from 'react'
 import type { Edit, RuleSays, Table } from '@/core/book'
-import { keepTree } from '@/core/expressions'
+import { storeTree } from '@/core/expressions'
 import {
   type OwnRule,
   readHolding,
@@ -39,7 +39,7 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
   const table = book.tables.find((one) => one.id === tableId) ?? begin
   const old = own && draftOf(book, begin, own.rule.says)
   const [said] = useState(() =>
-    own?.reading?.kind === 'holds' ? reopenSentence(book, begin, own.reading.tree) : undefined,
+    own?.compiled?.kind === 'holds' ? reopenSentence(book, begin, own.compiled.tree) : undefined,
   )
   const [kind, setKind] = useState<RuleKind>(own ? (old?.kind ?? said?.kind ?? 'written') : 'compare')
   const [sentence, setSentence] = useState<Sentence>(said ?? sentences.compare.begin)
@@ -64,7 +64,7 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
       ? { words: read.because, start: read.start ?? 0, end: read.end ?? 0 }
       : undefined
   const says: RuleSays | undefined = read?.tree
-    ? { kind: 'holds', tree: keepTree(read.tree) }
+    ? { kind: 'holds', tree: storeTree(read.tree) }
     : drafted && 'says' in drafted
       ? drafted.says
       : undefined
@@ -223,4 +223,4 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
 }
 
 const canKeepText = (read: ReturnType<typeof readHolding> | undefined) =>
-  read && 'reading' in read ? 'It can be kept.' : undefined
+  read && 'compiled' in read ? 'It can be kept.' : undefined

@@ -1,7 +1,7 @@
 'use client'
 
 import { type Book, type Field, type RuleSays, type Table, wordsOf } from '@/core/book'
-import { faceOf, keepTree, readExpression } from '@/core/expressions'
+import { displayOf, storeTree, readExpression } from '@/core/expressions'
 import { isDerived, isTyped, kindOf } from '@/core/kinds'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
@@ -28,7 +28,7 @@ interface Props {
 }
 
 const timesOf = (book: Book, table: Table) =>
-  table.fields.filter((field) => ['date', 'dateTime', 'time'].includes(faceOf(book, field).kind))
+  table.fields.filter((field) => ['date', 'dateTime', 'time'].includes(displayOf(book, field).kind))
 
 /** What a draft says, or what it still lacks. */
 export function sayDraft(
@@ -46,12 +46,12 @@ export function sayDraft(
       if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }
       if (!unless.trim()) return { says: { ...rest } }
       const read = readExpression(book, table, unless)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...rest, unless: keepTree(read.tree) } }
+      return 'problem' in read ? { missing: read.problem.words } : { says: { ...rest, unless: storeTree(read.tree) } }
     }
     case 'closed': {
       if (!draft.once.trim()) return { missing: 'Write what closes it.' }
       const read = readExpression(book, table, draft.once)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: keepTree(read.tree) } }
+      return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: storeTree(read.tree) } }
     }
     case 'follows': {
       if (!draft.field) return { missing: 'Choose the field whose states they are.' }

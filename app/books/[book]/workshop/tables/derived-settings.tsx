@@ -6,7 +6,7 @@ import {
   changesWith,
   derivedOf,
   factsOffered,
-  keepTree,
+  storeTree,
   readFreezing,
   readSource,
   speaksOf,
@@ -45,7 +45,7 @@ function Taken({ table, field, onChange }: SourceProps) {
   const ways = [...new Set(offers.map((offer) => offer.through))]
   const keep = (written: string) => {
     const read = readSource(book, table, field, written)
-    return 'tree' in read && onChange({ source: keepTree(read.tree) })
+    return 'tree' in read && onChange({ source: storeTree(read.tree) })
   }
   if (offers.length === 0)
     return (
@@ -92,13 +92,13 @@ function Written({ table, field, onChange }: SourceProps) {
   const frozen = readFreezing(book, table, freezes)
   const leave = (written: string) => {
     const said = readSource(book, table, field, written)
-    if ('tree' in said && written.trim() !== kept) onChange({ source: keepTree(said.tree) })
+    if ('tree' in said && written.trim() !== kept) onChange({ source: storeTree(said.tree) })
   }
   const leaveFreezes = (written: string) => {
     if (written.trim() === keptFreezes) return
     const said = readFreezing(book, table, written)
     if (!written.trim()) onChange({ freezes: null })
-    else if ('tree' in said) onChange({ freezes: keepTree(said.tree) })
+    else if ('tree' in said) onChange({ freezes: storeTree(said.tree) })
   }
   return (
     <>
@@ -134,7 +134,7 @@ function Written({ table, field, onChange }: SourceProps) {
   )
 }
 
-/** What it changes with, what changes with it, or why it can't be reckoned. */
+/** What it changes with, what changes with it, or why it can't be computed. */
 function MadeFrom({ field }: SourceProps) {
   const { book } = useWorkshop()
   const made = field.source === undefined ? undefined : derivedOf(book, field.id)

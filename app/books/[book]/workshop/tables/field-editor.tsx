@@ -2,7 +2,7 @@
 
 import { Trash2 } from 'lucide-react'
 import { type Edit, type Field, isUnique, mustHold, type Table } from '@/core/book'
-import { faceOf } from '@/core/expressions'
+import { displayOf } from '@/core/expressions'
 import { isDerived, isTyped, type KindName, kindOf, type SettingName, settingRanges } from '@/core/kinds'
 import { physicalNames } from '@/core/physical'
 import { Button, ChoiceBox, Labelled, TickBox } from '@/ui/kit'
@@ -56,7 +56,7 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
     )
   const derived = isDerived(field)
   // Only a number that is derived has decimals to say, or a unit.
-  if (derived && !['whole', 'exact', 'measured'].includes(faceOf(book, field).kind))
+  if (derived && !['whole', 'exact', 'measured'].includes(displayOf(book, field).kind))
     for (const name of ['decimals', 'unit'] as const) uses.delete(name)
   const bounded = uses.has('least') || uses.has('most')
 

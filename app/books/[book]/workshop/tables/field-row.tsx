@@ -5,7 +5,7 @@ import { CSS } from '@dnd-kit/utilities'
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
 import { type Book, type Field, linkOf, mustHold, type Table, tableOf } from '@/core/book'
-import { derivedOf, faceOf, sayDerived } from '@/core/expressions'
+import { derivedOf, displayOf, sayDerived } from '@/core/expressions'
 import { isDerived, kindOf, showValue } from '@/core/kinds'
 import { classNames, IconButton, Tag } from '@/ui/kit'
 import { FieldControl } from '@/ui/controls'
@@ -127,7 +127,7 @@ function Summary({
 /** The very control of the form, with a made-up value. It can be tried, and forgets. */
 function Specimen({ book, field }: { readonly book: Book; readonly field: Field }) {
   const target = field.kind === 'link' ? tableOf(book, linkOf(book, field.id).one) : undefined
-  const face = faceOf(book, field)
+  const face = displayOf(book, field)
   const text = target ? `${target.name} …` : showValue(kindOf(face.kind).specimen(face) || null, face, book.look)
   if (isDerived(field))
     return (

@@ -5,7 +5,7 @@ import type { Field } from '@/core/book'
 import {
   type Gathering,
   gatheringOf,
-  keepTree,
+  storeTree,
   readSource,
   type RowsOffer,
   rowsOffered,
@@ -31,7 +31,7 @@ export function GatheredSource({ table, field, onChange }: SourceProps) {
   const keep = (to: Partial<Gathering>) => {
     const next: Gathering = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
     const read = readSource(book, table, field, writeGathering(book, next))
-    return 'tree' in read && onChange({ source: keepTree(read.tree) })
+    return 'tree' in read && onChange({ source: storeTree(read.tree) })
   }
   if (offers.length === 0)
     return (

@@ -20,7 +20,7 @@ function hash(text: string): string {
   return (value >>> 0).toString(16).padStart(8, '0')
 }
 
-export function isWavedOff(book: Book, advice: Advice): boolean {
+export function isDismissed(book: Book, advice: Advice): boolean {
   if (book.waved.length === 0) return false
   const waved = book.waved.find((one) => one.what === adviceKey(advice))
   return waved !== undefined && (waved.seen === undefined || waved.seen === seenOf(book, advice))

@@ -2,7 +2,7 @@ import { type Book, findField, findLink, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
-import { askedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
+import { watchedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
 import { counted, inSentence } from '@/core/words'
 import { keyColumns, leafOf } from '@/core/physical'
 import { expressionSql, brokenSql } from '@/core/sql'
@@ -11,7 +11,7 @@ import { type Reads, selectIn, selectRowsIn } from '../unit'
 import { readRecord } from './rows'
 
 /** Records that break a rule: how many, and the first of them. */
-export interface Breakers {
+export interface Violations {
   readonly count: number
   readonly first: readonly { readonly ref: string; readonly label: string }[]
 }
@@ -19,20 +19,20 @@ export interface Breakers {
 /** The condition that a record `t` breaks a rule, where it can be asked of records as they stand. */
 function condition(book: Book, live: Live, own: OwnRule): string | undefined {
   const names = namesOf(live)
-  const { reading, rule, table } = own
-  if (isChecked(own) && reading?.kind === 'holds')
-    return `NOT ${expressionSql(book, names, table.id, reading.tree, 't')}`
-  const asked = askedRules(book).find((one) => one.own.rule.id === rule.id)
+  const { compiled, rule, table } = own
+  if (isChecked(own) && compiled?.kind === 'holds')
+    return `NOT ${expressionSql(book, names, table.id, compiled.tree, 't')}`
+  const asked = watchedRules(book).find((one) => one.own.rule.id === rule.id)
   if (asked) return brokenSql(book, names, asked)
-  if (reading?.kind !== 'together') return undefined
-  return brokenSql(book, names, { own, reading, watches: [] })
+  if (compiled?.kind !== 'together') return undefined
+  return brokenSql(book, names, { own, compiled, watches: [] })
 }
 
 /** Whether everything that a rule looks at is in the live database as the design has it. */
-function isLive(book: Book, live: Live, { reading, table }: OwnRule): boolean {
+function isLive(book: Book, live: Live, { compiled, table }: OwnRule): boolean {
   const there = live.book.tables.find((one) => one.id === table.id)
-  if (!reading || there?.key.join() !== table.key.join()) return false
-  const watches = watchesOf(book, table, reading)
+  if (!compiled || there?.key.join() !== table.key.join()) return false
+  const watches = watchesOf(book, table, compiled)
   return watches.every(
     ({ hops, fields }) =>
       hops.every((hop) => (hop.to === 'one' ? findField(live.book, hop.field) : findLink(live.book, hop.link))) &&
@@ -47,12 +47,12 @@ const isSame = (a: ReturnType<typeof findField>, b: ReturnType<typeof findField>
  * The records in the live database that break a rule of the design. Undefined where that can't be asked of
  * records as they stand: the rule is about what may change, or speaks of what isn't open yet.
  */
-export async function breakersOf(
+export async function violationsOf(
   reads: Reads,
   book: Book,
   ruleId: string,
   atMost = 100,
-): Promise<Breakers | undefined> {
+): Promise<Violations | undefined> {
   const { live } = reads
   const own = ownRules(book).find(({ rule }) => rule.id === ruleId)
   const broken = own && isLive(book, live, own) ? condition(book, live, own) : undefined
@@ -85,10 +85,10 @@ export async function breakersOf(
 export async function rulesBroken(reads: Reads, book: Book): Promise<string[]> {
   const before = new Map(reads.live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
   const words: string[] = []
-  for (const { own } of askedRules(book)) {
+  for (const { own } of watchedRules(book)) {
     const { rule, table } = own
     if (rule.warns || rule.onlyNew || before.get(rule.id) === JSON.stringify(rule)) continue
-    const { count = 0 } = (await breakersOf(reads, book, rule.id, 0)) ?? {}
+    const { count = 0 } = (await violationsOf(reads, book, rule.id, 0)) ?? {}
     if (count > 0)
       words.push(
         `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records only.`,
@@ -98,12 +98,12 @@ export async function rulesBroken(reads: Reads, book: Book): Promise<string[]> {
 }
 
 /** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */
-export async function brokenRulesOf(reads: Reads): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
+export async function violatedRules(reads: Reads): Promise<{ readonly own: OwnRule; readonly count: number }[]> {
   const { book } = reads.live
   const found = []
   for (const own of ownRules(book)) {
     if (own.rule.warns || own.rule.onlyNew) continue
-    const breakers = await breakersOf(reads, book, own.rule.id, 0)
+    const breakers = await violationsOf(reads, book, own.rule.id, 0)
     if (breakers && breakers.count > 0) found.push({ own, count: breakers.count })
   }
   return found

@@ -4,7 +4,7 @@ import { otherTool } from '@/tests/support/other-tool'
 import { hiring, ruled, rulings } from '@/tests/support/ruled-design'
 import type { Catalogue } from '../../catalogue'
 import type { Account } from '../../people'
-import { breakersOf, openBook, tryOnRecords } from '..'
+import { violationsOf, openBook, tryOnRecords } from '..'
 
 let db: Catalogue
 let account: Account
@@ -30,7 +30,7 @@ async function later(name: string, ...rules: readonly string[]) {
   )
   await editAll(db, account, id, ruled(...rules).edits.slice(base.edits.length))
   const { book } = await stored(db, id)
-  return { id, live, book, who: (rule: string) => breakersOf({ db, live }, book, rule) }
+  return { id, live, book, who: (rule: string) => violationsOf({ db, live }, book, rule) }
 }
 
 test('the records that break a rule are counted and told, for each kind that can be asked', async () => {
@@ -55,7 +55,7 @@ test('what is about changes, and what isn’t open yet, can’t be asked of reco
   const says = { kind: 'holds' as const, tree: design.tree('hire', 'New > 1') }
   await editAll(db, account, id, [{ kind: 'addRule', id: 'fresh', table: 'hire', words: 'No.', says }])
   const { book } = await stored(db, id)
-  expect(await breakersOf({ db, live: (await later('Other')).live }, book, 'fresh')).toBeUndefined()
+  expect(await violationsOf({ db, live: (await later('Other')).live }, book, 'fresh')).toBeUndefined()
 })
 
 test('a rule that records break stands in the way of opening, until it is for new records alone', async () => {

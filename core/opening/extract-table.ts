@@ -14,7 +14,7 @@ import type { LiveCheckQuestion, OpeningStep } from './steps'
  * rank becomes the number of the new record, so that both the new rows and the links to them come from one
  * pass each, and a second run gives the same.
  */
-export function apart(before: Book, after: Book, move: MoveApart): CarryPlan {
+export function extractTable(before: Book, after: Book, move: MoveApart): CarryPlan {
   const { way, from, to, link, columns } = move
   const [source, old] = [quoteName(from.then.name), columns.map(({ then }) => then.name)]
   const linkColumns = (way === 'kind' ? from.is : to).columns.filter((column) => column.field === link.field)

@@ -4,13 +4,13 @@ import { counted, inSentence } from '../words'
 import type { LiveTable } from '../physical'
 import type { CarryPlan } from './carrying'
 import { isThere } from './is-there'
-import { askWhoLeads } from './leads'
+import { countReferences } from './count-references'
 import type { MoveTogether } from './moves'
 import { idsIn } from './pairs'
 import type { LiveCheckQuestion } from './steps'
 
 /** Facts that come back to the records they are told of, from a table that goes. */
-export function together(before: Book, move: MoveTogether): CarryPlan {
+export function inlineTable(before: Book, move: MoveTogether): CarryPlan {
   const { way, from, to, columns } = move
   const linkColumns = (way === 'one' ? to.was : from.was).columns.filter((column) => column.field === move.link.field)
   const sql = (own: LiveTable, gone: LiveTable) =>
@@ -95,7 +95,7 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
     ...before.links
       .filter((one) => one.one === gone.id && one !== link)
       .map((one) =>
-        askWhoLeads(
+        countReferences(
           before,
           one,
           (records, field, single) =>

@@ -2,10 +2,10 @@ import { findLink, type Link, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
-import type { AskedRule, Watch } from '@/core/rules'
+import type { WatchedRule, Watch } from '@/core/rules'
 import { keyColumns, leafOf } from '@/core/physical'
 import { brokenSql, concernedSql, rowColumns } from '@/core/sql'
-import { asked as asApart } from '../../database'
+import { readOnly as asApart } from '../../database'
 import { type Live, namesOf } from '../live'
 import { keyCondition, keyParams, recordWords } from '../read/rows'
 import { type Reads, selectRowsIn, type Unit } from '../unit'
@@ -23,7 +23,7 @@ const mostBroken = 500
  * Asks the rules that look at several records, once a transaction has written all it has to write. The
  * database would ask after every row; this waits, so that a record and its rows may come in any order.
  */
-export class Asking implements Guard {
+export class RuleChecks implements Guard {
   private readonly questions = new Map<string, Question>()
   private readonly held = new Set<string>()
 
@@ -87,10 +87,10 @@ export class Asking implements Guard {
     }
   }
 
-  private columns = (asked: AskedRule, watch: Watch) =>
+  private columns = (asked: WatchedRule, watch: Watch) =>
     rowColumns(this.live.book, namesOf(this.live), asked.own.table, watch.hops)
 
-  private ask(asked: AskedRule, watch: Watch, params: Params | undefined): void {
+  private ask(asked: WatchedRule, watch: Watch, params: Params | undefined): void {
     if (!params || params.includes(null)) return
     const { concerned, sql } = questionOf(this.live, asked, watch)
     this.questions.set(JSON.stringify([asked.own.rule.id, concerned, params]), { asked, sql, params })
@@ -169,7 +169,7 @@ export class Asking implements Guard {
 const linkWith = (live: Live, id: string): Link => findLink(live.book, id)!
 
 interface Question {
-  readonly asked: AskedRule
+  readonly asked: WatchedRule
   readonly sql: string
   readonly params: Params
 }
@@ -179,7 +179,7 @@ const questionsAtOnce = 24
 // Designs don't change while they are open: a question is put into words once for each live database.
 const questions = new WeakMap<Watch, Map<string, { readonly concerned: string; readonly sql: string }>>()
 
-function questionOf(live: Live, asked: AskedRule, watch: Watch) {
+function questionOf(live: Live, asked: WatchedRule, watch: Watch) {
   const bySchema = questions.get(watch) ?? new Map<string, { readonly concerned: string; readonly sql: string }>()
   questions.set(watch, bySchema)
   const found = bySchema.get(live.schema)

@@ -34,11 +34,11 @@ const isThere = (book: Book, tree: Tree) =>
   })
 
 /** A kept expression, if it is one and all it speaks of is still there; its types are those of when it was kept. */
-export function keptTree(book: Book, json: Json): Tree | undefined {
+export function storedTree(book: Book, json: Json): Tree | undefined {
   const read = Node.safeParse(json)
   const tree = read.success ? (read.data as unknown as Tree) : undefined
   return tree && isThere(book, tree) ? tree : undefined
 }
 
 /** A tree as a book keeps it: plain JSON, without what is undefined. */
-export const keepTree = (tree: Tree) => JSON.parse(JSON.stringify(tree)) as z.infer<ReturnType<typeof z.json>>
+export const storeTree = (tree: Tree) => JSON.parse(JSON.stringify(tree)) as z.infer<ReturnType<typeof z.json>>

@@ -5,7 +5,7 @@ import { physicalNames } from '../physical'
 import type { LiveCheckQuestion } from './steps'
 
 /** Counts the records that lead somewhere through a link of the book as it was opened. */
-export function askWhoLeads(
+export function countReferences(
   before: Book,
   link: Link,
   blocked: (records: string, field: string, one: boolean) => string,

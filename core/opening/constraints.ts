@@ -23,14 +23,14 @@ const missing = (table: LiveTable | undefined, other: LiveTable | undefined) => 
   return (table?.foreignKeys ?? []).filter((key) => !there.has(keyMark(table!, key)))
 }
 
-export const loosenKeys = ({ was, is }: TablePair): OpeningStep[] =>
+export const dropForeignKeys = ({ was, is }: TablePair): OpeningStep[] =>
   missing(was, is).map((key) => ({
     say: `Loosen the links of ${was!.title}`,
     sql: `ALTER TABLE ${quoteName(was!.name)} DROP FOREIGN KEY IF EXISTS ${quoteName(key.name)}`,
     undo: addForeignKeySql(was!.name, key),
   }))
 
-export const fastenKeys = ({ was, is }: TablePair): OpeningStep[] =>
+export const addForeignKeys = ({ was, is }: TablePair): OpeningStep[] =>
   missing(is, was).map((key) => ({
     say: `Connect ${is!.title} to the tables it is linked to`,
     sql: addForeignKeySql(is!.name, key),
@@ -71,7 +71,7 @@ function heldOnlyIn(table: LiveTable, other: LiveTable) {
   return holds(table).filter((held) => !there.has(held.mark))
 }
 
-export const loosen = (pair: TablePair): OpeningStep[] =>
+export const dropConstraints = (pair: TablePair): OpeningStep[] =>
   isStaying(pair)
     ? heldOnlyIn(pair.was, pair.is).map((held) => ({
         say: `Set the checks of ${inSentence(pair.is.title)} again`,
@@ -80,7 +80,7 @@ export const loosen = (pair: TablePair): OpeningStep[] =>
       }))
     : []
 
-export const fasten = (pair: TablePair): OpeningStep[] =>
+export const addConstraints = (pair: TablePair): OpeningStep[] =>
   isStaying(pair)
     ? heldOnlyIn(pair.is, pair.was).map((held) => ({
         say: `Set the checks of ${inSentence(pair.is.title)} again`,

@@ -1,10 +1,10 @@
 import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
-import { allNodesOf, faceOf, readExpression, readKept, type Tree } from '../expressions'
+import { allNodesOf, displayOf, readExpression, recheckStored, type Tree } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { inSentence, type Json, listed } from '../words'
 
 /** A rule with its names looked up. */
-export type Reading =
+export type CompiledRule =
   | {
       readonly kind: 'holds'
       readonly tree: Tree
@@ -28,17 +28,17 @@ export type Reading =
     }
 
 export type Read =
-  { readonly reading: Reading } | { readonly because: string; readonly start?: number; readonly end?: number }
+  { readonly compiled: CompiledRule } | { readonly because: string; readonly start?: number; readonly end?: number }
 
 type Asked = Pick<Rule, 'table' | 'says' | 'onlyNew' | 'warns'>
 
 /** Looks a rule's names up, or says why it can't hold as it is. */
 export function readRuleSays(book: Book, table: Table, rule: Omit<Asked, 'table'>): Read {
   const read = lookUp(book, table, rule)
-  if (!('reading' in read) || table.key.length > 0) return read
-  const { reading } = read
+  if (!('compiled' in read) || table.key.length > 0) return read
+  const { compiled } = read
   const byRow =
-    reading.kind === 'follows' || (reading.kind === 'holds' && reading.alone && !rule.onlyNew && !rule.warns)
+    compiled.kind === 'follows' || (compiled.kind === 'holds' && compiled.alone && !rule.onlyNew && !rule.warns)
   return byRow
     ? read
     : { because: `It looks at several records, which ${table.name} can’t do without a key. Give it one first.` }
@@ -48,7 +48,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
   const own = (id: string) => table.fields.find((field) => field.id === id)
   switch (says.kind) {
     case 'holds': {
-      const read = readKept(book, table, says.tree as Json)
+      const read = recheckStored(book, table, says.tree as Json)
       return 'problem' in read ? { because: read.problem.words } : asHolding(book, table, read.tree, onlyNew ?? warns)
     }
     case 'together': {
@@ -61,12 +61,12 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
       return apart(book, table, { same, from, to }, says.unless as Json | undefined)
     }
     case 'closed': {
-      const read = readKept(book, table, says.once as Json)
+      const read = recheckStored(book, table, says.once as Json)
       if ('problem' in read) return { because: read.problem.words }
       const because = truthHindrance(read.tree)
       return because
         ? { because }
-        : { reading: { kind: 'closed', once: read.tree, except: says.except, rows: says.rows } }
+        : { compiled: { kind: 'closed', once: read.tree, except: says.except, rows: says.rows } }
     }
     case 'follows': {
       const field = own(says.field)
@@ -78,7 +78,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
         const before = word(from)
         return before === undefined ? [] : [[before, to.flatMap((id) => word(id) ?? [])] as const]
       })
-      return { reading: { kind: 'follows', field, after: new Map(after) } }
+      return { compiled: { kind: 'follows', field, after: new Map(after) } }
     }
   }
 }
@@ -95,7 +95,7 @@ export function readHolding(
   const read = readExpression(book, table, source)
   if ('problem' in read) return { because: read.problem.words, start: read.problem.start, end: read.problem.end }
   const asked = asHolding(book, table, read.tree, passing)
-  return 'reading' in asked ? { ...asked, tree: read.tree } : { ...asked, start: 0, end: source.length }
+  return 'compiled' in asked ? { ...asked, tree: read.tree } : { ...asked, start: 0, end: source.length }
 }
 
 const truthHindrance = (tree: Tree) =>
@@ -118,7 +118,7 @@ function asHolding(book: Book, table: Table, tree: Tree, passing?: boolean): Rea
     !gathers &&
     facts.every(({ over, field }) => over.length === 0 && findField(book, field)!.field.kind !== 'link') &&
     facts.every(({ field }) => !isFrozen(findField(book, field)!.field))
-  return { reading: { kind: 'holds', tree, alone } }
+  return { compiled: { kind: 'holds', tree, alone } }
 }
 
 const isFrozen = (field: Field) => field.freezes !== undefined
@@ -129,7 +129,7 @@ function together(table: Table, fields: readonly Field[], blanks: 'differ' | 'al
       ['passage', 'file', 'tick'].includes(kindOf(field.kind).control) || (isDerived(field) && field.kind !== 'copied'),
   )
   if (unfit) return { because: `${unfit.name} of ${table.name} can’t be compared for being the same.` }
-  return { reading: { kind: 'together', fields, blanks } }
+  return { compiled: { kind: 'together', fields, blanks } }
 }
 
 function apart(
@@ -138,22 +138,22 @@ function apart(
   spans: { readonly same: readonly Field[]; readonly from: Field; readonly to: Field },
   unless: Json | undefined,
 ): Read {
-  const [from, to] = [faceOf(book, spans.from), faceOf(book, spans.to)]
+  const [from, to] = [displayOf(book, spans.from), displayOf(book, spans.to)]
   if (from.kind !== to.kind || !['date', 'dateTime', 'time'].includes(from.kind))
     return { because: `${from.name} and ${to.name} must both be dates, both dates with times, or both times.` }
   if (spans.same.some((field) => isDerived(field)))
     return { because: `What is the same must be typed or linked in ${table.name} itself.` }
-  if (unless === undefined) return { reading: { kind: 'apart', ...spans } }
-  const read = readKept(book, table, unless)
+  if (unless === undefined) return { compiled: { kind: 'apart', ...spans } }
+  const read = recheckStored(book, table, unless)
   if ('problem' in read) return { because: read.problem.words }
   const because = truthHindrance(read.tree)
-  return because ? { because } : { reading: { kind: 'apart', ...spans, unless: read.tree } }
+  return because ? { because } : { compiled: { kind: 'apart', ...spans, unless: read.tree } }
 }
 
 /** The rule in words, as far as it can still be told; what is written is shown as it is written. */
 export function sayRule(book: Book, table: Table, { says }: Pick<Rule, 'says'>): string {
   const name = (id: string) => findField(book, id)?.field.name ?? 'a field that is gone'
-  const written = (tree: unknown) => readKept(book, table, tree as Json).source
+  const written = (tree: unknown) => recheckStored(book, table, tree as Json).source
   switch (says.kind) {
     case 'holds':
       return written(says.tree)

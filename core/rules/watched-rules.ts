@@ -1,0 +1,43 @@
+import type { Book } from '../book'
+import { type OwnRule, ownRules } from './own-rules'
+import type { CompiledRule } from './compiled-rule'
+import { type Watch, watchesOf } from './watches'
+
+type Watchable = Extract<CompiledRule, { kind: 'holds' | 'apart' | 'together' }>
+
+/** A rule that is asked of the records as they stand together, after something has changed. */
+export interface WatchedRule {
+  readonly own: OwnRule
+  readonly compiled: Watchable
+  /** Whose change may break it, the rule's own records first. */
+  readonly watches: readonly Watch[]
+}
+
+const known = new WeakMap<Book, readonly WatchedRule[]>()
+
+/**
+ * The rules that a row's own CHECK or a UNIQUE key can't keep: those that look at other records, those asked
+ * of new records alone, and those that only warn.
+ */
+export function watchedRules(book: Book): readonly WatchedRule[] {
+  const found = known.get(book) ?? ownRules(book).flatMap((own) => asked(book, own))
+  known.set(book, found)
+  return found
+}
+
+/** Whether the database keeps a rule in the row itself, by a CHECK. */
+export const isChecked = ({ rule, compiled }: OwnRule) =>
+  compiled?.kind === 'holds' && compiled.alone && !rule.onlyNew && !rule.warns
+
+/** Whether the database keeps a rule by a UNIQUE key. */
+export const isKeyed = ({ rule, compiled }: OwnRule) =>
+  compiled?.kind === 'together' && compiled.blanks === 'differ' && !rule.onlyNew && !rule.warns
+
+function asked(book: Book, own: OwnRule): WatchedRule[] {
+  const { compiled, table } = own
+  if (!compiled || isChecked(own) || isKeyed(own) || !isAskedKind(compiled)) return []
+  return [{ own, compiled, watches: watchesOf(book, table, compiled) }]
+}
+
+const isAskedKind = (compiled: CompiledRule): compiled is Watchable =>
+  ['holds', 'apart', 'together'].includes(compiled.kind)
