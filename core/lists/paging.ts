@@ -1,5 +1,5 @@
 import { type Book, fieldOf, type Table } from '../book'
-import { isDerived } from '../kinds'
+import { isDerived, quoteText } from '../kinds'
 import type { Cursor } from '../records'
 import type { PhysicalNames } from '../physical'
 import { factSql } from '../sql'
@@ -22,7 +22,7 @@ export function sortColumns(book: Book, names: PhysicalNames, table: Table, sort
   const key = table.key
     .flatMap((id) => names.columns(table.id, id))
     .map((column) => ({ sql: columnSql('t', column.name), nullable: false }))
-  if (!sort) return { joins: [], down: false, columns: key }
+  if (!sort) return { joins: [], down: false, columns: [...wordOrder(table, key), ...key] }
   const field = fieldOf(table, sort.field)
   const plan = field.kind === 'link' ? joinPlan(book, names, table, field, 't') : undefined
   const sorted = plan
@@ -34,6 +34,13 @@ export function sortColumns(book: Book, names: PhysicalNames, table: Table, sort
           .map((column) => ({ sql: columnSql('t', column.name), nullable: !column.notNull }))
   const rest = key.filter((column) => !sorted.some((other) => other.sql === column.sql))
   return { joins: plan?.joins ?? [], down: sort.down, columns: [...sorted, ...rest] }
+}
+
+/** The words of a word list stand as the design has them; what staff added comes after them. */
+function wordOrder({ role, words = [] }: Table, [key]: Sorting['columns']): Sorting['columns'] {
+  if (role !== 'word-list' || words.length === 0 || !key) return []
+  const place = `FIELD(${key.sql}, ${words.map(({ word }) => quoteText(word)).join(', ')})`
+  return [{ sql: `COALESCE(NULLIF(${place}, 0), ${words.length + 1})`, nullable: false }]
 }
 
 export const orderSql = ({ columns, down }: Sorting) =>

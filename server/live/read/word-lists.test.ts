@@ -2,6 +2,8 @@ import { beforeAll, expect, test } from 'vitest'
 import type { Edit } from '@/core/book'
 import { testAccount, testCatalogue } from '@/tests/support/catalogue'
 import { vanBook } from '@/tests/support/van-book'
+import type { Cursor } from '@/core/records'
+import { findToPick, readList } from '..'
 import type { Catalogue } from '../../catalogue'
 import type { Account } from '../../people'
 
@@ -83,4 +85,26 @@ test('a word that its list can’t hold any more stands in the way, rather than 
   expect((await open()).blocked).toEqual([
     '“turquoise” can’t be one of the first words of Colour. Change it in Tables, or what Colour may hold.',
   ])
+})
+
+test('the words of a list stand as the design has them, and what staff added comes after them', async () => {
+  const order = ['spring', 'summer', 'autumn', 'it’s \\ "late"']
+  const { live, rows } = await vans(
+    'Order',
+    { kind: 'addTable', id: 'season', name: 'Season', role: 'word-list', keyField: 'season-key' },
+    { kind: 'changeWords', table: 'season', words: order.map((word) => ({ id: word.slice(0, 6), word })) },
+  )
+  await rows("INSERT INTO @season (season) VALUES ('april'), ('late')")
+  const all = [...order, 'april', 'late']
+  const labels = (page: { readonly rows: readonly { readonly label: string }[] }) => page.rows.map(({ label }) => label)
+  expect(labels(await readList({ db, live }, { table: 'season', limit: 10 }))).toEqual(all)
+  const seen: string[] = []
+  for (let after: Cursor | undefined; ;) {
+    const page = await readList({ db, live }, { table: 'season', limit: 2, ...(after && { after }) })
+    seen.push(...labels(page))
+    if (!page.more) break
+    after = page.rows.at(-1)!.cursor
+  }
+  expect(seen).toEqual(all)
+  expect((await findToPick({ db, live }, 'season', '', 3)).map(({ label }) => label)).toEqual(order.slice(0, 3))
 })
