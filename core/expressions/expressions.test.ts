@@ -6,7 +6,7 @@ import { type Edit, emptyBook, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import type { Json } from '../words'
 import { dependenciesOf, evaluate, readExpression, showExpression } from '.'
-import { plainFacts } from './plain-facts'
+import { plainFacts } from './run/plain-facts'
 
 const link = (one: string, many: string) => tie(one, many, { link: `${one}-${many}`, field: `${many}-of-${one}` })
 const field = (table: string, name: string, holds: string): Edit =>

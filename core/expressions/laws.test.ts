@@ -4,9 +4,9 @@ import { made } from '@/tests/support/made'
 import { emptyBook, applyEdit, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import type { Json } from '../words'
-import { datePart, dayNumber, readMoment, shifted } from './dates'
+import { datePart, dayNumber, readMoment, shifted } from './run/dates'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './numbers'
-import { alike, isLike, simpleLower, simpleUpper } from './text'
+import { alike, isLike, simpleLower, simpleUpper } from './run/text'
 import { readExpression, recheckStored, writtenName } from '.'
 
 const book = made(

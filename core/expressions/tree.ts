@@ -1,4 +1,4 @@
-import type { AggregateName, BinaryOperator, IntervalUnit } from './syntax'
+import type { AggregateName, BinaryOperator, IntervalUnit } from './text/syntax'
 import type { Type } from './types'
 
 /**

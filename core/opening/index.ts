@@ -1,4 +1,4 @@
-export { openingMark } from './keep-out'
+export { openingMark } from './triggers/keep-out'
 export { wordsInTheWay } from './first-words'
 export { edition } from './edition'
 export { handoverScript } from './handover-script'

@@ -12,7 +12,7 @@ import {
   type LiveTable,
 } from '../physical'
 import { expressionSql, viewsOf } from '../sql'
-import { triggersOf } from './triggers'
+import { triggersOf } from './triggers/triggers'
 
 /** What the live database should be for this book: what an expert would build by hand. */
 export function liveSchema(book: Book): LiveSchema {

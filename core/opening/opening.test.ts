@@ -5,7 +5,7 @@ import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
 import { creationScript, liveSchema, planOpening } from '.'
 import { physicalNames } from '../physical'
-import { isWidening, narrowedLength } from './widening'
+import { isWidening, narrowedLength } from './diff/widening'
 
 const { book: emberly } = emberlyDesign()
 

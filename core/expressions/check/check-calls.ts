@@ -1,0 +1,83 @@
+import { listed } from '../../words'
+import { type Checking, castTo, fail, type Failure, isFailure, together } from './check-help'
+import { functions } from '../run/functions'
+import { nearNames } from './names'
+import { mostScale } from '../numbers'
+import type { Syntax } from '../text/syntax'
+import type { Tree } from '../tree'
+import { typeWords } from '../types'
+
+/** A function with its arguments; COALESCE and NULLIF take what has a type in common. */
+export function checkCall(checker: Checking, syntax: Extract<Syntax, { kind: 'call' }>): Tree | Failure {
+  const { name } = syntax
+  const args: Tree[] = []
+  for (const arg of syntax.args) {
+    const tree = checker.check(arg)
+    if (isFailure(tree)) return tree
+    args.push(tree)
+  }
+  if (name === 'CURRENT_DATE' || name === 'CURRENT_TIMESTAMP')
+    return { kind: 'call', name, args: [], type: { is: name === 'CURRENT_DATE' ? 'date' : 'moment' } }
+  if (name === 'COALESCE' || name === 'NULLIF') {
+    if (name === 'NULLIF' ? args.length !== 2 : args.length < 2)
+      return fail(syntax, name === 'NULLIF' ? 'NULLIF takes two values.' : 'COALESCE takes two values or more.')
+    const one = together(args, syntax.args)
+    if (isFailure(one)) return one
+    return { kind: 'call', name, args: args.map((arg) => castTo(arg, one.type)), type: one.type }
+  }
+  const kind = functions[name === 'CEIL' ? 'CEILING' : name === 'CHARACTER_LENGTH' ? 'CHAR_LENGTH' : name]
+  if (!kind) {
+    const near = nearNames(name, [
+      ...Object.keys(functions).filter((one) => !one.includes(' ')),
+      'COALESCE',
+      'NULLIF',
+      'COUNT',
+      'SUM',
+      'AVG',
+      'MIN',
+      'MAX',
+    ])
+    return fail(syntax, `There is no function ${name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : ''}`)
+  }
+  const own = Object.entries(functions).find(([, one]) => one === kind)![0]
+  if (args.length < kind.least || args.length > kind.most) return fail(syntax, `It is written ${kind.form}.`)
+  if (args.some((arg) => arg.type.is === 'nothing')) return { kind: 'literal', value: null, type: { is: 'nothing' } }
+  const literals = args.map((arg) => (arg.kind === 'literal' && arg.value !== null ? arg.value : undefined))
+  const type = kind.type(
+    args.map((arg) => arg.type),
+    literals,
+  )
+  if ('words' in type) return fail(syntax.args[type.at]!, `${own.split(' ')[0]!} ${type.words}.`)
+  return { kind: 'call', name: own, args, type }
+}
+
+/** Only what loses nothing but decimals: text never becomes a number by itself. */
+export function checkCast(checker: Checking, syntax: Extract<Syntax, { kind: 'cast' }>): Tree | Failure {
+  const of = checker.check(syntax.of)
+  if (isFailure(of)) return of
+  const { name, sizes } = syntax.to
+  if (of.type.is === 'nothing') return of
+  const from = of.type
+  const no = (words: string) => fail(syntax, words)
+  if (name === 'DECIMAL' || name === 'INTEGER') {
+    const [digits = 18, scale = 0] = name === 'INTEGER' ? [18, 0] : sizes
+    if (from.is !== 'exact')
+      return no(`Only a number that isn’t measured becomes ${name}; this is ${typeWords[from.is]}.`)
+    if (scale > digits || digits > 65 || scale > mostScale)
+      return no(`DECIMAL has at most 65 digits, ${mostScale} of them decimals.`)
+    if (digits - scale < from.whole + (scale < from.scale ? 1 : 0))
+      return no(
+        `The number may have ${from.whole} digits before the point, more than fit. Write DECIMAL(${Math.min(65, from.whole + 1 + scale)},${scale}).`,
+      )
+    return { kind: 'cast', of, type: { is: 'exact', whole: digits - scale, scale } }
+  }
+  if (name === 'VARCHAR') {
+    if (!['text', 'exact', 'date', 'time', 'moment'].includes(from.is))
+      return no(`This can’t become text: it is ${typeWords[from.is]}.`)
+    return { kind: 'cast', of, type: { is: 'text' } }
+  }
+  const to = { is: name === 'DATE' ? 'date' : 'moment' } as const
+  if (from.is !== 'date' && from.is !== 'moment')
+    return no(`Only a date becomes ${name}; this is ${typeWords[from.is]}.`)
+  return { kind: 'cast', of, type: to }
+}

@@ -1,0 +1,89 @@
+import { type Book, type Field, findField, type Link, linkOf, linksTo, type Table, tableOf } from '../../book'
+import { listed } from '../../words'
+import type { NamePart } from '../text/syntax'
+
+/** Names of one table on screen that nearly are what was typed, nearest first; three at most. */
+export function nearNames(typed: string, names: readonly string[]): string[] {
+  const wanted = typed.toLowerCase()
+  return names
+    .map((name) => ({ name, away: distance(wanted, name.toLowerCase()) }))
+    .filter(
+      ({ name, away }) => away <= Math.max(1, Math.floor(wanted.length / 3)) || name.toLowerCase().startsWith(wanted),
+    )
+    .sort((a, b) => a.away - b.away || a.name.localeCompare(b.name))
+    .slice(0, 3)
+    .map(({ name }) => name)
+}
+
+/** How many letters to put, take, change or swap with their neighbour (optimal string alignment). Names have at most 60. */
+function distance(a: string, b: string): number {
+  let [before, row] = [[] as number[], Array.from({ length: b.length + 1 }, (_, at) => at)]
+  for (let i = 1; i <= Math.min(a.length, 80); i++) {
+    const next = [i]
+    for (let j = 1; j <= b.length; j++) {
+      const change = row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)
+      const swap = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1] ? before[j - 2]! + 1 : Infinity
+      next.push(Math.min(next[j - 1]! + 1, row[j]! + 1, change, swap))
+    }
+    ;[before, row] = [row, next]
+  }
+  return row[b.length]!
+}
+
+type Found<T> = T | { readonly words: string }
+
+const same = (a: string, b: string) => a.toLowerCase() === b.toLowerCase()
+
+/** A dotted name from a table: over its links to a field. The link field by itself is a fact too. */
+export function findFact(
+  book: Book,
+  table: Table,
+  parts: readonly NamePart[],
+): Found<{ over: string[]; field: Field }> {
+  const over: string[] = []
+  let here = table
+  for (const [at, part] of parts.entries()) {
+    const field = here.fields.find((candidate) => same(candidate.name, part.name))
+    if (!field) return { words: noSuch(here, part.name) }
+    if (at === parts.length - 1) return { over, field }
+    if (field.kind !== 'link')
+      return {
+        words: `${field.name} of ${here.name} is linked to nothing yet, so nothing can follow the point after it.`,
+      }
+    over.push(field.id)
+    here = tableOf(book, linkOf(book, field.id).one)
+  }
+  return { words: 'A name is missing here.' }
+}
+
+function noSuch(table: Table, typed: string): string {
+  const near = nearNames(
+    typed,
+    table.fields.map((field) => field.name),
+  )
+  const meant =
+    near.length > 0
+      ? ` Did you mean ${listed(near, 'or')}?`
+      : table.fields.length <= 8
+        ? ` It has ${listed(table.fields.map((field) => field.name))}.`
+        : ''
+  return `${table.name} has no field “${typed}”.${meant}`
+}
+
+/** The rows that hang on a table by a name: those of a table that links here, through the one link it does so by. */
+export function findRows(book: Book, table: Table, name: string): Found<{ link: Link; rows: Table }> {
+  const links = linksTo(book, table.id)
+  const there = links.filter((link) => same(tableOf(book, link.many).name, name))
+  if (there.length === 1) return { link: there[0]!, rows: tableOf(book, there[0]!.many) }
+  const hanging = [...new Set(links.map((link) => tableOf(book, link.many).name))]
+  if (there.length > 1) {
+    const through = there.map((link) => findField(book, link.field)!.field.name)
+    return {
+      words: `${name} is linked to ${table.name} through ${listed(through)}, so it isn’t clear which rows are meant.`,
+    }
+  }
+  const near = nearNames(name, hanging)
+  return {
+    words: `No rows of “${name}” are linked to ${table.name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : hanging.length > 0 ? ` ${listed(hanging)} ${hanging.length === 1 ? 'is' : 'are'}.` : ''}`,
+  }
+}

@@ -1,0 +1,158 @@
+import { type Book, type Field, findField, type Table } from '../../book'
+import { isDerived } from '../../kinds'
+import type { Json } from '../../words'
+import { type Checked, checkExpression } from '../check/check'
+import { displayFor } from './display'
+import { storedTree } from '../check/stored-tree'
+import { brokenPart, standingHindrance } from './made-from'
+import { quotientScale } from '../numbers'
+import { showExpression } from '../text/show'
+import { dependenciesOf, nodesOf, type Tree } from '../tree'
+import type { Type } from '../types'
+
+/** A derived field as it stands today. */
+export interface Derived {
+  /** What it gives, rounded to the field's decimals. */
+  readonly tree: Tree
+  /** When it stops following its sources: a condition over the record's own facts. */
+  readonly freezes?: Tree
+  /** The field it looks like: of a kind that stores such values, with the same id and name. */
+  readonly display: Field
+  /** How many parts it has, those of the fields it is made from included. */
+  readonly size: number
+}
+
+const mostParts = 2000
+
+/** A derived field, or why it can't be computed, in words. */
+export type Deriving = Derived | { readonly because: string }
+
+// A book never changes.
+const known = new WeakMap<Book, Map<string, Deriving>>()
+
+/** What a derived field of a book is made of. */
+export function derivedOf(book: Book, fieldId: string): Deriving {
+  const ofBook = known.get(book) ?? new Map<string, Deriving>()
+  known.set(book, ofBook)
+  const made = ofBook.get(fieldId) ?? derive(book, fieldId)
+  ofBook.set(fieldId, made)
+  return made
+}
+
+function derive(book: Book, fieldId: string): Deriving {
+  const { field, table } = findField(book, fieldId)!
+  const name = `${field.name} of ${table.name}`
+  if (field.source === undefined) return { because: `${name} doesn’t say yet what it is made from.` }
+  // Asked first: what goes in a circle could be read for ever.
+  const unfounded = standingHindrance(book, fieldId)
+  if (unfounded) return { because: unfounded }
+  const read = recheckStored(book, table, field.source as Json)
+  const hindrance = 'problem' in read ? read.problem.words : hindranceOf(field, read.tree)
+  if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${hindrance}` }
+  const tree = rounded(field, read.tree)
+  const size = sizeOf(book, tree)
+  if (size > mostParts)
+    return {
+      because: `${name} has ${size} parts with all that it is made from; ${mostParts} are the most. Make it simpler.`,
+    }
+  const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
+  if (field.freezes === undefined) return { tree, display, size }
+  const freezes = recheckStored(book, table, field.freezes as Json)
+  const unclear = 'problem' in freezes ? freezes.problem.words : freezingHindrance(book, freezes.tree)
+  if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${unclear}` }
+  return { tree, display, size, freezes: freezes.tree }
+}
+
+/** Why an expression can't be what a field of its kind is made from. */
+export function hindranceOf(field: Field, tree: Tree): string | undefined {
+  const { kind } = field
+  if ((kind === 'borrowed' || kind === 'copied') && (tree.kind !== 'fact' || tree.over.length === 0))
+    return 'It must be a field of a linked record.'
+  if (kind === 'gathered' && tree.kind !== 'aggregate')
+    return 'It must be a count, a total or the like of the rows that link here.'
+  if (tree.type.is === 'nothing') return 'It would always be empty.'
+  if (kind === 'workedOut' && dependenciesOf(tree).size === 0)
+    return 'It uses no field, so it says nothing about a record.'
+  return undefined
+}
+
+/** Freezing is asked of the record alone, so that it stands as long as the record does. */
+export function freezingHindrance(book: Book, tree: Tree): string | undefined {
+  if (tree.type.is !== 'truth') return 'It must be something that is true or not, such as State = ’done’.'
+  const own = nodesOf(tree).every(
+    (node) =>
+      node.kind !== 'aggregate' &&
+      (node.kind !== 'fact' || (node.over.length === 0 && !isDerived(findField(book, node.field)!.field))) &&
+      !(node.kind === 'call' && node.name.startsWith('CURRENT')),
+  )
+  return own ? undefined : 'It may use only what is typed into the record itself.'
+}
+
+function sizeOf(book: Book, tree: Tree): number {
+  return nodesOf(tree).reduce((size, node) => {
+    const made = node.kind === 'fact' && isDerived(findField(book, node.field)!.field) && derivedOf(book, node.field)
+    return size + (made && 'size' in made ? made.size : 1)
+  }, 0)
+}
+
+type ExactType = Extract<Type, { is: 'exact' }>
+
+/** Quotients have more decimals than people want to read, unless they say how many. */
+function rounded(field: Field, tree: Tree): Tree {
+  if (tree.type.is !== 'exact') return tree
+  const wanted = field.decimals ?? (tree.type.scale >= quotientScale ? 2 : tree.type.scale)
+  if (wanted === tree.type.scale) return tree
+  const type: ExactType = { ...tree.type, scale: wanted, whole: Math.min(tree.type.whole + 1, 65 - wanted) }
+  return { kind: 'cast', of: tree, type, quiet: true }
+}
+
+/** The field that a derived one looks like, or the field itself. A broken one looks like a line of text. */
+export function displayOf(book: Book, field: Field): Field {
+  if (!isDerived(field)) return field
+  const made = derivedOf(book, field.id)
+  return 'display' in made ? made.display : { id: field.id, name: field.name, kind: 'line', length: 200 }
+}
+
+/** Whether a derived field has a column of its own: because it was copied, or will be frozen. */
+export const isStored = (field: Field) => field.kind === 'copied' || field.freezes !== undefined
+
+/** Reads an expression over one table: its names looked up, its types made sure of. */
+export const readExpression = (book: Book, table: Table, source: string): Checked =>
+  checkExpression(book, table, source, (field) => {
+    const made = derivedOf(book, field.id)
+    if ('tree' in made) return { type: made.tree.type }
+    return { because: brokenPart(book, field.id) }
+  })
+
+/**
+ * A kept expression as it reads with today's names, and checked anew: what it speaks of may have gone or may
+ * hold something else by now.
+ */
+export function recheckStored(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
+  const tree = storedTree(book, json)
+  if (!tree)
+    return {
+      problem: { start: 0, end: 0, words: 'It uses something that is no longer there. Write it again.' },
+      source: '',
+    }
+  const source = showExpression(book, tree)
+  return { ...readExpression(book, table, source), source }
+}
+
+/** A tree and everything in it, what derived facts are made from included. */
+export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {
+  return nodesOf(tree).flatMap((node) => {
+    if (node.kind !== 'fact' || !isDerived(findField(book, node.field)!.field)) return [node]
+    const made = derivedOf(book, node.field)
+    return 'tree' in made ? [node, ...allNodesOf(book, made.tree)] : [node]
+  })
+}
+
+/** Derived fields that can't be computed as they stand, in words; a book isn't opened with them. */
+export const derivedInTheWay = (book: Book): string[] =>
+  book.tables.flatMap((table) =>
+    table.fields.filter(isDerived).flatMap((field) => {
+      const made = derivedOf(book, field.id)
+      return 'because' in made ? [made.because] : []
+    }),
+  )

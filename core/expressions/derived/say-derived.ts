@@ -1,0 +1,63 @@
+import { type Book, type Field, findField, type Table, tableOf } from '../../book'
+import { kindOf } from '../../kinds'
+import { inSentence, plural } from '../../words'
+import { derivedOf } from './derived'
+import { writtenName } from '../text/show'
+import { type Gathering, gatheringOf, writtenSource } from './sources'
+import type { AggregateName } from '../text/syntax'
+import { isNumber } from '../types'
+
+/** A derived field in a few words, for lists of fields: "Borrowed: Premises → Town". */
+export function sayDerived(book: Book, table: Table, field: Field): string {
+  const { title } = kindOf(field.kind)
+  const made = derivedOf(book, field.id)
+  if ('because' in made) return field.source === undefined ? `${title}, choose where it comes from` : title
+  const frozen = made.freezes ? `, frozen once ${writtenSource(book, table, field.freezes)}` : ''
+  const { tree } = made
+  if (tree.kind === 'fact' && field.kind !== 'workedOut') {
+    const way = tree.over.map((link) => `${findField(book, link)!.field.name} → `).join('')
+    return `${title}: ${way}${findField(book, tree.field)!.field.name}`
+  }
+  const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
+  return gathering
+    ? `${title}: ${sayGathering(book, gathering, isNumber(tree.type))}`
+    : `= ${writtenSource(book, table, field.source)}${frozen}`
+}
+
+/** What is taken of the rows, before the fact's name: numbers have a least one, days an earliest. */
+export const sayTaken = (name: Exclude<AggregateName, 'COUNT'>, number: boolean) =>
+  ({ SUM: 'total of', AVG: 'average of', MIN: number ? 'least' : 'earliest', MAX: number ? 'greatest' : 'latest' })[
+    name
+  ]
+
+/** What a derived field is made from in its shortest words, for its own line: "Town of its Premises", "total of Amount". */
+export function sayMadeFrom(book: Book, table: Table, field: Field): string {
+  const made = derivedOf(book, field.id)
+  if ('because' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
+  const { tree } = made
+  if (tree.kind === 'fact' && field.kind !== 'workedOut') {
+    const way = tree.over.map((link) => findField(book, link)!.field.name)
+    return `${findField(book, tree.field)!.field.name} of its ${way.join(' → ')}`
+  }
+  const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
+  return gathering ? sayTakenOf(book, gathering, isNumber(tree.type)) : writtenSource(book, table, field.source)
+}
+
+function sayGathering(book: Book, gathering: Gathering, number: boolean): string {
+  const { rows, where } = gathering
+  const only = where ? `, only where ${where}` : ''
+  const theirs = plural(inSentence(tableOf(book, rows).name))
+  const taken = sayTakenOf(book, gathering, number)
+  return isCount(gathering) ? `${taken}${only}` : `${taken} of its ${theirs}${only}`
+}
+
+const isCount = ({ of, name }: Gathering) => !of || name === 'COUNT'
+
+function sayTakenOf(book: Book, gathering: Gathering, number: boolean): string {
+  const { rows, name, of } = gathering
+  const table = tableOf(book, rows)
+  if (!of || name === 'COUNT') return `how many ${plural(inSentence(table.name))}`
+  const begins = `${writtenName(table.name)}.`
+  const fact = of.startsWith(begins) && !of.includes('(') ? of.slice(begins.length).replaceAll('"', '') : of
+  return `${sayTaken(name, number)} ${fact}`
+}

@@ -1,0 +1,56 @@
+import { type Book, type Field, findLink, type Table, tableOf } from '../../book'
+import type { Json } from '../../words'
+import { freezingHindrance, hindranceOf, readExpression, recheckStored } from './derived'
+import { storedTree } from '../check/stored-tree'
+import { showExpression, writtenName } from '../text/show'
+import type { AggregateName } from '../text/syntax'
+import type { Tree } from '../tree'
+
+type Wrong = { readonly words: string; readonly start: number; readonly end: number }
+type Read = { readonly tree: Tree } | Wrong
+
+const readWith = (book: Book, table: Table, source: string, hindrance: (tree: Tree) => string | undefined): Read => {
+  const read = readExpression(book, table, source)
+  if ('problem' in read) return read.problem
+  const because = hindrance(read.tree)
+  return because ? { words: because, start: 0, end: source.length } : { tree: read.tree }
+}
+
+/** Reads what was typed as the source of a derived field: the tree to keep, or what is wrong and where. */
+export const readSource = (book: Book, table: Table, field: Field, source: string): Read =>
+  readWith(book, table, source, (tree) => hindranceOf(field, tree))
+
+/** Reads what was typed as the moment when a worked-out field freezes. */
+export const readFreezing = (book: Book, table: Table, source: string): Read =>
+  readWith(book, table, source, (tree) => freezingHindrance(book, tree))
+
+/** A kept expression with today's names, as far as it can still be told. */
+export const writtenSource = (book: Book, table: Table, json: unknown): string =>
+  json === undefined ? '' : recheckStored(book, table, json as Json).source
+
+/** What a gathered field gathers, in parts that are chosen one by one. */
+export interface Gathering {
+  /** The id of the table whose rows are gathered. */
+  readonly rows: string
+  readonly name: AggregateName
+  /** What is taken of each row, as it is written; blank where rows are counted. */
+  readonly of: string
+  /** Which rows count, as it is written; blank for all. */
+  readonly where: string
+}
+
+/** A kept gathered source in its parts, where it is one. */
+export function gatheringOf(book: Book, json: unknown): Gathering | undefined {
+  const tree = json === undefined ? undefined : storedTree(book, json as Json)
+  const link = tree?.kind === 'aggregate' && findLink(book, tree.link)
+  if (!link) return undefined
+  const rows = tableOf(book, link.many)
+  const show = (part: Tree | undefined) => (part ? showExpression(book, part, rows.name) : '')
+  return { rows: rows.id, name: tree.name, of: show(tree.of), where: show(tree.where) }
+}
+
+/** A gathering as it is written. */
+export function writeGathering(book: Book, { rows, name, of, where }: Gathering): string {
+  const inside = writtenName(tableOf(book, rows).name)
+  return `${name}(${of || inside})${where.trim() ? ` FILTER (WHERE ${where.trim()})` : ''}`
+}

@@ -1,0 +1,71 @@
+import type { KindName } from '../../kinds'
+
+/** Where something stands in the text, in UTF-16 units from nought. */
+export interface Span {
+  readonly start: number
+  readonly end: number
+}
+
+/** What is wrong with an expression, where, and how to mend it. Words for people; never thrown. */
+export interface ExpressionProblem extends Span {
+  readonly words: string
+}
+
+export type BinaryOperator = '+' | '-' | '*' | '/' | '||' | '=' | '<>' | '<' | '<=' | '>' | '>=' | 'AND' | 'OR'
+export const intervalUnits = ['YEAR', 'MONTH', 'DAY', 'HOUR', 'MINUTE'] as const
+export type IntervalUnit = (typeof intervalUnits)[number]
+export const aggregateNames = ['COUNT', 'SUM', 'AVG', 'MIN', 'MAX'] as const
+export type AggregateName = (typeof aggregateNames)[number]
+
+/** A type as CAST names it. */
+export interface CastTarget {
+  readonly name: 'DECIMAL' | 'INTEGER' | 'VARCHAR' | 'DATE' | 'TIMESTAMP'
+  readonly sizes: readonly number[]
+}
+
+/** An expression as it was written, before its names are looked up. */
+export type Syntax = Span &
+  (
+    | { readonly kind: 'number'; readonly text: string }
+    | { readonly kind: 'text'; readonly text: string }
+    | { readonly kind: 'moment'; readonly of: 'DATE' | 'TIME' | 'TIMESTAMP'; readonly text: string }
+    | { readonly kind: 'interval'; readonly count: string; readonly unit: IntervalUnit }
+    | { readonly kind: 'boolean'; readonly value: boolean }
+    | { readonly kind: 'null' }
+    | { readonly kind: 'name'; readonly parts: readonly NamePart[] }
+    | { readonly kind: 'not' | 'minus'; readonly of: Syntax }
+    | { readonly kind: 'binary'; readonly operator: BinaryOperator; readonly left: Syntax; readonly right: Syntax }
+    | {
+        readonly kind: 'between'
+        readonly not: boolean
+        readonly of: Syntax
+        readonly least: Syntax
+        readonly most: Syntax
+      }
+    | { readonly kind: 'in'; readonly not: boolean; readonly of: Syntax; readonly among: readonly Syntax[] }
+    | {
+        readonly kind: 'like'
+        readonly not: boolean
+        readonly of: Syntax
+        readonly pattern: Syntax
+        readonly escape: string
+      }
+    | { readonly kind: 'isNull'; readonly not: boolean; readonly of: Syntax }
+    | { readonly kind: 'case'; readonly whens: readonly (readonly [Syntax, Syntax])[]; readonly other?: Syntax }
+    | { readonly kind: 'call'; readonly name: string; readonly args: readonly Syntax[] }
+    | { readonly kind: 'cast'; readonly of: Syntax; readonly to: CastTarget }
+    | {
+        readonly kind: 'aggregate'
+        readonly name: AggregateName
+        readonly of: Syntax
+        readonly where?: Syntax
+      }
+  )
+
+export interface NamePart extends Span {
+  readonly name: string
+  readonly quoted: boolean
+}
+
+/** The kinds of field that an expression can't compute with. */
+export const uncomputed: readonly KindName[] = ['file']

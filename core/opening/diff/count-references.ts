@@ -1,0 +1,20 @@
+import { type Book, findField, type Link } from '../../book'
+import { quoteName } from '../../names'
+import { counted, inSentence } from '../../words'
+import { physicalNames } from '../../physical'
+import type { LiveCheckQuestion } from '../steps'
+
+/** Counts the records that lead somewhere through a link of the book as it was opened. */
+export function countReferences(
+  before: Book,
+  link: Link,
+  blocked: (records: string, field: string, one: boolean) => string,
+): LiveCheckQuestion {
+  const { table, field } = findField(before, link.field)!
+  const names = physicalNames(before)
+  const [column] = names.columns(link.many, link.field)
+  return {
+    sql: `SELECT COUNT(*) AS count FROM ${quoteName(names.table(link.many))} WHERE ${quoteName(column!.name)} IS NOT NULL`,
+    blocked: (count) => blocked(counted(count, inSentence(table.name)), field.name, count === 1),
+  }
+}
