@@ -1,11 +1,11 @@
 import { beforeAll, expect, test } from 'vitest'
-import type { Edit } from '@/core/book'
+import { apply, type Edit } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { editAll, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
 import { select } from '../database'
 import { type Account, setRole } from '../people'
-import { editBook, goBackTo, historyOf, othersSince, redo, undo } from '.'
+import { editBook, goBackTo, historyOf, othersSince, redo, stepsSince, undo } from '.'
 
 let db: Catalogue
 let rosa: Account
@@ -46,7 +46,9 @@ test('the one whose edit would overwrite the other’s is told what the other di
     'Rosa made another change first: “Rename Visit to Call-out”. Yours was not made; look at it and decide.',
   )
   expect(await names(id)).toEqual(['Call-out'])
-  expect(await othersSince(db, id, 1, bram.id)).toEqual([{ who: 'Rosa', say: 'Rename Visit to Call-out' }])
+  expect(await othersSince(db, id, 1, bram.id)).toEqual([
+    { who: 'Rosa', say: 'Rename Visit to Call-out', kind: 'edit' },
+  ])
 })
 
 test('twenty edits at once are made in some order, none lost', async () => {
@@ -128,11 +130,30 @@ test('the book goes back to any point, and that can be undone', async () => {
   expect((await stored(db, id)).book).toEqual(before)
   const history = await historyOf(db, id)
   expect(history.map((entry) => [entry.say, entry.who, entry.undone])).toEqual([
-    ['Undo: Go back to edit 2', 'Rosa', false],
+    ['Go back to edit 2', 'Rosa', false],
     ['Go back to edit 2', 'Rosa', true],
     ['Add the table Van', 'Rosa', false],
     ['Rename Visit to Call-out', 'Rosa', false],
     ['Add the table Part', 'Rosa', false],
     ['Add the table Visit', 'Rosa', false],
   ])
+})
+
+test('the steps since any revision lead from the book as it was to the book as it is', async () => {
+  const id = await bookWith('Steps')
+  const books = [(await stored(db, id)).book]
+  const after = async (change: Promise<unknown>) => {
+    await change
+    books.push((await stored(db, id)).book)
+  }
+  await after(editBook(db, id, bram.id, table('part', 'Part'), []))
+  await after(editBook(db, id, rosa.id, rename('Call-out'), seenName('Visit')))
+  await after(undo(db, id, rosa.id))
+  await after(redo(db, id, rosa.id))
+  await after(goBackTo(db, id, bram.id, 1))
+  const last = books.length
+  for (const [at, book] of books.entries()) {
+    const now = apply(book, await stepsSince(db, id, at + 1, last))
+    expect(now).toEqual({ ok: true, value: books.at(-1) })
+  }
 })

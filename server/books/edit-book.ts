@@ -76,7 +76,7 @@ export const undo = (db: Catalogue, bookId: string, accountId: string): Promise<
       row,
       accountId,
       [found],
-      { kind: 'undo', say: `Undo: ${found.say}`, about: found.revision },
+      { kind: 'undo', say: found.say, about: found.revision },
       transaction,
     )
     if (!taken.ok) return taken
@@ -95,7 +95,7 @@ export const redo = (db: Catalogue, bookId: string, accountId: string): Promise<
       (entry) => entry.kind === 'edit' || (entry.kind === 'undo' && !entry.undone),
     )
     if (!found || found.kind !== 'undo') return fail({ kind: 'nothing-to-redo' })
-    const say = found.say.replace(/^Undo: /, '')
+    const { say } = found
     const taken = await takeBack(db, row, accountId, [found], { kind: 'redo', say, about: found.revision }, transaction)
     if (!taken.ok) return taken
     await db.edits.update({ undone: true }, { where: { book_id: bookId, revision: found.revision }, transaction })
@@ -173,8 +173,7 @@ async function takeBack(
   const steps = entries.flatMap((entry) => invertAll(JSON.parse(entry.steps) as Step[]))
   const after = apply(storedBook(row).book, steps)
   // What somebody else built on it since may no longer fit; then it can't be taken back alone.
-  if (!after.ok || faultsOf(after.value).length > 0)
-    return fail({ kind: 'stale', what: `What “${note.say.replace(/^Undo: /, '')}” did` })
+  if (!after.ok || faultsOf(after.value).length > 0) return fail({ kind: 'stale', what: `What “${note.say}” did` })
   return keep(db, row, accountId, { book: after.value, steps }, note, transaction)
 }
 

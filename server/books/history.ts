@@ -1,3 +1,4 @@
+import type { Step } from '@/core/book'
 import type { Catalogue } from '../catalogue'
 import { select } from '../database'
 
@@ -28,11 +29,21 @@ export const historyOf = async (
     )
   ).map((entry) => ({ ...entry, undone: Boolean(entry.undone) }))
 
+/** What the book's edits come to between two revisions, for those who have it as it was: the steps in order. */
+export async function stepsSince(db: Catalogue, bookId: string, after: number, until: number): Promise<Step[]> {
+  const rows = await select<{ steps: string }>(
+    db,
+    `SELECT steps FROM \`${db.catalogue}\`.edits WHERE book_id = ? AND revision > ? AND revision <= ? ORDER BY revision`,
+    [bookId, after, until],
+  )
+  return rows.flatMap(({ steps }) => JSON.parse(steps) as Step[])
+}
+
 /** Who edited the book after a revision, other than one account, newest first. */
 export const othersSince = (db: Catalogue, bookId: string, revision: number, accountId: string) =>
-  select<{ who: string; say: string }>(
+  select<Pick<HistoryEntry, 'who' | 'say' | 'kind'>>(
     db,
-    `SELECT a.name AS who, e.say FROM \`${db.catalogue}\`.edits e JOIN \`${db.catalogue}\`.accounts a ON a.id = e.account_id
+    `SELECT a.name AS who, e.say, e.kind FROM \`${db.catalogue}\`.edits e JOIN \`${db.catalogue}\`.accounts a ON a.id = e.account_id
      WHERE e.book_id = ? AND e.revision > ? AND e.account_id <> ? ORDER BY e.revision DESC LIMIT 5`,
     [bookId, revision, accountId],
   )

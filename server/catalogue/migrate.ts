@@ -6,6 +6,7 @@ import { up as gates } from './migrations/003-gates'
 import { up as people } from './migrations/004-people'
 import { up as editions } from './migrations/005-editions'
 import { up as words } from './migrations/006-words'
+import { up as undo } from './migrations/007-undo'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -14,6 +15,7 @@ const migrations = [
   { name: '004-people', up: people },
   { name: '005-editions', up: editions },
   { name: '006-words', up: words },
+  { name: '007-undo', up: undo },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

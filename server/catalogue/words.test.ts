@@ -1,10 +1,11 @@
 import { beforeAll, expect, test } from 'vitest'
 import { stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
-import { editBook, historyOf, undo } from '../books'
+import { editBook, historyOf, redo, undo } from '../books'
 import { run, select } from '../database'
 import type { Account } from '../people'
 import type { Catalogue } from '.'
 import { newlySaid, up } from './migrations/006-words'
+import { up as undoWords } from './migrations/007-undo'
 
 let db: Catalogue
 let rosa: Account
@@ -67,7 +68,25 @@ test('a book stored before opens after, with its history and every undo of it', 
   expect((await stored(db, id)).book).toEqual(book)
   for (let left = 7; left > 0; left--) expect(await undo(db, id, rosa.id)).toMatchObject({ ok: true })
   expect((await stored(db, id)).book.tables).toEqual([])
-  expect((await historyOf(db, id)).map(({ say }) => say)).toContain('Undo: Add the word list Fuel')
+  expect(await historyOf(db, id)).toContainEqual(
+    expect.objectContaining({ kind: 'undo', say: 'Add the word list Fuel' }),
+  )
+})
+
+test('entries that take another back say so by their kind alone', async () => {
+  const id = await testBook(db, rosa, 'Taken back', [{ kind: 'addTable', id: 'visit', name: 'Visit', keyField: 'k' }])
+  await undo(db, id, rosa.id)
+  await run(
+    db,
+    `UPDATE \`${db.catalogue}\`.edits SET say = CONCAT('Undo: ', say) WHERE book_id = ? AND kind = 'undo'`,
+    [id],
+  )
+  for (let times = 0; times < 2; times++) await undoWords(db.sequelize.getQueryInterface(), db.catalogue)
+  expect((await historyOf(db, id)).map(({ kind, say }) => [kind, say])).toEqual([
+    ['undo', 'Add the table Visit'],
+    ['edit', 'Add the table Visit'],
+  ])
+  expect(await redo(db, id, rosa.id)).toMatchObject({ ok: true, value: { say: 'Add the table Visit' } })
 })
 
 test.each([

@@ -2,9 +2,11 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { type Book, type Edit, readEdit } from '@/core/book'
+import { type Edit, readEdit } from '@/core/book'
 import { fail, type Json, ok, type Result } from '@/core/words'
-import { editBook, goBackTo, redo, type Saved, undo } from '@/server/books'
+import { editBook, goBackTo, redo, type Saved, type StoredBook, undo } from '@/server/books'
+import type { Catalogue } from '@/server/catalogue'
+import { type ChangeSince, changeSince } from './change-since'
 import { readOnly } from '@/server/database'
 import {
   type Violations,
@@ -16,10 +18,10 @@ import {
   openingSheet,
 } from '@/server/live'
 
-/** What the browser is told after a change: the new revision, and the book where it can't know it. */
+/** What the browser is told after a change: the new revision, and what changed where it can't know it. */
 export interface EditReply {
   readonly revision: number
-  readonly book?: Book
+  readonly change?: ChangeSince
   readonly say?: string
 }
 
@@ -31,36 +33,49 @@ const EditMessage = z.strictObject({
   base: z.int(),
 })
 
-const standing = (saved: Result<Saved & { say?: string }>, base: number): Result<EditReply> =>
-  saved.ok
-    ? ok({
-        revision: saved.value.revision,
-        ...(saved.value.say && { say: saved.value.say }),
-        ...(saved.value.revision !== base + 1 && { book: saved.value.book }),
-      })
-    : saved
+/** `knows` where the browser made the edit itself, and so needs telling only of others' edits before it. */
+async function replyTo(
+  { db, stored }: { readonly db: Catalogue; readonly stored: StoredBook },
+  saved: Result<Saved & { say?: string }>,
+  base: number,
+  knows: boolean,
+): Promise<Result<EditReply>> {
+  if (!saved.ok) return saved
+  const { revision, say } = saved.value
+  return ok({
+    revision,
+    ...(say && { say }),
+    ...(!(knows && revision === base + 1) && { change: await changeSince(db, stored.id, base, saved.value) }),
+  })
+}
 
 export const saveEdit = bookAction('administrator', EditMessage, async ({ db, account, stored }, message) => {
   const edit: Result<Edit> = readEdit(message.edit)
   if (!edit.ok) return edit
-  return standing(await editBook(db, stored.id, account.id, edit.value, message.seen), message.base)
+  return replyTo(
+    { db, stored },
+    await editBook(db, stored.id, account.id, edit.value, message.seen),
+    message.base,
+    true,
+  )
 })
 
-// What undo leaves behind depends on the history, which only the server has: the book comes back whole.
-const whole = -2
+// What these leave behind depends on the history, which only the server has.
+const Base = z.strictObject({ base: z.int() })
 
-export const undoEdit = bookAction('administrator', z.null(), async ({ db, account, stored }) =>
-  standing(await undo(db, stored.id, account.id), whole),
+export const undoEdit = bookAction('administrator', Base, async ({ db, account, stored }, { base }) =>
+  replyTo({ db, stored }, await undo(db, stored.id, account.id), base, false),
 )
 
-export const redoEdit = bookAction('administrator', z.null(), async ({ db, account, stored }) =>
-  standing(await redo(db, stored.id, account.id), whole),
+export const redoEdit = bookAction('administrator', Base, async ({ db, account, stored }, { base }) =>
+  replyTo({ db, stored }, await redo(db, stored.id, account.id), base, false),
 )
 
 export const backTo = bookAction(
   'administrator',
-  z.strictObject({ revision: z.int().min(0) }),
-  async ({ db, account, stored }, { revision }) => standing(await goBackTo(db, stored.id, account.id, revision), whole),
+  Base.extend({ revision: z.int().min(0) }),
+  async ({ db, account, stored }, { base, revision }) =>
+    replyTo({ db, stored }, await goBackTo(db, stored.id, account.id, revision), base, false),
 )
 
 export const askOpening = bookAction('administrator', z.null(), async ({ db, stored }) =>

@@ -1,6 +1,7 @@
-import { type Book, type Edit, firstSets, applyEdit, type Step } from '@/core/book'
+import { apply, applyEdit, type Book, type Edit, firstSets, type Step } from '@/core/book'
 import { ok, type Problem, type Result } from '@/core/words'
 import type { EditReply } from './actions'
+import type { ChangeSince } from './change-since'
 
 export interface BookState {
   /** The book with every edit made here, saved or on its way. */
@@ -11,15 +12,22 @@ export interface BookState {
   readonly cutOff: boolean
 }
 
+/** What a message was built on: the revision that the browser has. */
+interface Based {
+  readonly base: number
+}
+
 export interface BookApi {
   readonly save: (message: {
     edit: Edit
     seen: { id: string; key: string; from: never }[]
     base: number
   }) => Promise<Result<EditReply>>
-  readonly undo: () => Promise<Result<EditReply>>
-  readonly redo: () => Promise<Result<EditReply>>
-  readonly back: (revision: number) => Promise<Result<EditReply>>
+  readonly undo: (message: Based) => Promise<Result<EditReply>>
+  readonly redo: (message: Based) => Promise<Result<EditReply>>
+  readonly back: (message: Based & { readonly revision: number }) => Promise<Result<EditReply>>
+  /** The newest book, whole. */
+  readonly whole: () => Promise<{ readonly revision: number; readonly book: Book }>
   readonly refused: (problem: Problem) => void
   readonly said: (words: string) => void
 }
@@ -78,18 +86,37 @@ export class BookStore {
     return ok(made.value.book)
   }
 
-  undo = () => this.after(this.ways.undo, (say) => `Undone: ${say}`)
-  redo = () => this.after(this.ways.redo, (say) => `Redone: ${say}`)
+  undo = () =>
+    this.after(
+      () => this.ways.undo(this.at()),
+      (say) => `Undone: ${say}`,
+    )
+  redo = () =>
+    this.after(
+      () => this.ways.redo(this.at()),
+      (say) => `Redone: ${say}`,
+    )
   backTo = (revision: number) =>
     this.after(
-      () => this.ways.back(revision),
+      () => this.ways.back({ ...this.at(), revision }),
       () => 'The book is back as it was.',
     )
 
-  /** A newer book that somebody else's edits made. */
-  receive(book: Book, revision: number): void {
-    if (revision <= this.revision || this.sending) return
-    this.stand(book, revision)
+  private at = (): Based => ({ base: this.revision })
+
+  /** What somebody else's edits changed since the revision `base`. */
+  async receive(change: ChangeSince, base: number, revision: number): Promise<void> {
+    if (base !== this.revision || revision <= base || this.sending) return
+    await this.follow(change, revision)
+  }
+
+  /** Takes a change of what the server holds; the whole book where the steps don't fit what is here. */
+  private async follow(change: ChangeSince, revision: number): Promise<void> {
+    const after = 'book' in change ? ok(change.book) : apply(this.confirmed, change.steps)
+    if (after.ok) return this.stand(after.value, revision)
+    const whole = await this.ways.whole().catch(() => undefined)
+    // Without a connection the next answer tells again what changed since the revision that is here.
+    if (whole) this.stand(whole.book, whole.revision)
   }
 
   private after(way: Turn['way'], words: Turn['words']): Promise<void> {
@@ -117,7 +144,7 @@ export class BookStore {
     if (!result) this.show(this.state.book, true)
     else if (!result.ok) this.ways.refused(result.problem)
     else if (refusals === this.refusals) {
-      if (result.value.book) this.stand(result.value.book, result.value.revision)
+      if (result.value.change) await this.follow(result.value.change, result.value.revision)
       this.ways.said(words(result.value.say ?? ''))
     }
     done()
@@ -136,8 +163,10 @@ export class BookStore {
       this.refuse(result.problem)
       return this.stand(this.confirmed, this.revision)
     }
+    const { revision, change } = result.value
+    if (change) return this.follow(change, revision)
     const made = applyEdit(this.confirmed, edit)
-    this.stand(result.value.book ?? (made.ok ? made.value.book : this.confirmed), result.value.revision)
+    return made.ok ? this.stand(made.value.book, revision) : this.follow({ steps }, revision)
   }
 
   private refuse(problem: Problem): void {

@@ -12,7 +12,10 @@ import { Thread } from '@/ui/shell/thread'
 import { useKeys } from '@/ui/use-keys'
 import { useKept } from '@/ui/use-kept'
 import { useLeaving } from '@/ui/use-leaving'
+import type { HistoryEntry } from '@/server/books'
 import { backTo, redoEdit, saveEdit, undoEdit } from './actions'
+import type { ChangeSince } from './change-since'
+import { sayEntry } from './history/say-entry'
 import { FindOrDo } from './find-or-do'
 import { BookStore } from './store'
 import { useProposals } from './use-proposals'
@@ -46,9 +49,10 @@ export function WorkshopRoom({
     () =>
       new BookStore(first, firstRevision, {
         save: (message) => saveEdit(id, message),
-        undo: () => undoEdit(id, null),
-        redo: () => redoEdit(id, null),
-        back: (revision) => backTo(id, { revision }),
+        undo: (message) => undoEdit(id, message),
+        redo: (message) => redoEdit(id, message),
+        back: (message) => backTo(id, message),
+        whole: () => newest(id),
         // While an edit is tried again and again, what is in its way is said once.
         refused: (problem) => toast(wordProblem(problem), { id: problem.kind }),
         said: (words) => toast(words),
@@ -176,6 +180,20 @@ function SaveState({
   )
 }
 
+interface Newer {
+  readonly revision: number
+  readonly change?: ChangeSince
+  readonly others: readonly Pick<HistoryEntry, 'who' | 'say' | 'kind'>[]
+}
+
+/** The book whole, as it is now. */
+async function newest(id: string): Promise<{ readonly revision: number; readonly book: Book }> {
+  const answer = await fetch(`/books/${id}/workshop/newer?since=-1`)
+  const { revision, change } = (await answer.json()) as Newer
+  if (!change || !('book' in change)) throw new Error('Expected the whole book.')
+  return { revision, book: change.book }
+}
+
 /** Looks every few seconds whether somebody else edited the book, while the page is seen. */
 function useOthersEdits(id: string, store: BookStore): void {
   useEffect(() => {
@@ -185,11 +203,11 @@ function useOthersEdits(id: string, store: BookStore): void {
       if (document.visibilityState !== 'visible') return
       const answer = await fetch(`/books/${id}/workshop/newer?since=${revision}`).catch(() => undefined)
       if (ended || !answer?.ok) return
-      const newer = (await answer.json()) as { revision: number; book?: Book; others: { who: string; say: string }[] }
-      if (!newer.book) return
-      store.receive(newer.book, newer.revision)
+      const newer = (await answer.json()) as Newer
+      if (!newer.change) return
+      await store.receive(newer.change, revision, newer.revision)
       const [latest] = newer.others
-      if (latest) toast(`${latest.who}: ${latest.say}`)
+      if (latest) toast(`${latest.who}: ${sayEntry(latest)}`)
     }
     const timer = setInterval(() => void look(), 4000)
     return () => {

@@ -6,6 +6,7 @@ import type { HistoryEntry } from '@/server/books'
 import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useWorkshop } from '../workshop-context'
+import { sayEntry } from './say-entry'
 
 /** Everything that was done to the book: who, when, what. From here the book can go back to any point. */
 export function HistoryChapter() {
@@ -71,7 +72,7 @@ export function HistoryChapter() {
                   </span>
                   <ChevronRight size={14} aria-hidden className="flex-none group-open/run:rotate-90" />
                   <span className="min-w-0 flex-1 break-words">
-                    {run[0]!.say} <span className="text-ash-6">and {run.length - 1} more like it</span>
+                    {sayEntry(run[0]!)} <span className="text-ash-6">and {run.length - 1} more like it</span>
                   </span>
                   <span className="text-[13px] text-ash-6">{run[0]!.who}</span>
                 </summary>
@@ -104,7 +105,7 @@ const kindOfEdit = (say: string) =>
 /** Edits of one kind that somebody made one after the other. */
 function foldRuns(entries: readonly HistoryEntry[]): HistoryEntry[][] {
   const runs: HistoryEntry[][] = []
-  const mark = ({ say, who, undone }: HistoryEntry) => `${kindOfEdit(say)} ${who} ${undone}`
+  const mark = ({ kind, say, who, undone }: HistoryEntry) => `${kind} ${kindOfEdit(say)} ${who} ${undone}`
   for (const entry of entries) {
     const last = runs.at(-1)
     if (last && mark(last[0]!) === mark(entry)) last.push(entry)
@@ -124,7 +125,7 @@ const EntryRow = ({ entry, first, backTo }: RowProps) => (
   <li className="group flex min-h-10 items-center gap-3 border-b border-ash-3 py-1 last:border-b-0">
     <span className="w-10 shrink-0 text-right text-[13px] text-ash-6">{entry.revision}</span>
     <span className={classNames('min-w-0 flex-1 break-words', entry.undone && 'text-ash-6 line-through')}>
-      {entry.say}
+      {sayEntry(entry)}
     </span>
     {entry.undone && <Tag>undone</Tag>}
     <span className="text-[13px] text-ash-6">{entry.who}</span>
