@@ -8,7 +8,7 @@ const rooms = ['app', 'ui', 'core', 'server'].map((room) => join(root, room))
 
 /** Words that the screens no longer use; each has one that is used for it everywhere. */
 const gone =
-  /\b(desk|pick lists?|leave it|do (it )?again|wave[ds]? (off|it|this)|it is let be|no two alike|told apart|compute\w*|untie[ds]?|tied to|hangs? on|leads? nowhere|belongs? together|right as it is|whose words|things alone)\b/i
+  /\b(desk|pick lists?|leave it|do (it )?again|wave[ds]? (off|it|this)|it is let be|no two alike|told apart|reckon\w*|untie[ds]?|tied to|hangs? on|leads? nowhere|belongs? together|right as it is|whose words|things alone)\b/i
 
 function* sources(folder: string): Generator<string> {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {

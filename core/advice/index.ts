@@ -59,6 +59,7 @@ import { twoNamesForOneThing } from './pieces/two-names-for-one-thing'
 import { whichDate } from './pieces/which-date'
 import { wideTable } from './pieces/wide-table'
 import { isDismissed } from './dismissals'
+import { oncePer } from '../words'
 
 const pieces: Record<string, AdvicePiece> = {
   ageInsteadOfBirthDate,
@@ -123,26 +124,15 @@ const pieces: Record<string, AdvicePiece> = {
 
 export const pieceNames = Object.keys(pieces)
 
-// A table never changes; what was said of it holds until another takes its place.
-const saidOf = new WeakMap<Table, readonly Advice[]>()
-
-function adviceOnTable(table: Table): readonly Advice[] {
-  const known = saidOf.get(table)
-  if (known) return known
-  const said = Object.entries(pieces).flatMap(([piece, kind]) =>
+// What was said of a table holds until another takes its place.
+const adviceOnTable = oncePer((table: Table): readonly Advice[] =>
+  Object.entries(pieces).flatMap(([piece, kind]) =>
     kind.scope === 'table' ? kind.find(table).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
-  )
-  saidOf.set(table, said)
-  return said
-}
-
-// Several parts of the screen ask about the same book.
-const adviceFor = new WeakMap<Book, readonly Advice[]>()
+  ),
+)
 
 /** All the advice a book calls for, waved off or not, what must be settled first. */
-export function allAdviceOn(book: Book): readonly Advice[] {
-  const known = adviceFor.get(book)
-  if (known) return known
+export const allAdviceOn = oncePer((book: Book): readonly Advice[] => {
   const whole = Object.entries(pieces).flatMap(([piece, kind]) =>
     kind.scope === 'book' ? kind.find(book).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
   )
@@ -151,10 +141,8 @@ export function allAdviceOn(book: Book): readonly Advice[] {
   const put = (advice: Advice) => (advice.weight === 'must-settle' ? settle : look).push(advice)
   for (const table of book.tables) adviceOnTable(table).forEach(put)
   whole.forEach(put)
-  const sorted = [...settle, ...look]
-  adviceFor.set(book, sorted)
-  return sorted
-}
+  return [...settle, ...look]
+})
 
 /** The advice that stands: all but what was waved off and is still as it was. */
 export const adviceOn = (book: Book): readonly Advice[] =>

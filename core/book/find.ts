@@ -1,13 +1,9 @@
 import type { Book, Field, Link, Need, Table } from './book'
+import { oncePer } from '../words'
 
-// A book never changes, so what was worked out for it holds for as long as it lives.
-const tablesOf = new WeakMap<Book['tables'], Map<string, Table>>()
+const tablesById = oncePer((tables: Book['tables']) => new Map(tables.map((table) => [table.id, table])))
 
-export function findTable(book: Book, id: string): Table | undefined {
-  const known = tablesOf.get(book.tables) ?? new Map(book.tables.map((table) => [table.id, table]))
-  tablesOf.set(book.tables, known)
-  return known.get(id)
-}
+export const findTable = (book: Book, id: string): Table | undefined => tablesById(book.tables).get(id)
 
 export function tableOf(book: Book, id: string): Table {
   const table = findTable(book, id)
@@ -23,15 +19,14 @@ interface FoundField {
   readonly field: Field
 }
 
-const fieldsOf = new WeakMap<Book, Map<string, FoundField>>()
+const fieldsById = oncePer(
+  (book: Book) =>
+    new Map(
+      book.tables.flatMap((table) => table.fields.map((field): [string, FoundField] => [field.id, { table, field }])),
+    ),
+)
 
-export function findField(book: Book, id: string): FoundField | undefined {
-  const known =
-    fieldsOf.get(book) ??
-    new Map(book.tables.flatMap((table) => table.fields.map((field) => [field.id, { table, field }])))
-  fieldsOf.set(book, known)
-  return known.get(id)
-}
+export const findField = (book: Book, id: string): FoundField | undefined => fieldsById(book).get(id)
 
 export function fieldOf(table: Table, id: string): Field {
   const field = table.fields.find((candidate) => candidate.id === id)

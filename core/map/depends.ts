@@ -2,6 +2,7 @@ import { type Book, findField, findLink, partName, tableOf } from '../book'
 import { speaksOf } from '../expressions'
 import { isDerived } from '../kinds'
 import { ownRules, spokenOf } from '../rules'
+import { oncePer } from '../words'
 
 /** Ways in which a field can be made from others, or be bound to them. */
 export const madeFromKinds = ['borrowed', 'copied', 'gathered', 'workedOut', 'rule'] as const
@@ -20,14 +21,12 @@ export interface Dependency {
   readonly words: string
 }
 
-const known = new WeakMap<Book, readonly Dependency[]>()
-
 /** Everything in the book that depends on something: links on keys, derived facts on what they are made from, rules. */
-export function dependencies(book: Book): readonly Dependency[] {
-  const found = known.get(book) ?? [...ofLinks(book), ...ofDerived(book), ...ofRules(book)]
-  known.set(book, found)
-  return found
-}
+export const dependencies = oncePer((book: Book): readonly Dependency[] => [
+  ...ofLinks(book),
+  ...ofDerived(book),
+  ...ofRules(book),
+])
 
 const ofLinks = (book: Book): Dependency[] =>
   book.links.flatMap((link) =>

@@ -1,5 +1,5 @@
 import type { Book } from '../book'
-import { singular } from '../words'
+import { singular, oncePer } from '../words'
 import type { NamedPhrase, Reading } from './reading'
 
 /** Under what it is kept that a phrase of a need needs no place in the design. */
@@ -17,11 +17,7 @@ export function unplaced(book: Book, reading: Reading, at: number): NamedPhrase[
   return own.filter((one) => first.get(one.place.join(' ')) === one)
 }
 
-const byNeed = new WeakMap<Reading, ReadonlyMap<number, readonly NamedPhrase[]>>()
-
-function phrasesOf(reading: Reading): ReadonlyMap<number, readonly NamedPhrase[]> {
-  const known = byNeed.get(reading)
-  if (known) return known
+const phrasesOf = oncePer((reading: Reading): ReadonlyMap<number, readonly NamedPhrase[]> => {
   const found = new Map<number, NamedPhrase[]>()
   for (const phrase of reading.phrases) {
     const { need } = phrase.evidence
@@ -29,24 +25,13 @@ function phrasesOf(reading: Reading): ReadonlyMap<number, readonly NamedPhrase[]
     if (own) own.push(phrase)
     else found.set(need, [phrase])
   }
-  byNeed.set(reading, found)
   return found
-}
+})
 
-const decisions = new WeakMap<Book, ReadonlySet<string>>()
-
-function decidedIn(book: Book): ReadonlySet<string> {
-  const found = decisions.get(book) ?? new Set(book.waved.map(({ what }) => what))
-  decisions.set(book, found)
-  return found
-}
-
-const vocabularies = new WeakMap<Book, ReadonlySet<string>>()
+const decidedIn = oncePer((book: Book): ReadonlySet<string> => new Set(book.waved.map(({ what }) => what)))
 
 /** Every word in the names of tables, fields, choices and units, in how links read, and in what was decided about words. */
-function vocabularyOf(book: Book): ReadonlySet<string> {
-  const found = vocabularies.get(book)
-  if (found) return found
+const vocabularyOf = oncePer((book: Book): ReadonlySet<string> => {
   const names = [
     ...book.tables.flatMap((table) => [
       table.name,
@@ -62,7 +47,5 @@ function vocabularyOf(book: Book): ReadonlySet<string> {
     ...book.waved.flatMap(({ what }) => (/^(table|field|kept|same)\//.test(what) ? what.split('/').slice(1) : [])),
   ]
   const words = names.flatMap((name) => name.toLowerCase().split(/[^\p{L}\p{N}-]+/u))
-  const known = new Set(words.flatMap((word) => (word ? [word, singular(word)] : [])))
-  vocabularies.set(book, known)
-  return known
-}
+  return new Set(words.flatMap((word) => (word ? [word, singular(word)] : [])))
+})

@@ -1,4 +1,5 @@
 import { type Book, type Link, tableOf } from '../book'
+import { oncePer } from '../words'
 
 /** A way from one table to another through links, each table met once. */
 export interface Path {
@@ -17,21 +18,16 @@ interface Way {
   readonly to: string
 }
 
-/** Links by the tables they touch; a book never changes, so this holds as long as it lives. */
-const waysOf = new WeakMap<Book, Map<string, Way[]>>()
-
-function waysIn(book: Book): Map<string, Way[]> {
-  const known = waysOf.get(book)
-  if (known) return known
+/** Links by the tables they touch. */
+const waysIn = oncePer((book: Book): Map<string, Way[]> => {
   const ways = new Map<string, Way[]>(book.tables.map((table) => [table.id, []]))
   for (const link of book.links) {
     if (link.one === link.many) continue
     ways.get(link.one)?.push({ link, to: link.many })
     ways.get(link.many)?.push({ link, to: link.one })
   }
-  waysOf.set(book, ways)
   return ways
-}
+})
 
 /** How many links each table is away from one; tables that can't be reached, or not in so many, are left out. */
 export function distancesFrom(book: Book, table: string, atMost = Infinity): ReadonlyMap<string, number> {

@@ -1,16 +1,11 @@
 import { checkFits } from './check-digits'
 import { type Block, classOf, escaped, groupsOf, type Pattern, patternSource, type Varying } from './pattern'
+import { oncePer } from '../words'
 
-const compiled = new WeakMap<Pattern, { readonly exact: RegExp; readonly tolerant: RegExp }>()
-
-function expressions(pattern: Pattern) {
-  const found = compiled.get(pattern) ?? {
-    exact: new RegExp(`^(?:${patternSource(pattern)})$`, 'u'),
-    tolerant: new RegExp(`^${tolerantSource(pattern)}$`, 'iu'),
-  }
-  compiled.set(pattern, found)
-  return found
-}
+const expressions = oncePer((pattern: Pattern) => ({
+  exact: new RegExp(`^(?:${patternSource(pattern)})$`, 'u'),
+  tolerant: new RegExp(`^${tolerantSource(pattern)}$`, 'iu'),
+}))
 
 /** Whether a value has exactly this shape. */
 export const hasShape = (pattern: Pattern, value: string) => expressions(pattern).exact.test(value)

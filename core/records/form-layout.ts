@@ -2,6 +2,7 @@ import { type Book, type Field, fieldOf, type Link, linksFrom, linksTo, type Tab
 import { allNodesOf, derivedOf, displayOf } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { isPartOf } from '../rules'
+import { oncePerPart } from '../words'
 
 /** Inset rows beyond these are not shown in a form; a list shows them all. */
 export const insetLimit = 300
@@ -31,16 +32,7 @@ export interface FormLayout {
 }
 
 /** Lays a form out by itself: short fields side by side, passages wide, what belongs to the record inset. */
-export function formLayout(book: Book, tableId: string): FormLayout {
-  const known = layouts.get(book) ?? new Map<string, FormLayout>()
-  layouts.set(book, known)
-  const layout = known.get(tableId) ?? layOut(book, tableId)
-  known.set(tableId, layout)
-  return layout
-}
-
-// A book never changes; its forms are laid out once.
-const layouts = new WeakMap<Book, Map<string, FormLayout>>()
+export const formLayout: (book: Book, tableId: string) => FormLayout = oncePerPart(layOut)
 
 function layOut(book: Book, tableId: string): FormLayout {
   const table = tableOf(book, tableId)

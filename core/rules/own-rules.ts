@@ -1,7 +1,7 @@
 import { type Book, type Field, fieldOf, findField, type Rule, type Table, tableOf } from '../book'
 import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
 import { isTyped, type Look, type Now, type Value } from '../kinds'
-import type { Problem } from '../words'
+import { type Problem, oncePerPart } from '../words'
 import { type CompiledRule, readRuleSays, sayRule } from './compiled-rule'
 
 /** A rule that an administrator made, as it stands today. */
@@ -187,16 +187,8 @@ export function brokenRules(
   )
 }
 
-const needs = new WeakMap<Book, WeakMap<Tree, { readonly of: readonly string[] | undefined }>>()
-
 /** Asked for every record that is checked, so it is found once. */
-function needsOf(book: Book, tree: Tree): readonly string[] | undefined {
-  const ofBook = needs.get(book) ?? new WeakMap<Tree, { readonly of: readonly string[] | undefined }>()
-  needs.set(book, ofBook)
-  const found = ofBook.get(tree) ?? { of: ownNeeds(book, tree) }
-  ofBook.set(tree, found)
-  return found.of
-}
+const needsOf: (book: Book, tree: Tree) => readonly string[] | undefined = oncePerPart(ownNeeds)
 
 // Rules that are always asked don't speak of today.
 const never = { moment: '0001-01-01T00:00' }

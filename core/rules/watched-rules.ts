@@ -2,6 +2,7 @@ import type { Book } from '../book'
 import { type OwnRule, ownRules } from './own-rules'
 import type { CompiledRule } from './compiled-rule'
 import { type Watch, watchesOf } from './watches'
+import { oncePer } from '../words'
 
 type Watchable = Extract<CompiledRule, { kind: 'holds' | 'apart' | 'together' }>
 
@@ -13,17 +14,13 @@ export interface WatchedRule {
   readonly watches: readonly Watch[]
 }
 
-const known = new WeakMap<Book, readonly WatchedRule[]>()
-
 /**
  * The rules that a row's own CHECK or a UNIQUE key can't keep: those that look at other records, those asked
  * of new records alone, and those that only warn.
  */
-export function watchedRules(book: Book): readonly WatchedRule[] {
-  const found = known.get(book) ?? ownRules(book).flatMap((own) => asked(book, own))
-  known.set(book, found)
-  return found
-}
+export const watchedRules = oncePer((book: Book): readonly WatchedRule[] =>
+  ownRules(book).flatMap((own) => asked(book, own)),
+)
 
 /** Whether the database keeps a rule in the row itself, by a CHECK. */
 export const isChecked = ({ rule, compiled }: OwnRule) =>

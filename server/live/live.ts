@@ -1,6 +1,6 @@
 import { type Book } from '@/core/book'
 import { liveSchema } from '@/core/opening'
-import { fail, ok, type Result } from '@/core/words'
+import { fail, ok, oncePer, oncePerPart, type Result } from '@/core/words'
 import { type LiveTable, type PhysicalNames, physicalNames } from '@/core/physical'
 import type { StoredBook } from '../books'
 
@@ -22,33 +22,25 @@ export function liveOf(
 }
 
 // Derived once for each opened design; requests share the parsed book object.
-const known = new WeakMap<Book, Map<string, PhysicalNames>>()
-const schemas = new WeakMap<Book, Map<string, LiveTable>>()
+const namesIn = oncePerPart(physicalNames)
+const liveTables = oncePer((book: Book) => new Map(liveSchema(book).tables.map((table) => [table.id, table])))
 
-export function namesOf({ book, schema }: Live): PhysicalNames {
-  const bySchema = known.get(book) ?? new Map<string, PhysicalNames>()
-  known.set(book, bySchema)
-  const names = bySchema.get(schema) ?? physicalNames(book, schema)
-  bySchema.set(schema, names)
-  return names
-}
+export const namesOf = ({ book, schema }: Live): PhysicalNames => namesIn(book, schema)
 
 export function liveTable({ book }: Live, tableId: string): LiveTable {
-  const tables = schemas.get(book) ?? new Map(liveSchema(book).tables.map((table) => [table.id, table]))
-  schemas.set(book, tables)
-  const table = tables.get(tableId)
+  const table = liveTables(book).get(tableId)
   if (!table) throw new Error(`Expected the live table ${tableId}.`)
   return table
 }
 
 /** Works something out once for each table of a live database: a design doesn't change while it is open. */
 export function oncePerTable<T>(work: (live: Live, tableId: string) => T): (live: Live, tableId: string) => T {
-  const done = new WeakMap<Book, Map<string, T>>()
+  const tables = oncePer((_book: Book) => new Map<string, { readonly found: T }>())
   return (live, tableId) => {
-    const ofBook = done.get(live.book) ?? new Map<string, T>()
-    done.set(live.book, ofBook)
+    const done = tables(live.book)
     const place = `${live.schema} ${tableId}`
-    if (!ofBook.has(place)) ofBook.set(place, work(live, tableId))
-    return ofBook.get(place)!
+    const known = done.get(place) ?? { found: work(live, tableId) }
+    done.set(place, known)
+    return known.found
   }
 }

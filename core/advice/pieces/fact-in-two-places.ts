@@ -1,5 +1,5 @@
 import { type Field, findTable, type Table } from '../../book'
-import { aOrAn, capital, inSentence } from '../../words'
+import { aOrAn, capital, inSentence, oncePer } from '../../words'
 import { namedFields } from '../named-fields'
 import type { BookPiece } from '../piece'
 
@@ -8,16 +8,8 @@ const general =
   /^(name|title|note|notes|description|state|status|date|number|code|type|kind|phone|e-?mail|price.*|amount|quantity|colour|color|photo|start.*|end.*|valid until|remarks?|comments?)$/i
 const same = new Set(['line', 'code', 'passage', 'phone', 'email', 'web', 'date'])
 
-const shared = new WeakMap<Table, WeakMap<Table, readonly Field[]>>()
-
 /** The fields of the one table that tell a fact of the other again; worked out once for two tables as they stand. */
-function sharedFacts(one: Table, many: Table): readonly Field[] {
-  const known = shared.get(one) ?? new WeakMap<Table, readonly Field[]>()
-  shared.set(one, known)
-  const found = known.get(many) ?? lookFor(one, many)
-  known.set(many, found)
-  return found
-}
+const sharedFacts = oncePer((one: Table) => oncePer((many: Table) => lookFor(one, many)))
 
 function lookFor(one: Table, many: Table): Field[] {
   const names = namedFields(one)
@@ -36,7 +28,7 @@ export const factInTwoPlaces: BookPiece = {
     book.links.flatMap((link) => {
       const [one, many] = [findTable(book, link.one), findTable(book, link.many)]
       if (!one || !many || one === many || many.role === 'joining') return []
-      return sharedFacts(one, many).map((field) => ({
+      return sharedFacts(one)(many).map((field) => ({
         about: field.id,
         head: `${field.name} stands in ${one.name} and in ${many.name}`,
         text: `${capital(aOrAn(inSentence(many.name)))} is linked to its ${inSentence(one.name)}, which has ${inSentence(field.name)} already. Kept twice, the two will differ.`,

@@ -1,8 +1,14 @@
 import type { Table } from '../../book'
 import type { BookPiece } from '../piece'
+import { oncePer } from '../../words'
 
-// Worked out once for each table as it stands.
-const keys = new WeakMap<Table, string>()
+/** What a table keeps, as one text; nothing where that is too little to say anything. */
+const factsIn = oncePer((table: Table): string => {
+  const facts = table.fields
+    .filter((field) => field.kind !== 'link' && !table.key.includes(field.id))
+    .map((field) => `${field.name.toLowerCase()} ${field.kind}`)
+  return facts.length < 4 ? '' : facts.sort().join('\n')
+})
 
 /** Two tables that keep the same facts are often one with a kind. */
 export const tablesOfTheSameFacts: BookPiece = {
@@ -10,21 +16,9 @@ export const tablesOfTheSameFacts: BookPiece = {
   weight: 'worth-a-look',
   find: (book) => {
     const tables = book.tables.filter((table) => table.role === undefined)
-    const keyOf = (table: Table) => {
-      const known = keys.get(table)
-      if (known !== undefined) return known
-      const facts = factsOf(table)
-      const key = facts.length < 4 ? '' : facts.sort().join('\n')
-      keys.set(table, key)
-      return key
-    }
-    const factsOf = (table: Table) =>
-      table.fields
-        .filter((field) => field.kind !== 'link' && !table.key.includes(field.id))
-        .map((field) => `${field.name.toLowerCase()} ${field.kind}`)
     const byFacts = new Map<string, Table>()
     return tables.flatMap((table) => {
-      const key = keyOf(table)
+      const key = factsIn(table)
       if (key === '') return []
       const twin = byFacts.get(key)
       byFacts.set(key, table)

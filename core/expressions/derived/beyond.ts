@@ -1,22 +1,16 @@
 import type { Book } from '../../book'
 import { isDerived } from '../../kinds'
-import type { Json } from '../../words'
+import { type Json, oncePer } from '../../words'
 import { storedTree } from '../check/stored-tree'
 import { nodesOf } from '../tree'
 
 /** Facts of the records that a link leads to, each as the way to it: links to follow, and the field at the end. */
 export type Beyond = readonly (readonly string[])[]
 
-const known = new WeakMap<Book, ReadonlyMap<string, Beyond>>()
-
 /** Every fact that an expression of the book reads through a link field, of the record it leads to. */
-export function factsBeyond(book: Book, linkField: string): Beyond {
-  const found = known.get(book) ?? gatherBeyond(book)
-  known.set(book, found)
-  return found.get(linkField) ?? []
-}
+export const factsBeyond = (book: Book, linkField: string): Beyond => allBeyond(book).get(linkField) ?? []
 
-function gatherBeyond(book: Book): ReadonlyMap<string, Beyond> {
+const allBeyond = oncePer((book: Book): ReadonlyMap<string, Beyond> => {
   const derived = book.tables.flatMap((table) => table.fields.filter(isDerived))
   const kept = [
     ...derived.flatMap((field) => [field.source, field.freezes]),
@@ -35,4 +29,4 @@ function gatherBeyond(book: Book): ReadonlyMap<string, Beyond> {
     }
   }
   return new Map([...ways].map(([link, all]) => [link, [...all.values()]]))
-}
+})

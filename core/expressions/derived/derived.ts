@@ -1,6 +1,6 @@
 import { type Book, type Field, findField, type Table } from '../../book'
 import { isDerived } from '../../kinds'
-import type { Json } from '../../words'
+import { type Json, oncePerPart } from '../../words'
 import { type Checked, checkExpression } from '../check/check'
 import { displayFor } from './display'
 import { storedTree } from '../check/stored-tree'
@@ -27,17 +27,8 @@ const mostParts = 2000
 /** A derived field, or why it can't be computed, in words. */
 export type Deriving = Derived | { readonly because: string }
 
-// A book never changes.
-const known = new WeakMap<Book, Map<string, Deriving>>()
-
 /** What a derived field of a book is made of. */
-export function derivedOf(book: Book, fieldId: string): Deriving {
-  const ofBook = known.get(book) ?? new Map<string, Deriving>()
-  known.set(book, ofBook)
-  const made = ofBook.get(fieldId) ?? derive(book, fieldId)
-  ofBook.set(fieldId, made)
-  return made
-}
+export const derivedOf: (book: Book, fieldId: string) => Deriving = oncePerPart(derive)
 
 function derive(book: Book, fieldId: string): Deriving {
   const { field, table } = findField(book, fieldId)!

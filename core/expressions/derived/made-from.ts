@@ -1,6 +1,6 @@
 import { type Book, findField, partName } from '../../book'
 import { isDerived } from '../../kinds'
-import type { Json } from '../../words'
+import { type Json, oncePer } from '../../words'
 import { storedTree } from '../check/stored-tree'
 import { dependenciesOf } from '../tree'
 
@@ -13,12 +13,7 @@ interface MadeFrom {
   readonly levels: ReadonlyMap<string, number>
 }
 
-// A book never changes.
-const known = new WeakMap<Book, MadeFrom>()
-
-function madeFrom(book: Book): MadeFrom {
-  const found = known.get(book)
-  if (found) return found
+const madeFrom = oncePer((book: Book): MadeFrom => {
   const derived = book.tables.flatMap((table) => table.fields.filter(isDerived))
   const ids = new Set(derived.map((field) => field.id))
   const spoken = new Map(
@@ -28,10 +23,8 @@ function madeFrom(book: Book): MadeFrom {
     }),
   )
   const parts = new Map([...spoken].map(([id, all]) => [id, [...all].filter((part) => ids.has(part))] as const))
-  const made = { spoken, parts, levels: levelsOf(parts) }
-  known.set(book, made)
-  return made
-}
+  return { spoken, parts, levels: levelsOf(parts) }
+})
 
 /** Kahn's way (1962): what needs nothing first, then what needs only that; what is left goes in circles. */
 function levelsOf(parts: ReadonlyMap<string, readonly string[]>): ReadonlyMap<string, number> {

@@ -7,16 +7,14 @@ import { divideRounded, fromExact, powerOfTen, rescale, toExact } from '../numbe
 import { alike, isLike } from './text'
 import type { Tree } from '../tree'
 import type { Type } from '../types'
+import { oncePer } from '../../words'
 
 /** Computes an expression to a value that a field could hold. */
 export function evaluate(tree: Tree, facts: Facts, now: Now): Value {
-  const compute = compiled.get(tree) ?? compile(tree)
-  compiled.set(tree, compute)
-  return toValue(compute(facts, now), tree.type)
+  return toValue(compiled(tree)(facts, now), tree.type)
 }
 
-// A tree never changes.
-const compiled = new WeakMap<Tree, Evaluator>()
+const compiled = oncePer(compile)
 
 /** A computed value as a field would hold it. */
 function toValue(value: Computed, type: Type): Value {

@@ -4,6 +4,7 @@ import { type OwnRule, ownRules } from '../own-rules'
 import { counted, factsIn, keyOf } from './amounts'
 import { allOf, type Branches, branchesOf } from './branches'
 import { isPossible, type Known } from './possible'
+import { oncePerPart } from '../../words'
 
 export type RuleDoubt =
   /** Nothing that can be entered breaks it, by itself or because of others that refuse the same. */
@@ -25,15 +26,7 @@ const mostTogether = 24
  * what is blank are understood, and how they are joined; whatever isn't is taken to be possible, so that what is
  * said here is certain.
  */
-export function ruleDoubts(book: Book, table: Table): readonly RuleDoubt[] {
-  const ofBook = found.get(book) ?? new Map<string, readonly RuleDoubt[]>()
-  found.set(book, ofBook)
-  const doubts = ofBook.get(table.id) ?? findDoubts(book, table)
-  ofBook.set(table.id, doubts)
-  return doubts
-}
-
-const found = new WeakMap<Book, Map<string, readonly RuleDoubt[]>>()
+export const ruleDoubts: (book: Book, table: Table) => readonly RuleDoubt[] = oncePerPart(findDoubts)
 
 function findDoubts(book: Book, table: Table): RuleDoubt[] {
   const held = ownRules(book, table.id).flatMap(({ rule, compiled }: OwnRule): Held[] =>
