@@ -37,8 +37,12 @@ export function sortColumns(book: Book, names: PhysicalNames, table: Table, sort
 }
 
 /** The words of a word list stand as the design has them; what staff added comes after them. */
-function wordOrder({ role, words = [] }: Table, [key]: Sorting['columns']): Sorting['columns'] {
-  if (role !== 'word-list' || words.length === 0 || !key) return []
+function wordOrder(table: Table, [key]: Sorting['columns']): Sorting['columns'] {
+  const { role, words = [] } = table
+  const [own, ...more] = table.key
+  // The words are the key, unless the list was given another since.
+  const isWord = own !== undefined && more.length === 0 && fieldOf(table, own).kind === 'line'
+  if (role !== 'word-list' || words.length === 0 || !key || !isWord) return []
   const place = `FIELD(${key.sql}, ${words.map(({ word }) => quoteText(word)).join(', ')})`
   return [{ sql: `COALESCE(NULLIF(${place}, 0), ${words.length + 1})`, nullable: false }]
 }

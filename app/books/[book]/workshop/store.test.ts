@@ -126,3 +126,17 @@ test('undo says what it was built on, and follows the steps that come back', asy
   await store.undo()
   expect([asked, namesIn(store), store.snapshot().revision]).toEqual([[5], [], 6])
 })
+
+test('a whole book that was on its way for long doesn’t take back what has come since', async () => {
+  const visit = stepsOf(empty, 'Visit')
+  const part = stepsOf(visit.book, 'Part')
+  const misfit = { steps: [{ kind: 'set', id: 'nowhere', key: 'name', from: 'A', to: 'B' }] } as const
+  let arrive: (whole: { revision: number; book: Book }) => void = () => undefined
+  const whole = new Promise<{ revision: number; book: Book }>((done) => (arrive = done))
+  const store = new BookStore(empty, 4, { ...quiet, whole: () => whole })
+  const waiting = store.receive(misfit, 4, 5)
+  await store.receive({ book: part.book }, 4, 6)
+  arrive({ revision: 5, book: visit.book })
+  await waiting
+  expect([namesIn(store), store.snapshot().revision]).toEqual([['Visit', 'Part'], 6])
+})

@@ -116,7 +116,8 @@ export class BookStore {
     if (after.ok) return this.stand(after.value, revision)
     const whole = await this.ways.whole().catch(() => undefined)
     // Without a connection the next answer tells again what changed since the revision that is here.
-    if (whole) this.stand(whole.book, whole.revision)
+    // Meanwhile something newer may have come.
+    if (whole && whole.revision > this.revision) this.stand(whole.book, whole.revision)
   }
 
   private after(way: Turn['way'], words: Turn['words']): Promise<void> {
