@@ -1,22 +1,11 @@
 import * as z from 'zod'
+import type { Json } from '../words'
+import { limits } from './limits'
 import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
-export const limits = {
-  needs: 2000,
-  tables: 300,
-  fieldsPerTable: 200,
-  links: 900,
-  waved: 5000,
-  areas: 60,
-  remarks: 200,
-  remarkLength: 600,
-  rules: 1000,
-  nameLength: 60,
-  needLength: 2000,
-  describeLength: 500,
-} as const
-
 const Id = z.string().min(1).max(40)
+/** Any plain JSON. */
+export const AnyJson = z.json() as z.ZodType<Json>
 const Name = z.string().trim().min(1).max(limits.nameLength)
 
 /** The name in the live database, where it isn't the one derived from the name on screen. */
@@ -40,8 +29,8 @@ export const Field = z.strictObject({
    * What a derived field is made from, and when it freezes: expressions as trees that speak of fields by id.
    * Missing until the administrator says it.
    */
-  source: z.json().optional(),
-  freezes: z.json().optional(),
+  source: AnyJson.optional(),
+  freezes: AnyJson.optional(),
   ...FieldSettings.shape,
 })
 export type Field = Readonly<z.infer<typeof Field>>
@@ -100,7 +89,7 @@ export type Link = Readonly<z.infer<typeof Link>>
  */
 export const RuleSays = z.discriminatedUnion('kind', [
   /** Something that is true of every record, its links and the rows that hang on it. */
-  z.strictObject({ kind: z.literal('holds'), tree: z.json() }),
+  z.strictObject({ kind: z.literal('holds'), tree: AnyJson }),
   /** No two records have all of these the same; blanks differ from each other, or are alike. */
   z.strictObject({
     kind: z.literal('together'),
@@ -113,12 +102,12 @@ export const RuleSays = z.discriminatedUnion('kind', [
     same: z.array(Id).max(4).readonly(),
     from: Id,
     to: Id,
-    unless: z.json().optional(),
+    unless: AnyJson.optional(),
   }),
   /** Once this is true of a record it changes no more, but for some fields; nor do the rows inset in it. */
   z.strictObject({
     kind: z.literal('closed'),
-    once: z.json(),
+    once: AnyJson,
     except: z.array(Id).max(200).readonly(),
     rows: z.boolean(),
   }),
@@ -210,18 +199,3 @@ export const Book = z.strictObject({
   sheet: Sheet.readonly().default({}),
 })
 export type Book = Readonly<z.infer<typeof Book>>
-
-export const emptyBook = (name: string, look: Look): Book => ({
-  format: 1,
-  name,
-  look,
-  needs: [],
-  tables: [],
-  links: [],
-  pairs: [],
-  rules: [],
-  waved: [],
-  areas: [],
-  remarks: [],
-  sheet: {},
-})

@@ -1,10 +1,9 @@
 export {
+  AnyJson,
   Book,
   type Area,
-  emptyBook,
   type Field,
   type Limit,
-  limits,
   type Link,
   type Need,
   type Remark,
@@ -12,10 +11,11 @@ export {
   type RuleSays,
   type Table,
 } from './book'
+export { emptyBook } from './empty-book'
+export { limits } from './limits'
 export { faultsOf, readBook } from './check-book'
 export { type Edit, applyEdit, readEdit, sayEdit } from './edits'
 export { freeName, numberName } from './edits/edit-kind'
-export { isPlainList } from './edits/word-lists'
 export { goesWith } from './edits/remove-table'
 export {
   fieldOf,
@@ -33,6 +33,6 @@ export {
   tableOf,
 } from './find'
 export { isUnique, mustHold } from './keys'
-export { wordsOf } from './words-of'
+export { isPlainList, wordsOf } from './words-of'
 export { numberAsKey, pairAsKey } from './own-key'
 export { apply, firstSets, invertAll, type Step } from './steps'

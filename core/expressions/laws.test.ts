@@ -7,6 +7,7 @@ import type { Json } from '../words'
 import { datePart, dayNumber, readMoment, shifted } from './run/dates'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './numbers'
 import { alike, isLike, simpleLower, simpleUpper } from './run/text'
+import { lexemesOf, tokensOf } from './text/tokens'
 import { readExpression, recheckStored, writtenName } from '.'
 
 const book = made(
@@ -139,6 +140,31 @@ test('any field can be named, whatever it is called', () => {
       })
     }),
     { numRuns: 500 },
+  )
+})
+
+test('the editor and the reader cut a text in the same places, with nothing left over', () => {
+  const marks = fc.array(fc.constantFrom('"', "'", 'a', ' ', '--', '\n', '1.', '.', '<', '>', '€', '\ud83d'), {
+    maxLength: 20,
+  })
+  fc.assert(
+    fc.property(
+      fc.oneof(
+        marks.map((all) => all.join('')),
+        fc.string({ unit: 'binary' }),
+      ),
+      (source) => {
+        const lexemes = lexemesOf(source)
+        expect(lexemes.map(({ raw }) => raw).join('')).toBe(source)
+        const cut = tokensOf(source)
+        const sound = lexemes.every(({ is, open }) => is !== 'unknown' && !open)
+        expect('tokens' in cut).toBe(sound)
+        if (!('tokens' in cut)) return
+        const meant = lexemes.filter(({ is }) => is !== 'space' && is !== 'remark')
+        expect(cut.tokens.slice(0, -1).map(({ raw }) => raw)).toEqual(meant.map(({ raw }) => raw))
+      },
+    ),
+    { numRuns: 2000 },
   )
 })
 

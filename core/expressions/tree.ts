@@ -2,62 +2,82 @@ import type { AggregateName, BinaryOperator, IntervalUnit } from './text/syntax'
 import type { Type } from './types'
 
 /**
+ * What a node of each kind holds, its parts in the order in which they were written. The type of a tree, its
+ * parts and the check of a stored one all follow from this; `?` may be missing.
+ *
+ * - `fact`: of the record itself, or over links to other records; `field` is the last. Whether a link leads
+ *   somewhere is asked of the link field itself.
+ * - `cast`: to the type that the node has: another scale, text, a date. `quiet` where nobody wrote it.
+ * - `aggregate`: over the rows that link here; `of` and `where` speak of such a row.
+ */
+export const shapes = {
+  literal: { value: 'text or null' },
+  fact: { over: 'texts', field: 'text' },
+  not: { of: 'tree' },
+  minus: { of: 'tree' },
+  binary: { operator: 'operator', left: 'tree', right: 'tree' },
+  shift: { of: 'tree', count: 'count', unit: 'unit' },
+  days: { left: 'tree', right: 'tree' },
+  in: { of: 'tree', among: 'trees' },
+  like: { of: 'tree', pattern: 'tree', escape: 'text' },
+  isNull: { of: 'tree' },
+  case: { whens: 'pairs', other: 'tree?' },
+  call: { name: 'text', args: 'trees' },
+  cast: { of: 'tree', quiet: 'true?' },
+  aggregate: { name: 'aggregate', link: 'text', of: 'tree?', where: 'tree?' },
+} as const
+
+interface Holdings {
+  text: string
+  'text or null': string | null
+  texts: readonly string[]
+  count: number
+  operator: BinaryOperator
+  unit: IntervalUnit
+  aggregate: AggregateName
+  'true?': true
+  tree: Tree
+  'tree?': Tree
+  trees: readonly Tree[]
+  pairs: readonly (readonly [Tree, Tree])[]
+}
+
+export type Holding = keyof Holdings
+type Shapes = typeof shapes
+export type TreeKind = keyof Shapes
+
+/** What may be missing ends with a question mark. */
+type Held<Shape extends Record<string, Holding>> = {
+  readonly [Key in keyof Shape as Shape[Key] extends `${string}?` ? never : Key]: Holdings[Shape[Key]]
+} & {
+  readonly [Key in keyof Shape as Shape[Key] extends `${string}?` ? Key : never]?: Holdings[Shape[Key]]
+}
+
+/**
  * An expression with its names looked up: plain JSON that speaks of fields and links by id, so that
  * renaming breaks nothing. `type` is what it gives; numbers carry their scale in it.
  */
-export type Tree = { readonly type: Type } & (
-  | { readonly kind: 'literal'; readonly value: string | null }
-  /** A fact: of the record itself, or over links to other records; the last is the field. */
-  | { readonly kind: 'fact'; readonly over: readonly string[]; readonly field: string }
-  /** Whether a link leads somewhere is asked of the link field itself. */
-  | { readonly kind: 'not' | 'minus'; readonly of: Tree }
-  | { readonly kind: 'binary'; readonly operator: BinaryOperator; readonly left: Tree; readonly right: Tree }
-  | { readonly kind: 'shift'; readonly of: Tree; readonly count: number; readonly unit: IntervalUnit }
-  | { readonly kind: 'days'; readonly left: Tree; readonly right: Tree }
-  | { readonly kind: 'in'; readonly of: Tree; readonly among: readonly Tree[] }
-  | { readonly kind: 'like'; readonly of: Tree; readonly pattern: Tree; readonly escape: string }
-  | { readonly kind: 'isNull'; readonly of: Tree }
-  | { readonly kind: 'case'; readonly whens: readonly (readonly [Tree, Tree])[]; readonly other?: Tree }
-  | { readonly kind: 'call'; readonly name: string; readonly args: readonly Tree[] }
-  /** To the type it has: another scale, text, a date. Quiet where nobody wrote it. */
-  | { readonly kind: 'cast'; readonly of: Tree; readonly quiet?: true }
-  /** Over the rows that link here; `of` and `where` speak of such a row. */
-  | {
-      readonly kind: 'aggregate'
-      readonly name: AggregateName
-      readonly link: string
-      readonly of?: Tree
-      readonly where?: Tree
-    }
-)
+export type Tree = { [Kind in TreeKind]: { readonly kind: Kind; readonly type: Type } & Held<Shapes[Kind]> }[TreeKind]
+
+/** A node of one kind. */
+export type Node<Kind extends TreeKind> = Extract<Tree, { kind: Kind }>
+
+const holdsParts: ReadonlySet<Holding> = new Set(['tree', 'tree?', 'trees', 'pairs'])
+
+/** For each kind of node, what of it are parts. */
+const partKeys = Object.fromEntries(
+  Object.entries(shapes).map(([kind, shape]) => [
+    kind,
+    Object.entries(shape).flatMap(([key, holding]) => (holdsParts.has(holding) ? [key] : [])),
+  ]),
+) as unknown as Readonly<Record<TreeKind, readonly string[]>>
 
 /** The parts of a node, in the order they were written. */
-export function partsOf(tree: Tree): readonly Tree[] {
-  switch (tree.kind) {
-    case 'literal':
-    case 'fact':
-      return []
-    case 'not':
-    case 'minus':
-    case 'shift':
-    case 'isNull':
-    case 'cast':
-      return [tree.of]
-    case 'binary':
-    case 'days':
-      return [tree.left, tree.right]
-    case 'in':
-      return [tree.of, ...tree.among]
-    case 'like':
-      return [tree.of, tree.pattern]
-    case 'case':
-      return [...tree.whens.flat(), ...(tree.other ? [tree.other] : [])]
-    case 'call':
-      return tree.args
-    case 'aggregate':
-      return [...(tree.of ? [tree.of] : []), ...(tree.where ? [tree.where] : [])]
-  }
-}
+export const partsOf = (tree: Tree): readonly Tree[] =>
+  partKeys[tree.kind].flatMap((key) => {
+    const held = (tree as unknown as Readonly<Record<string, unknown>>)[key]
+    return (held === undefined ? [] : Array.isArray(held) ? held.flat() : [held]) as Tree[]
+  })
 
 /** A tree and everything in it, each before its parts. */
 export const nodesOf = (tree: Tree): readonly Tree[] => [tree, ...partsOf(tree).flatMap(nodesOf)]

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { wordProblem } from '../words'
 import { addDays, readClock, readDay, showDay } from './calendar'
-import { Look, plainLook } from './look'
+import { Look } from './look'
+import { plainLook } from './plain-look'
 
 const now = { moment: '2027-03-12T09:30' }
 const day = fc

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { Decimal } from 'decimal.js'
 import { expect, test } from 'vitest'
 import { compareNumber, fitDecimal, readDecimal, showDecimal } from './decimal'
-import { Look, plainLook } from './look'
+import { Look } from './look'
+import { plainLook } from './plain-look'
 
 const styles = Look.shape.numberStyle.options
 const decimal = fc

@@ -12,11 +12,3 @@ export const Look = z.strictObject({
   naming: z.enum(namings).optional(),
 })
 export type Look = z.infer<typeof Look>
-
-export const plainLook: Look = {
-  currency: '£',
-  currencyDecimals: 2,
-  dateStyle: 'day-month-year',
-  numberStyle: '1,234.50',
-  weekStart: 'Monday',
-}

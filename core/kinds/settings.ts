@@ -1,12 +1,6 @@
 import * as z from 'zod'
 import { Pattern } from '../patterns'
-
-/** How long the texts of a field may be, and how many choices it may have; each is stated in docs/limits.md. */
-export const settingLimits = {
-  choices: 200,
-  choiceLength: 100,
-  texts: { unit: 20, prefix: 12, note: 500, example: 200, refusal: 200 },
-} as const
+import { settingLimits } from './setting-limits'
 
 /** One word of a choice field. The id stays when the word changes, so that records can follow. */
 export const Choice = z.strictObject({
@@ -47,13 +41,3 @@ export const FieldSettings = z.strictObject({
 })
 export type FieldSettings = z.infer<typeof FieldSettings>
 export type SettingName = keyof FieldSettings
-
-/** Whole-number settings, the range each may take, and its name on screen. */
-export const settingRanges = {
-  length: { least: 1, most: 700, title: 'Length' },
-  digits: { least: 1, most: 18, title: 'Digits before the point' },
-  decimals: { least: 0, most: 10, title: 'Decimals' },
-  scale: { least: 2, most: 100, title: 'Highest mark' },
-  width: { least: 1, most: 12, title: 'Digits' },
-  megabytes: { least: 1, most: 25, title: 'Largest file (MB)' },
-} satisfies Partial<Record<SettingName, { least: number; most: number; title: string }>>

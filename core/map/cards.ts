@@ -114,7 +114,7 @@ function rowsOf(book: Book, table: Table, reading: MapReading, names: PhysicalNa
   if (reading.view === 'links') return rows
   return rows.map((row) => {
     const field = table.fields.find(({ id }) => id === row.field)!
-    return row.derived ? { ...row, detail: sayMadeFrom(book, table, field) } : row
+    return row.derived ? { ...row, detail: sayMadeFrom(book, field) } : row
   })
 }
 

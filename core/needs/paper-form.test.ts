@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { emptyBook, faultsOf, type Field, applyEdit, type Table } from '../book'
-import { writtenSource } from '../expressions'
+import { emptyBook, faultsOf, type Field, applyEdit } from '../book'
+import { writtenStored } from '../expressions'
 import { plainLook } from '../kinds'
 import { acceptEdits, formTotals, proposalsFor, readForm, readLabels, readStarter, starters, totalEdits } from '.'
 
@@ -57,9 +57,9 @@ function tablesOf(form: string, typed: string) {
   if (made && !made.ok) throw new Error(made.problem.kind)
   const book = made?.value.book ?? typedOnly
   expect(faultsOf(book)).toEqual([])
-  const said = (table: Table, field: Field) =>
-    `${field.name} ${field.kind}${field.source === undefined ? '' : `: ${writtenSource(book, table, field.source)}`}`
-  return { book, tables: book.tables.map((table) => [table.name, table.fields.map((field) => said(table, field))]) }
+  const said = (field: Field) =>
+    `${field.name} ${field.kind}${field.source === undefined ? '' : `: ${writtenStored(book, field.source)}`}`
+  return { book, tables: book.tables.map((table) => [table.name, table.fields.map((field) => said(field))]) }
 }
 
 test('a bill becomes its header, its party and its lines, and what can be calculated is', () => {

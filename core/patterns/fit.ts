@@ -1,5 +1,6 @@
 import { checkFits } from './check-digits'
-import { type Block, classOf, escaped, groupsOf, type Pattern, patternSource, type Varying } from './pattern'
+import type { Block, Pattern, Varying } from './pattern'
+import { classOf, escaped, groupsOf, patternSource } from './pattern-parts'
 import { oncePer } from '../words'
 
 const expressions = oncePer((pattern: Pattern) => ({

@@ -1,4 +1,5 @@
-import { classOf, type Pattern, type Varying } from './pattern'
+import type { Pattern, Varying } from './pattern'
+import { classOf } from './pattern-parts'
 
 export interface Typing {
   readonly text: string

@@ -1,6 +1,7 @@
 export { fit, hasShape } from './fit'
 export { formatTyping } from './format'
 export { learnPattern } from './learn'
-export { type Block, longest, Pattern, patternSource, sayPattern } from './pattern'
+export { type Block, Pattern } from './pattern'
+export { longest, patternSource, sayPattern } from './pattern-parts'
 export { specimenOf } from './specimen'
 export { readyMade } from './ready-made'

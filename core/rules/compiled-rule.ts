@@ -1,5 +1,5 @@
 import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
-import { allNodesOf, displayOf, readExpression, recheckStored, type Tree } from '../expressions'
+import { allNodesOf, displayOf, readExpression, recheckStored, type Tree, writtenStored } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { inSentence, type Json, listed } from '../words'
 
@@ -48,7 +48,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
   const own = (id: string) => table.fields.find((field) => field.id === id)
   switch (says.kind) {
     case 'holds': {
-      const read = recheckStored(book, table, says.tree as Json)
+      const read = recheckStored(book, table, says.tree)
       return 'problem' in read ? { because: read.problem.words } : asHolding(book, table, read.tree, onlyNew ?? warns)
     }
     case 'together': {
@@ -58,10 +58,10 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
     case 'apart': {
       const [same, from, to] = [says.same.map(own), own(says.from), own(says.to)]
       if (!from || !to || !same.every((field) => field !== undefined)) return gone(table)
-      return apart(book, table, { same, from, to }, says.unless as Json | undefined)
+      return apart(book, table, { same, from, to }, says.unless)
     }
     case 'closed': {
-      const read = recheckStored(book, table, says.once as Json)
+      const read = recheckStored(book, table, says.once)
       if ('problem' in read) return { because: read.problem.words }
       const because = truthHindrance(read.tree)
       return because
@@ -151,9 +151,9 @@ function apart(
 }
 
 /** The rule in words, as far as it can still be told; what is written is shown as it is written. */
-export function sayRule(book: Book, table: Table, { says }: Pick<Rule, 'says'>): string {
+export function sayRule(book: Book, { says }: Pick<Rule, 'says'>): string {
   const name = (id: string) => findField(book, id)?.field.name ?? 'a field that is gone'
-  const written = (tree: unknown) => recheckStored(book, table, tree as Json).source
+  const written = (tree: Json) => writtenStored(book, tree)
   switch (says.kind) {
     case 'holds':
       return written(says.tree)

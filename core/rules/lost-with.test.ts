@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest'
 import { type Edit, findField, tableOf } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { derivedInTheWay, recheckStored } from '@/core/expressions'
-import type { Json } from '@/core/words'
+import { derivedInTheWay, writtenStored } from '@/core/expressions'
 import { hiring } from '@/tests/support/ruled-design'
 import { made } from '@/tests/support/made'
 import { lostWith, ownRules, rulesInTheWay } from '.'
@@ -22,9 +21,7 @@ const rule = (design: ReturnType<typeof hiring>, id: string, source: string, tab
   design.do({ kind: 'addRule', id, table, says: { kind: 'holds', tree: design.tree(table, source) }, words: `${id}.` })
 const written = (book: ReturnType<typeof hiring>['book'], id: string) => {
   const { rule: found, table } = ownRules(book).find((one) => one.rule.id === id)!
-  return found.says.kind === 'holds'
-    ? `${table.name}: ${recheckStored(book, table, found.says.tree as Json).source}`
-    : ''
+  return found.says.kind === 'holds' ? `${table.name}: ${writtenStored(book, found.says.tree)}` : ''
 }
 
 const ruled = () => {

@@ -75,7 +75,7 @@ function readOwn(book: Book, rule: Rule): OwnRule {
   return {
     rule,
     table,
-    source: sayRule(book, table, rule),
+    source: sayRule(book, rule),
     fields: table.fields.map(({ id }) => id).filter((id) => spoken.has(id)),
     ...('compiled' in read ? { compiled: read.compiled } : { because: read.because }),
   }

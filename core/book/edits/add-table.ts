@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, ok } from '../../words'
-import { type Field, limits, type Table } from '../book'
+import type { Field, Table } from '../book'
+import { limits } from '../limits'
 import { putTable } from '../build-steps'
 import { type EditKind, Id, numberName, readName, typedName } from './edit-kind'
 

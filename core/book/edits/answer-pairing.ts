@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
-import { type Book, type Field, limits, type Link, type Table } from '../book'
+import type { Book, Field, Link, Table } from '../book'
+import { limits } from '../limits'
 import { dropPart, putField, putLink, putTable, setKeys } from '../build-steps'
 import { findLink, findNeed, findTable, linksFrom } from '../find'
 import type { Step } from '../steps'

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, type Json, ok } from '../../words'
-import { type Field, limits, type Table } from '../book'
+import type { Field, Table } from '../book'
+import { limits } from '../limits'
 import { putLink, putTable } from '../build-steps'
 import { findTable, linksFrom } from '../find'
 import { type EditKind, Id, readName, typedName } from './edit-kind'
@@ -17,8 +18,8 @@ const CopyTable = z.strictObject({
 /** A derived field's expressions speak of the copy's own facts. */
 const withIds = (field: Field, ids: Readonly<Record<string, string>>): Field => ({
   ...field,
-  ...(field.source !== undefined && { source: renamed(field.source as Json, ids) as Field['source'] }),
-  ...(field.freezes !== undefined && { freezes: renamed(field.freezes as Json, ids) as Field['freezes'] }),
+  ...(field.source !== undefined && { source: renamed(field.source, ids) }),
+  ...(field.freezes !== undefined && { freezes: renamed(field.freezes, ids) }),
 })
 
 function renamed(json: Json, ids: Readonly<Record<string, string>>): Json {

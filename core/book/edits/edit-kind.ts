@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type PartWord, type Result } from '../../words'
-import { type Book, limits } from '../book'
+import type { Book } from '../book'
+import { limits } from '../limits'
 import { apply, type Step } from '../steps'
 
 /** One kind of edit: its message, what it does to a book, and how history tells it. */

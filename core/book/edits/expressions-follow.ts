@@ -71,8 +71,8 @@ export const sourcesFollow = (following: Following): Step[] =>
     table.fields.flatMap((field) => {
       const kept = (json: Json | undefined) => json && (followed(json, table.id, following) ?? json)
       return setKeys(field, field.id, {
-        ...(field.source !== undefined && { source: kept(field.source as Json) }),
-        ...(field.freezes !== undefined && { freezes: kept(field.freezes as Json) }),
+        ...(field.source !== undefined && { source: kept(field.source) }),
+        ...(field.freezes !== undefined && { freezes: kept(field.freezes) }),
       })
     }),
   )

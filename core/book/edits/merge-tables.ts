@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
-import { type Book, type Field, limits, type Table } from '../book'
+import type { Book, Field, Table } from '../book'
+import { limits } from '../limits'
 import { dropLimitsOn, dropPart, dropRulesOn, setKeys, untick } from '../build-steps'
 import { findTable, joiningBetween, linksBetween, linksTo } from '../find'
 import type { Step } from '../steps'

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { counted, fail, ok } from '../../words'
-import { limits } from '../book'
+import { limits } from '../limits'
 import { dropPart, movePart, putNeed, setKeys } from '../build-steps'
 import { findField, findLink, findNeed, findRule, findTable, partName } from '../find'
 import { type EditKind, Id, inTurn, orNothing } from './edit-kind'

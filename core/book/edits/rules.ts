@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, type Json, ok, type Result } from '../../words'
-import { type Book, limits, RuleSays } from '../book'
+import { type Book, RuleSays } from '../book'
+import { limits } from '../limits'
 import { dropRules, putRule, setKeys } from '../build-steps'
 import { findRule, findTable } from '../find'
 import { type EditKind, Id, orNothing } from './edit-kind'

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, ok, type Result } from '../../words'
-import { Area, limits, Remark, Sheet } from '../book'
+import { Area, Remark, Sheet } from '../book'
+import { limits } from '../limits'
 import { dropPart, putArea, putRemark, setKeys } from '../build-steps'
 import { findTable } from '../find'
 import { bookId } from '../steps'

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, type Json, ok } from '../../words'
-import { type Book, type Field, limits, type Link, type Rule, type Table } from '../book'
+import type { Book, Field, Link, Rule, Table } from '../book'
+import { limits } from '../limits'
 import { dropLimitsOn, dropPart, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
 import { findField, findLink, findTable, linksTo } from '../find'
 import type { Step } from '../steps'

@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import { fail, listed, ok } from '../../words'
-import { limits, type Table } from '../book'
+import type { Table } from '../book'
+import { limits } from '../limits'
 import { movePart, setKeys } from '../build-steps'
 import { fieldOf, findTable, linksTo } from '../find'
 import { keyHindrance } from '../keys'

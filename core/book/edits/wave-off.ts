@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { fail, ok } from '../../words'
-import { limits } from '../book'
+import { limits } from '../limits'
 import { dropPart, putWaved } from '../build-steps'
 import { type EditKind, Id } from './edit-kind'
 

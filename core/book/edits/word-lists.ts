@@ -1,9 +1,11 @@
 import * as z from 'zod'
+import { isPlainList } from '../words-of'
 import { Choices } from '../../kinds'
 import { fail, ok } from '../../words'
-import { type Book, type Field, limits, type Table } from '../book'
+import type { Book, Field, Table } from '../book'
+import { limits } from '../limits'
 import { dropPart, dropRulesOn, putLink, putTable, setKeys, untick } from '../build-steps'
-import { findField, findTable, linksFrom, linksTo, partName } from '../find'
+import { findField, findTable, linksTo, partName } from '../find'
 import { checkSettings, onlyUsed } from '../settings-check'
 import { rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
@@ -102,13 +104,6 @@ export const listToChoices: EditKind<z.infer<typeof ListToChoices>> = {
   },
   say: (book, { table }) => `Make ${findTable(book, table)?.name ?? 'a word list'} fixed choices again`,
 }
-
-/** A list of words and nothing else. */
-export const isPlainList = (book: Book, table: Table): boolean =>
-  table.role === 'word-list' &&
-  table.fields.length === 1 &&
-  table.fields[0]!.kind === 'line' &&
-  linksFrom(book, table.id).length === 0
 
 const becoming = (field: Field, wished: Field) => {
   const keys = new Set([...Object.keys(field), ...Object.keys(wished)])

@@ -1,27 +1,21 @@
 import { listed } from '../../words'
-import { type Checking, castTo, fail, type Failure, isFailure, together } from './check-help'
+import { castTo, fail, isFailure, type Outcome, type Part, together } from './check-help'
+import { nothing } from './check-literals'
 import { functions } from '../run/functions'
 import { nearNames } from './names'
 import { mostScale } from '../numbers'
-import type { Syntax } from '../text/syntax'
-import type { Tree } from '../tree'
+import type { CastTarget, Span } from '../text/syntax'
 import { typeWords } from '../types'
 
 /** A function with its arguments; COALESCE and NULLIF take what has a type in common. */
-export function checkCall(checker: Checking, syntax: Extract<Syntax, { kind: 'call' }>): Tree | Failure {
-  const { name } = syntax
-  const args: Tree[] = []
-  for (const arg of syntax.args) {
-    const tree = checker.check(arg)
-    if (isFailure(tree)) return tree
-    args.push(tree)
-  }
+export function checkCall(name: string, parts: readonly Part[], at: Span): Outcome {
+  const args = parts.map(({ tree }) => tree)
   if (name === 'CURRENT_DATE' || name === 'CURRENT_TIMESTAMP')
     return { kind: 'call', name, args: [], type: { is: name === 'CURRENT_DATE' ? 'date' : 'moment' } }
   if (name === 'COALESCE' || name === 'NULLIF') {
     if (name === 'NULLIF' ? args.length !== 2 : args.length < 2)
-      return fail(syntax, name === 'NULLIF' ? 'NULLIF takes two values.' : 'COALESCE takes two values or more.')
-    const one = together(args, syntax.args)
+      return fail(at, name === 'NULLIF' ? 'NULLIF takes two values.' : 'COALESCE takes two values or more.')
+    const one = together(parts)
     if (isFailure(one)) return one
     return { kind: 'call', name, args: args.map((arg) => castTo(arg, one.type)), type: one.type }
   }
@@ -37,28 +31,25 @@ export function checkCall(checker: Checking, syntax: Extract<Syntax, { kind: 'ca
       'MIN',
       'MAX',
     ])
-    return fail(syntax, `There is no function ${name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : ''}`)
+    return fail(at, `There is no function ${name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : ''}`)
   }
   const own = Object.entries(functions).find(([, one]) => one === kind)![0]
-  if (args.length < kind.least || args.length > kind.most) return fail(syntax, `It is written ${kind.form}.`)
-  if (args.some((arg) => arg.type.is === 'nothing')) return { kind: 'literal', value: null, type: { is: 'nothing' } }
+  if (args.length < kind.least || args.length > kind.most) return fail(at, `It is written ${kind.form}.`)
+  if (args.some((arg) => arg.type.is === 'nothing')) return nothing
   const literals = args.map((arg) => (arg.kind === 'literal' && arg.value !== null ? arg.value : undefined))
   const type = kind.type(
     args.map((arg) => arg.type),
     literals,
   )
-  if ('words' in type) return fail(syntax.args[type.at]!, `${own.split(' ')[0]!} ${type.words}.`)
+  if ('words' in type) return fail(parts[type.at]!.at, `${own.split(' ')[0]!} ${type.words}.`)
   return { kind: 'call', name: own, args, type }
 }
 
 /** Only what loses nothing but decimals: text never becomes a number by itself. */
-export function checkCast(checker: Checking, syntax: Extract<Syntax, { kind: 'cast' }>): Tree | Failure {
-  const of = checker.check(syntax.of)
-  if (isFailure(of)) return of
-  const { name, sizes } = syntax.to
+export function checkCast({ tree: of }: Part, { name, sizes }: CastTarget, at: Span): Outcome {
   if (of.type.is === 'nothing') return of
   const from = of.type
-  const no = (words: string) => fail(syntax, words)
+  const no = (words: string) => fail(at, words)
   if (name === 'DECIMAL' || name === 'INTEGER') {
     const [digits = 18, scale = 0] = name === 'INTEGER' ? [18, 0] : sizes
     if (from.is !== 'exact')

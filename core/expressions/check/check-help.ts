@@ -1,6 +1,6 @@
 import { mostDigits } from '../numbers'
 import type { Book, Field, Table } from '../../book'
-import type { ExpressionProblem, Span, Syntax } from '../text/syntax'
+import type { ExpressionProblem, Span } from '../text/syntax'
 import type { Tree } from '../tree'
 import { joined, type Type, typeWords } from '../types'
 
@@ -11,27 +11,44 @@ export interface Failure {
 export type Outcome = Tree | Failure
 
 /** What a derived field gives, or why that can't be told. */
-export type TypeOfDerived = (field: Field) => { readonly type: Type } | { readonly because: string }
+export type TypeOfDerived = (book: Book, field: Field) => { readonly type: Type } | { readonly because: string }
 
+/** Where an expression stands: what its names are looked up in. */
 export interface Scope {
+  readonly book: Book
   readonly table: Table
   /** Within an aggregate every name begins with that of the rows. */
   readonly rows?: string
+  readonly typeOf: TypeOfDerived
 }
 
-/** What the checks of single forms ask of the whole. */
-export interface Checking {
-  readonly book: Book
-  readonly scope: Scope
-  readonly check: (syntax: Syntax) => Outcome
-  /** For what is gathered: over the rows of another table. */
-  readonly within: (rows: Table) => Checking
-  readonly choiceProblem: (fact: Tree, written: readonly Syntax[], others: readonly Tree[]) => Failure | undefined
+/** A checked part of an expression, and where it is written. */
+export interface Part {
+  readonly tree: Tree
+  readonly at: Span
 }
 
-export const isFailure = (made: Tree | Failure | { readonly type: Type }): made is Failure => 'problem' in made
+/** Where the parts of a stored tree are written: nowhere. */
+export const nowhere: Span = { start: 0, end: 0 }
+
+export const isFailure = (made: object): made is Failure => 'problem' in made
 
 export const fail = ({ start, end }: Span, words: string): Failure => ({ problem: { start, end, words } })
+
+/** Checks parts one after the other, up to the first that fails. */
+export function eachChecked<Written>(
+  written: readonly Written[],
+  check: (one: Written) => Outcome,
+  at: (one: Written) => Span,
+): readonly Part[] | Failure {
+  const parts: Part[] = []
+  for (const one of written) {
+    const tree = check(one)
+    if (isFailure(tree)) return tree
+    parts.push({ tree, at: at(one) })
+  }
+  return parts
+}
 
 /** A tree brought to a type that it fits: more decimals, measured, text, a moment. */
 export function castTo(tree: Tree, type: Type): Tree {
@@ -46,19 +63,23 @@ export function castTo(tree: Tree, type: Type): Tree {
 }
 
 /** The type that all have in common, or which one doesn't fit. */
-export function together(trees: readonly Tree[], written: readonly Span[]): { readonly type: Type } | Failure {
+export function together(parts: readonly Part[]): { readonly type: Type } | Failure {
   let type: Type = { is: 'nothing' }
-  for (const [at, tree] of trees.entries()) {
+  for (const { tree, at } of parts) {
     const next = joined(type, tree.type)
     if (!next)
       return fail(
-        written[at]!,
+        at,
         `This is ${typeWords[tree.type.is]}, but what it stands with is ${typeWords[type.is]}.${hint(type, tree)}`,
       )
     type = next
   }
-  return fits(type) ? { type } : fail(written[0]!, tooLong)
+  return fits(type) ? { type } : fail(parts[0]!.at, tooLong)
 }
+
+/** The first of some parts that is not of a wanted type and not NULL either. */
+export const unlikeOf = (parts: readonly Part[], is: Type['is']): Part | undefined =>
+  parts.find(({ tree: { type } }) => type.is !== is && type.is !== 'nothing')
 
 export const tooLong = `The number could have more than ${mostDigits} digits. ROUND or CAST its parts first.`
 export const fits = (type: Type) => type.is !== 'exact' || type.whole + type.scale <= mostDigits

@@ -44,19 +44,21 @@ export function findFact(
   let here = table
   for (const [at, part] of parts.entries()) {
     const field = here.fields.find((candidate) => same(candidate.name, part.name))
-    if (!field) return { words: noSuch(here, part.name) }
+    if (!field) return { words: noSuchField(here, part.name) }
     if (at === parts.length - 1) return { over, field }
-    if (field.kind !== 'link')
-      return {
-        words: `${field.name} of ${here.name} is linked to nothing yet, so nothing can follow the point after it.`,
-      }
+    if (field.kind !== 'link') return { words: leadsNowhere(here, field) }
     over.push(field.id)
     here = tableOf(book, linkOf(book, field.id).one)
   }
   return { words: 'A name is missing here.' }
 }
 
-function noSuch(table: Table, typed: string): string {
+/** What is said of a field that is no link, where the name goes on behind it. */
+export const leadsNowhere = (table: Table, field: Field) =>
+  `${field.name} of ${table.name} is linked to nothing yet, so nothing can follow the point after it.`
+
+/** What is said of a field that a table doesn't have, with what was nearly typed. */
+export function noSuchField(table: Table, typed: string): string {
   const near = nearNames(
     typed,
     table.fields.map((field) => field.name),
@@ -75,15 +77,24 @@ export function findRows(book: Book, table: Table, name: string): Found<{ link: 
   const links = linksTo(book, table.id)
   const there = links.filter((link) => same(tableOf(book, link.many).name, name))
   if (there.length === 1) return { link: there[0]!, rows: tableOf(book, there[0]!.many) }
-  const hanging = [...new Set(links.map((link) => tableOf(book, link.many).name))]
   if (there.length > 1) {
     const through = there.map((link) => findField(book, link.field)!.field.name)
     return {
       words: `${name} is linked to ${table.name} through ${listed(through)}, so it isn’t clear which rows are meant.`,
     }
   }
+  return { words: noSuchRows(book, table, name) }
+}
+
+/** What is said of rows that don't hang on a table, with those that do. */
+export function noSuchRows(book: Book, table: Table, name: string): string {
+  const hanging = [...new Set(linksTo(book, table.id).map((link) => tableOf(book, link.many).name))]
   const near = nearNames(name, hanging)
-  return {
-    words: `No rows of “${name}” are linked to ${table.name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : hanging.length > 0 ? ` ${listed(hanging)} ${hanging.length === 1 ? 'is' : 'are'}.` : ''}`,
-  }
+  const meant =
+    near.length > 0
+      ? ` Did you mean ${listed(near, 'or')}?`
+      : hanging.length > 0
+        ? ` ${listed(hanging)} ${hanging.length === 1 ? 'is' : 'are'}.`
+        : ''
+  return `No rows of “${name}” are linked to ${table.name}.${meant}`
 }

@@ -1,6 +1,6 @@
 import type { Book } from '../../book'
 import { isDerived } from '../../kinds'
-import { type Json, oncePer } from '../../words'
+import { oncePer } from '../../words'
 import { storedTree } from '../check/stored-tree'
 import { nodesOf } from '../tree'
 
@@ -20,7 +20,7 @@ const allBeyond = oncePer((book: Book): ReadonlyMap<string, Beyond> => {
   ]
   const ways = new Map<string, Map<string, readonly string[]>>()
   for (const json of kept) {
-    const tree = json === undefined ? undefined : storedTree(book, json as Json)
+    const tree = json === undefined ? undefined : storedTree(book, json)
     for (const node of tree ? nodesOf(tree) : []) {
       if (node.kind !== 'fact' || node.over.length === 0) continue
       const [first, ...rest] = node.over

@@ -2,11 +2,12 @@ import { type Book, type Field, findField, type Table } from '../../book'
 import { isDerived } from '../../kinds'
 import { type Json, oncePerPart } from '../../words'
 import { type Checked, checkExpression } from '../check/check'
+import { checkStored } from '../check/check-stored'
 import { displayFor } from './display'
+import type { TypeOfDerived } from '../check/check-help'
 import { storedTree } from '../check/stored-tree'
 import { brokenPart, standingHindrance } from './made-from'
 import { quotientScale } from '../numbers'
-import { showExpression } from '../text/show'
 import { dependenciesOf, nodesOf, type Tree } from '../tree'
 import type { Type } from '../types'
 
@@ -37,7 +38,7 @@ function derive(book: Book, fieldId: string): Deriving {
   // Asked first: what goes in a circle could be read for ever.
   const unfounded = standingHindrance(book, fieldId)
   if (unfounded) return { because: unfounded }
-  const read = recheckStored(book, table, field.source as Json)
+  const read = recheckStored(book, table, field.source)
   const hindrance = 'problem' in read ? read.problem.words : hindranceOf(field, read.tree)
   if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${hindrance}` }
   const tree = rounded(field, read.tree)
@@ -48,7 +49,7 @@ function derive(book: Book, fieldId: string): Deriving {
     }
   const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
   if (field.freezes === undefined) return { tree, display, size }
-  const freezes = recheckStored(book, table, field.freezes as Json)
+  const freezes = recheckStored(book, table, field.freezes)
   const unclear = 'problem' in freezes ? freezes.problem.words : freezingHindrance(book, freezes.tree)
   if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${unclear}` }
   return { tree, display, size, freezes: freezes.tree }
@@ -107,28 +108,22 @@ export function displayOf(book: Book, field: Field): Field {
 /** Whether a derived field has a column of its own: because it was copied, or will be frozen. */
 export const isStored = (field: Field) => field.kind === 'copied' || field.freezes !== undefined
 
+const typeOf: TypeOfDerived = (book, field) => {
+  const made = derivedOf(book, field.id)
+  return 'tree' in made ? { type: made.tree.type } : { because: brokenPart(book, field.id) }
+}
+
 /** Reads an expression over one table: its names looked up, its types made sure of. */
 export const readExpression = (book: Book, table: Table, source: string): Checked =>
-  checkExpression(book, table, source, (field) => {
-    const made = derivedOf(book, field.id)
-    if ('tree' in made) return { type: made.tree.type }
-    return { because: brokenPart(book, field.id) }
-  })
+  checkExpression(book, table, source, typeOf)
 
-/**
- * A kept expression as it reads with today's names, and checked anew: what it speaks of may have gone or may
- * hold something else by now.
- */
-export function recheckStored(book: Book, table: Table, json: Json): Checked & { readonly source: string } {
+/** A stored expression checked anew: what it speaks of may have gone or may hold something else by now. */
+export function recheckStored(book: Book, table: Table, json: Json): Checked {
   const tree = storedTree(book, json)
-  if (!tree)
-    return {
-      problem: { start: 0, end: 0, words: 'It uses something that is no longer there. Write it again.' },
-      source: '',
-    }
-  const source = showExpression(book, tree)
-  return { ...readExpression(book, table, source), source }
+  return tree ? checkStored(book, table, tree, typeOf) : { problem: { start: 0, end: 0, words: goneWords } }
 }
+
+const goneWords = 'It uses something that is no longer there. Write it again.'
 
 /** A tree and everything in it, what derived facts are made from included. */
 export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {

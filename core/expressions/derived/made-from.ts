@@ -1,6 +1,6 @@
 import { type Book, findField, partName } from '../../book'
 import { isDerived } from '../../kinds'
-import { type Json, oncePer } from '../../words'
+import { oncePer } from '../../words'
 import { storedTree } from '../check/stored-tree'
 import { dependenciesOf } from '../tree'
 
@@ -18,7 +18,7 @@ const madeFrom = oncePer((book: Book): MadeFrom => {
   const ids = new Set(derived.map((field) => field.id))
   const spoken = new Map(
     derived.map((field) => {
-      const kept = [field.source, field.freezes].flatMap((json) => storedTree(book, (json ?? null) as Json) ?? [])
+      const kept = [field.source, field.freezes].flatMap((json) => storedTree(book, json ?? null) ?? [])
       return [field.id, new Set(kept.flatMap((tree) => [...dependenciesOf(tree)]))] as const
     }),
   )

@@ -1,18 +1,18 @@
-import { type Book, type Field, findField, type Table, tableOf } from '../../book'
+import { type Book, type Field, findField, tableOf } from '../../book'
 import { kindOf } from '../../kinds'
 import { inSentence, plural } from '../../words'
 import { derivedOf } from './derived'
 import { writtenName } from '../text/show'
-import { type Gathering, gatheringOf, writtenSource } from './sources'
+import { type Gathering, gatheringOf, writtenStored } from './sources'
 import type { AggregateName } from '../text/syntax'
 import { isNumber } from '../types'
 
 /** A derived field in a few words, for lists of fields: "Borrowed: Premises → Town". */
-export function sayDerived(book: Book, table: Table, field: Field): string {
+export function sayDerived(book: Book, field: Field): string {
   const { title } = kindOf(field.kind)
   const made = derivedOf(book, field.id)
   if ('because' in made) return field.source === undefined ? `${title}, choose where it comes from` : title
-  const frozen = made.freezes ? `, frozen once ${writtenSource(book, table, field.freezes)}` : ''
+  const frozen = made.freezes ? `, frozen once ${writtenStored(book, field.freezes)}` : ''
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {
     const way = tree.over.map((link) => `${findField(book, link)!.field.name} → `).join('')
@@ -21,7 +21,7 @@ export function sayDerived(book: Book, table: Table, field: Field): string {
   const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
   return gathering
     ? `${title}: ${sayGathering(book, gathering, isNumber(tree.type))}`
-    : `= ${writtenSource(book, table, field.source)}${frozen}`
+    : `= ${writtenStored(book, field.source)}${frozen}`
 }
 
 /** What is taken of the rows, before the fact's name: numbers have a least one, days an earliest. */
@@ -31,7 +31,7 @@ export const sayTaken = (name: Exclude<AggregateName, 'COUNT'>, number: boolean)
   ]
 
 /** What a derived field is made from in its shortest words, for its own line: "Town of its Premises", "total of Amount". */
-export function sayMadeFrom(book: Book, table: Table, field: Field): string {
+export function sayMadeFrom(book: Book, field: Field): string {
   const made = derivedOf(book, field.id)
   if ('because' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
   const { tree } = made
@@ -40,7 +40,7 @@ export function sayMadeFrom(book: Book, table: Table, field: Field): string {
     return `${findField(book, tree.field)!.field.name} of its ${way.join(' → ')}`
   }
   const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
-  return gathering ? sayTakenOf(book, gathering, isNumber(tree.type)) : writtenSource(book, table, field.source)
+  return gathering ? sayTakenOf(book, gathering, isNumber(tree.type)) : writtenStored(book, field.source)
 }
 
 function sayGathering(book: Book, gathering: Gathering, number: boolean): string {

@@ -1,6 +1,6 @@
 import { type Book, type Field, findLink, type Table, tableOf } from '../../book'
 import type { Json } from '../../words'
-import { freezingHindrance, hindranceOf, readExpression, recheckStored } from './derived'
+import { freezingHindrance, hindranceOf, readExpression } from './derived'
 import { storedTree } from '../check/stored-tree'
 import { showExpression, writtenName } from '../text/show'
 import type { AggregateName } from '../text/syntax'
@@ -25,8 +25,10 @@ export const readFreezing = (book: Book, table: Table, source: string): Read =>
   readWith(book, table, source, (tree) => freezingHindrance(book, tree))
 
 /** A kept expression with today's names, as far as it can still be told. */
-export const writtenSource = (book: Book, table: Table, json: unknown): string =>
-  json === undefined ? '' : recheckStored(book, table, json as Json).source
+export function writtenStored(book: Book, json: Json | undefined): string {
+  const tree = json === undefined ? undefined : storedTree(book, json)
+  return tree ? showExpression(book, tree) : ''
+}
 
 /** What a gathered field gathers, in parts that are chosen one by one. */
 export interface Gathering {
@@ -40,8 +42,8 @@ export interface Gathering {
 }
 
 /** A kept gathered source in its parts, where it is one. */
-export function gatheringOf(book: Book, json: unknown): Gathering | undefined {
-  const tree = json === undefined ? undefined : storedTree(book, json as Json)
+export function gatheringOf(book: Book, json: Json | undefined): Gathering | undefined {
+  const tree = json === undefined ? undefined : storedTree(book, json)
   const link = tree?.kind === 'aggregate' && findLink(book, tree.link)
   if (!link) return undefined
   const rows = tableOf(book, link.many)

@@ -1,6 +1,7 @@
 import { functions } from '../run/functions'
 import { isKept } from './parse-primary'
 import { aggregateNames, type Span } from './syntax'
+import { type Lexeme, lexemesOf } from './tokens'
 
 export type Paint = 'word' | 'function' | 'name' | 'text' | 'number' | 'remark'
 
@@ -10,21 +11,21 @@ const functionWords = new Set([
   ...['COALESCE', 'NULLIF', 'DATE', 'TIME', 'TIMESTAMP', 'YEAR', 'MONTH', 'DAY', 'HOUR', 'MINUTE'],
 ])
 
-const painted =
-  /(?<remark>--[^\n]*)|(?<name>"(?:[^"]|"")*"?)|(?<text>'(?:[^']|'')*'?)|(?<number>\d+(?:\.\d*)?|\.\d+)|(?<word>[\p{L}_][\p{L}\p{N}_]*)/gu
-
 /** What each part of an expression is, for its colour; half-written text is painted as far as it goes. */
 export function paintsOf(source: string): (Span & { readonly paint: Paint })[] {
-  return [...source.matchAll(painted)].map(({ index, 0: raw, groups }) => {
-    const [paint] = Object.entries(groups!).find(([, found]) => found !== undefined) as [Paint, string]
-    return { start: index, end: index + raw.length, paint: paint === 'word' ? wordPaint(raw, source, index) : paint }
+  const lexemes = lexemesOf(source)
+  return lexemes.flatMap((lexeme, at) => {
+    const { is, start, end } = lexeme
+    if (is === 'space' || is === 'sign' || is === 'unknown') return []
+    return [{ start, end, paint: is === 'word' ? wordPaint(lexemes, at) : is }]
   })
 }
 
-function wordPaint(raw: string, source: string, at: number): Paint {
-  const word = raw.toUpperCase()
+function wordPaint(lexemes: readonly Lexeme[], at: number): Paint {
   // What follows a point is the name of a fact, whatever else it may mean.
-  if (source[at - 1] === '.') return 'name'
+  if (lexemes[at - 1]?.raw === '.') return 'name'
+  const word = lexemes[at]!.raw.toUpperCase()
   if (isKept(word)) return 'word'
-  return functionWords.has(word) && /^\s*[(']|^\s+FROM\b/i.test(source.slice(at + raw.length)) ? 'function' : 'name'
+  const next = lexemes.slice(at + 1).find(({ is }) => is !== 'space')
+  return functionWords.has(word) && next && /^(?:['(]|FROM$)/i.test(next.raw) ? 'function' : 'name'
 }

@@ -11,7 +11,8 @@ export interface ExpressionProblem extends Span {
   readonly words: string
 }
 
-export type BinaryOperator = '+' | '-' | '*' | '/' | '||' | '=' | '<>' | '<' | '<=' | '>' | '>=' | 'AND' | 'OR'
+export const binaryOperators = ['+', '-', '*', '/', '||', '=', '<>', '<', '<=', '>', '>=', 'AND', 'OR'] as const
+export type BinaryOperator = (typeof binaryOperators)[number]
 export const intervalUnits = ['YEAR', 'MONTH', 'DAY', 'HOUR', 'MINUTE'] as const
 export type IntervalUnit = (typeof intervalUnits)[number]
 export const aggregateNames = ['COUNT', 'SUM', 'AVG', 'MIN', 'MAX'] as const

@@ -11,49 +11,66 @@ export type Token = Span & {
 /** Longer text than anybody writes; refused at once, so that no hostile text keeps the program busy. */
 const longestExpression = 20_000
 
-const patterns: readonly (readonly [Token['is'] | 'space', RegExp])[] = [
-  ['space', /\s+|--[^\n]*/y],
-  ['name', /"(?:[^"]|"")*"/y],
-  ['text', /'(?:[^']|'')*'/y],
+export interface Lexeme extends Span {
+  readonly is: Exclude<Token['is'], 'end'> | 'space' | 'remark' | 'unknown'
+  readonly raw: string
+  /** A name or a text whose closing mark is missing: it goes on to the end. */
+  readonly open?: true
+}
+
+const patterns: readonly (readonly [Lexeme['is'], RegExp])[] = [
+  ['space', /\s+/y],
+  ['remark', /--[^\n]*/y],
+  ['name', /"(?:[^"]|"")*"?/y],
+  ['text', /'(?:[^']|'')*'?/y],
   ['number', /(?:\d+(?:\.\d*)?|\.\d+)/y],
   ['word', /[\p{L}_][\p{L}\p{N}_]*/uy],
   ['sign', /<>|!=|<=|>=|\|\||[-+*/=<>(),.]/y],
+  ['unknown', /[\s\S]/uy],
 ]
+
+/** Cuts any text into what it is made of, with nothing left over: for colours, half written as it may be, and for reading. */
+export function lexemesOf(source: string): Lexeme[] {
+  const lexemes: Lexeme[] = []
+  for (let at = 0; at < source.length; at = lexemes.at(-1)!.end) {
+    for (const [is, pattern] of patterns) {
+      pattern.lastIndex = at
+      const raw = pattern.exec(source)?.[0]
+      if (raw === undefined) continue
+      lexemes.push({ is, raw, start: at, end: at + raw.length, ...(isOpen(is, raw) && { open: true }) })
+      break
+    }
+  }
+  return lexemes
+}
+
+/** Inside, marks stand in pairs, so that one that closes makes an even number. */
+const isOpen = (is: Lexeme['is'], raw: string) =>
+  (is === 'name' || is === 'text') && raw.split(raw[0]!).length % 2 === 0
 
 /** Cuts text into tokens, each with its place; or says which character has no meaning. */
 export function tokensOf(source: string): { readonly tokens: Token[] } | { readonly problem: ExpressionProblem } {
-  const fail = (start: number, end: number, words: string) => ({ problem: { start, end, words } })
   if (source.length > longestExpression)
-    return fail(
-      longestExpression,
-      source.length,
-      `An expression may have at most ${longestExpression.toLocaleString('en-GB')} characters.`,
-    )
-  const tokens: Token[] = []
-  let at = 0
-  while (at < source.length) {
-    const found = patterns.flatMap(([is, pattern]) => {
-      pattern.lastIndex = at
-      const match = pattern.exec(source)
-      return match ? [{ is, raw: match[0] }] : []
-    })[0]
-    if (!found) {
-      const sign = String.fromCodePoint(source.codePointAt(at)!)
-      const open =
-        sign === '"'
-          ? 'The name that begins here has no closing " mark.'
-          : sign === "'"
-            ? 'The text that begins here has no closing ’ mark.'
-            : undefined
-      return fail(at, open ? source.length : at + sign.length, open ?? `“${sign}” has no meaning here.`)
+    return {
+      problem: {
+        start: longestExpression,
+        end: source.length,
+        words: `An expression may have at most ${longestExpression.toLocaleString('en-GB')} characters.`,
+      },
     }
-    const end = at + found.raw.length
-    if (found.is !== 'space')
-      tokens.push({ is: found.is, raw: found.raw, text: textOf(found.is, found.raw), start: at, end })
-    at = end
+  const tokens: Token[] = []
+  for (const { is, raw, start, end, open } of lexemesOf(source)) {
+    if (is === 'space' || is === 'remark') continue
+    if (is === 'unknown' || open) return { problem: { start, end, words: unreadable(is, raw) } }
+    tokens.push({ is, raw, text: textOf(is, raw), start, end })
   }
   tokens.push({ is: 'end', text: '', raw: '', start: source.length, end: source.length })
   return { tokens }
+}
+
+function unreadable(is: Lexeme['is'], raw: string): string {
+  if (is === 'name') return 'The name that begins here has no closing " mark.'
+  return is === 'text' ? 'The text that begins here has no closing ’ mark.' : `“${raw}” has no meaning here.`
 }
 
 function textOf(is: Token['is'], raw: string): string {

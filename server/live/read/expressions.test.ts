@@ -1,19 +1,11 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { tableOf } from '@/core/book'
-import { evaluate, readExpression, showExpression, type Tree } from '@/core/expressions'
+import { evaluate, readExpression, type Tree } from '@/core/expressions'
 import { physicalNames } from '@/core/physical'
 import { expressionSql } from '@/core/sql'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
-import {
-  anything,
-  factsOf,
-  computedDesign,
-  type Row,
-  truth,
-  type World,
-  world,
-} from '@/tests/support/random-expressions'
+import { anything, factsOf, computedDesign, type Row, type World, world } from '@/tests/support/random-expressions'
 import type { Catalogue } from '../../catalogue'
 import { run, select } from '../../database'
 import type { Live } from '..'
@@ -87,15 +79,3 @@ test('the browser and MariaDB compute the same, whatever the expression and the 
   )
   expect(computed).toBeGreaterThan(1000)
 }, 240_000)
-
-test('an expression shown as text and read again is the same', () => {
-  fc.assert(
-    fc.property(fc.oneof(anything, truth), (source) => {
-      const first = read(source)
-      if ('problem' in first) return
-      const again = read(showExpression(live.book, first.tree))
-      expect(again).toEqual(first)
-    }),
-    { numRuns: 1500 },
-  )
-})

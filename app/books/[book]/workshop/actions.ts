@@ -2,8 +2,8 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { type Edit, readEdit } from '@/core/book'
-import { fail, type Json, ok, type Result } from '@/core/words'
+import { AnyJson, type Edit, readEdit } from '@/core/book'
+import { fail, ok, type Result } from '@/core/words'
 import { editBook, goBackTo, redo, type Saved, type StoredBook, undo } from '@/server/books'
 import type { Catalogue } from '@/server/catalogue'
 import { type ChangeSince, changeSince } from './change-since'
@@ -25,10 +25,9 @@ export interface EditReply {
   readonly say?: string
 }
 
-const Json: z.ZodType<Json> = z.json() as z.ZodType<Json>
 const EditMessage = z.strictObject({
   edit: z.unknown(),
-  seen: z.array(z.strictObject({ id: z.string(), key: z.string(), from: Json })).max(3000),
+  seen: z.array(z.strictObject({ id: z.string(), key: z.string(), from: AnyJson })).max(3000),
   /** The revision the browser built on. */
   base: z.int(),
 })
@@ -106,7 +105,7 @@ export const askBreakers = bookAction(
 /** What an expression of the design gives for the records that were changed last. */
 export const tryExpression = bookAction(
   'administrator',
-  z.strictObject({ table: z.string().max(40), tree: z.json() }),
+  z.strictObject({ table: z.string().max(40), tree: AnyJson }),
   async ({ db, stored }, { table, tree }): Promise<Result<readonly TriedRecord[]>> => {
     const live = liveOf(stored)
     if (!live.ok) return live

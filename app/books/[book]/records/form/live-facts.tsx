@@ -2,8 +2,8 @@
 
 import { createContext, type ReactNode, use, useEffect, useMemo } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { type Book, type Field, findField, tableOf } from '@/core/book'
-import { displayOf, recheckStored } from '@/core/expressions'
+import { type Book, type Field, tableOf } from '@/core/book'
+import { displayOf, writtenStored } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
 import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
@@ -79,6 +79,5 @@ export function useFrozenWords(field: Field): string | undefined {
   const { book } = useRecords()
   const live = use(LiveFacts)
   if (!live.frozen.has(field.id) || field.freezes === undefined) return undefined
-  const { table } = findField(book, field.id)!
-  return `Stays as it was since ${recheckStored(book, table, field.freezes).source}`
+  return `Stays as it was since ${writtenStored(book, field.freezes)}`
 }

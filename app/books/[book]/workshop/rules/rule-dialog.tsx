@@ -37,7 +37,7 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
   const { book, edit } = useWorkshop()
   const [tableId, setTableId] = useState(begin.id)
   const table = book.tables.find((one) => one.id === tableId) ?? begin
-  const old = own && draftOf(book, begin, own.rule.says)
+  const old = own && draftOf(book, own.rule.says)
   const [said] = useState(() =>
     own?.compiled?.kind === 'holds' ? reopenSentence(book, begin, own.compiled.tree) : undefined,
   )

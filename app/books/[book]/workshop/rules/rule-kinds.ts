@@ -1,6 +1,7 @@
-import type { Book, RuleSays, Table } from '@/core/book'
-import { writtenSource } from '@/core/expressions'
+import type { Book, RuleSays } from '@/core/book'
+import { writtenStored } from '@/core/expressions'
 import type { Sentence } from '@/core/rules'
+import type { Json } from '@/core/words'
 import type { Draft } from './says-parts'
 
 const first = { subject: '', operator: '=' as const, against: { value: '' } }
@@ -33,8 +34,8 @@ export const drafts: Readonly<Record<Draft['kind'], { readonly title: string; re
 export type RuleKind = Sentence['kind'] | Draft['kind'] | 'written'
 
 /** A rule that is there already, as the dialog puts it together. */
-export function draftOf(book: Book, table: Table, says: RuleSays): Draft | undefined {
-  const written = (tree: unknown) => writtenSource(book, table, tree)
+export function draftOf(book: Book, says: RuleSays): Draft | undefined {
+  const written = (tree: Json | undefined) => writtenStored(book, tree)
   if (says.kind === 'together') return says
   if (says.kind === 'apart') return { ...says, unless: written(says.unless) }
   if (says.kind === 'closed') return { ...says, once: written(says.once) }

@@ -10,7 +10,7 @@ import {
   readFreezing,
   readSource,
   speaksOf,
-  writtenSource,
+  writtenStored,
 } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
 import { inSentence, listed, plural } from '@/core/words'
@@ -41,7 +41,7 @@ export function DerivedSettings(props: SourceProps) {
 function Taken({ table, field, onChange }: SourceProps) {
   const { book } = useWorkshop()
   const offers = factsOffered(book, table)
-  const source = writtenSource(book, table, field.source)
+  const source = writtenStored(book, field.source)
   const ways = [...new Set(offers.map((offer) => offer.through))]
   const keep = (written: string) => {
     const read = readSource(book, table, field, written)
@@ -84,8 +84,8 @@ function Taken({ table, field, onChange }: SourceProps) {
 /** An expression, and when it freezes. */
 function Written({ table, field, onChange }: SourceProps) {
   const { book } = useWorkshop()
-  const kept = writtenSource(book, table, field.source)
-  const keptFreezes = writtenSource(book, table, field.freezes)
+  const kept = writtenStored(book, field.source)
+  const keptFreezes = writtenStored(book, field.freezes)
   const [source, setSource] = useState(kept)
   const [freezes, setFreezes] = useState(keptFreezes)
   const read = readSource(book, table, field, source)

@@ -103,7 +103,7 @@ function Summary({
   const words = target
     ? `${target.role === 'word-list' ? 'from' : 'to one'} ${target.name}`
     : isDerived(field)
-      ? sayDerived(book, table, field)
+      ? sayDerived(book, field)
       : kindOf(field.kind).summary(field, book.look)
   const parts = [
     words,

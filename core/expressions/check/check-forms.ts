@@ -1,0 +1,59 @@
+import { checkChoice } from './check-facts'
+import type { Book } from '../../book'
+import { castTo, fail, isFailure, type Outcome, type Part, together, unlikeOf } from './check-help'
+import type { Node } from '../tree'
+import { isNumber, type Type, typeWords } from '../types'
+
+const truth: Type = { is: 'truth' }
+
+export function checkNot(of: Part): Outcome {
+  return unlikeOf([of], 'truth')
+    ? fail(of.at, `NOT needs something that is true or not; this is ${typeWords[of.tree.type.is]}.`)
+    : { kind: 'not', of: of.tree, type: truth }
+}
+
+export const checkMinus = ({ tree, at }: Part): Outcome =>
+  isNumber(tree.type)
+    ? { kind: 'minus', of: tree, type: tree.type }
+    : fail(at, `Only a number has a sign; this is ${typeWords[tree.type.is]}.`)
+
+/** The first part is looked for among the others. */
+export function checkIn(book: Book, parts: readonly Part[]): Outcome {
+  const [first, ...others] = parts
+  const unlike = checkChoice(book, first!, others)
+  if (unlike) return unlike
+  const one = together(parts)
+  if (isFailure(one)) return one
+  const [of, ...among] = parts.map(({ tree }) => castTo(tree, one.type))
+  return { kind: 'in', of: of!, among, type: truth }
+}
+
+export function checkLike(of: Part, pattern: Part, escape: string): Outcome {
+  const unlike = unlikeOf([of, pattern], 'text')
+  return unlike
+    ? fail(unlike.at, `LIKE compares texts; this is ${typeWords[unlike.tree.type.is]}.`)
+    : { kind: 'like', of: of.tree, pattern: pattern.tree, escape, type: truth }
+}
+
+export const isNull = ({ tree }: Part): Node<'isNull'> => ({ kind: 'isNull', of: tree, type: truth })
+
+/** What is chosen among has one type; what chooses is true or not. */
+export function checkCase(whens: readonly (readonly [Part, Part])[], other: Part | undefined): Outcome {
+  const unlike = unlikeOf(
+    whens.map(([test]) => test),
+    'truth',
+  )
+  if (unlike)
+    return fail(
+      unlike.at,
+      `After WHEN stands something that is true or not; this is ${typeWords[unlike.tree.type.is]}.`,
+    )
+  const one = together([...whens.map(([, value]) => value), ...(other ? [other] : [])])
+  if (isFailure(one)) return one
+  return {
+    kind: 'case',
+    whens: whens.map(([test, value]) => [test.tree, castTo(value.tree, one.type)] as const),
+    ...(other && { other: castTo(other.tree, one.type) }),
+    type: one.type,
+  }
+}

@@ -1,0 +1,128 @@
+import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../../book'
+import { checkAggregate, gatheredNowhere } from './check-aggregate'
+import { checkBinary, checkShift } from './check-binary'
+import { checkCall, checkCast } from './check-calls'
+import { checkFact } from './check-facts'
+import { checkCase, checkIn, checkLike, checkMinus, checkNot, isNull } from './check-forms'
+import {
+  eachChecked,
+  fail,
+  isFailure,
+  nowhere,
+  type Outcome,
+  type Part,
+  type Scope,
+  type TypeOfDerived,
+} from './check-help'
+import type { Checked } from './check'
+import { checkStoredLiteral } from './check-literals'
+import { leadsNowhere, noSuchField, noSuchRows } from './names'
+import type { CastTarget } from '../text/syntax'
+import type { Node, Tree } from '../tree'
+import type { Type } from '../types'
+
+/**
+ * Checks a stored tree anew over one table, as its text would be: what it speaks of may hold something else by
+ * now, and be of other types. Its problems stand nowhere, since nothing was written.
+ */
+export function checkStored(book: Book, table: Table, tree: Tree, typeOf: TypeOfDerived): Checked {
+  const checked = checkTree({ book, table, typeOf }, tree)
+  return isFailure(checked) ? { problem: checked.problem } : { tree: checked }
+}
+
+function checkTree(scope: Scope, tree: Tree): Outcome {
+  switch (tree.kind) {
+    case 'literal':
+      return checkStoredLiteral(tree)
+    case 'fact':
+      return fact(scope, tree, false)
+    case 'not':
+      return withParts(scope, [tree.of], ([of]) => checkNot(of!))
+    case 'minus':
+      return withParts(scope, [tree.of], ([of]) => checkMinus(of!))
+    case 'binary':
+      return withParts(scope, [tree.left, tree.right], ([a, b]) =>
+        checkBinary(scope.book, tree.operator, a!, b!, nowhere),
+      )
+    case 'days':
+      return withParts(scope, [tree.left, tree.right], ([a, b]) => checkBinary(scope.book, '-', a!, b!, nowhere))
+    case 'shift':
+      return withParts(scope, [tree.of], ([of]) => checkShift(of!, tree.count, tree.unit, nowhere))
+    case 'in':
+      return withParts(scope, [tree.of, ...tree.among], (parts) => checkIn(scope.book, parts))
+    case 'like':
+      return withParts(scope, [tree.of, tree.pattern], ([of, pattern]) => checkLike(of!, pattern!, tree.escape))
+    case 'isNull': {
+      const of = tree.of.kind === 'fact' ? fact(scope, tree.of, true) : checkTree(scope, tree.of)
+      return isFailure(of) ? of : isNull({ tree: of, at: nowhere })
+    }
+    case 'case':
+      return cases(scope, tree)
+    case 'call':
+      return withParts(scope, tree.args, (args) => checkCall(tree.name, args, nowhere))
+    case 'cast':
+      // What nobody wrote is added anew where it is needed.
+      if (tree.quiet) return checkTree(scope, tree.of)
+      return withParts(scope, [tree.of], ([of]) => checkCast(of!, castTarget(tree.type), nowhere))
+    case 'aggregate':
+      return aggregate(scope, tree)
+  }
+}
+
+function withParts(scope: Scope, trees: readonly Tree[], form: (parts: readonly Part[]) => Outcome): Outcome {
+  const parts = eachChecked(
+    trees,
+    (one) => checkTree(scope, one),
+    () => nowhere,
+  )
+  return isFailure(parts) ? parts : form(parts)
+}
+
+/** A fact by its ids: each link on the way is of the table that the one before leads to. */
+function fact(scope: Scope, tree: Node<'fact'>, bare: boolean): Outcome {
+  let here = scope.table
+  for (const id of tree.over) {
+    const link = findField(scope.book, id)!.field
+    if (!here.fields.includes(link)) return fail(nowhere, noSuchField(here, link.name))
+    if (link.kind !== 'link') return fail(nowhere, leadsNowhere(here, link))
+    here = tableOf(scope.book, linkOf(scope.book, id).one)
+  }
+  const { field } = findField(scope.book, tree.field)!
+  return here.fields.includes(field)
+    ? checkFact(scope, tree.over, field, nowhere, bare)
+    : fail(nowhere, noSuchField(here, field.name))
+}
+
+function cases(scope: Scope, { whens, other }: Node<'case'>): Outcome {
+  return withParts(scope, [...whens.flat(), ...(other ? [other] : [])], (parts) =>
+    checkCase(
+      whens.map((_, at) => [parts[2 * at]!, parts[2 * at + 1]!] as const),
+      other && parts.at(-1),
+    ),
+  )
+}
+
+function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
+  if (scope.rows) return fail(nowhere, gatheredNowhere)
+  const link = findLink(scope.book, tree.link)!
+  const rows = tableOf(scope.book, link.many)
+  if (link.one !== scope.table.id) return fail(nowhere, noSuchRows(scope.book, scope.table, rows.name))
+  const { of, where } = tree
+  const within = { ...scope, table: rows, rows: rows.name }
+  return withParts(within, [...(where ? [where] : []), ...(of ? [of] : [])], (parts) =>
+    checkAggregate(tree.name, link, {
+      of: of && parts.at(-1)!,
+      where: where && parts[0]!,
+      called: of?.kind === 'fact' ? findField(scope.book, of.field)!.field.name : 'This',
+      rows,
+      at: nowhere,
+    }),
+  )
+}
+
+/** The type of a cast that was written, as CAST names it. */
+function castTarget(type: Type): CastTarget {
+  if (type.is === 'exact') return { name: 'DECIMAL', sizes: [type.whole + type.scale, type.scale] }
+  if (type.is === 'text') return { name: 'VARCHAR', sizes: [] }
+  return { name: type.is === 'date' ? 'DATE' : 'TIMESTAMP', sizes: [] }
+}
