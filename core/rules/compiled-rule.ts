@@ -1,5 +1,5 @@
 import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
-import { allNodesOf, displayOf, readExpression, recheckStored, type Tree, writtenStored } from '../expressions'
+import { allNodesOf, displayOf, recheckStored, type Tree, writtenStored } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { inSentence, type Json, listed } from '../words'
 
@@ -27,14 +27,16 @@ export type CompiledRule =
       readonly after: ReadonlyMap<string, readonly string[]>
     }
 
-export type Read =
-  { readonly compiled: CompiledRule } | { readonly because: string; readonly start?: number; readonly end?: number }
+export type Read = { readonly compiled: CompiledRule } | { readonly because: string }
 
-type Asked = Pick<Rule, 'table' | 'says' | 'onlyNew' | 'warns'>
+type Asked = Pick<Rule, 'says' | 'onlyNew' | 'warns'>
 
-/** Looks a rule's names up, or says why it can't hold as it is. */
-export function readRuleSays(book: Book, table: Table, rule: Omit<Asked, 'table'>): Read {
-  const read = lookUp(book, table, rule)
+/**
+ * Looks a rule's names up, or says why it can't hold as it is. `fresh` is the tree of its expression where that was
+ * read just now, and needs no second look.
+ */
+export function readRuleSays(book: Book, table: Table, rule: Asked, fresh?: Tree): Read {
+  const read = lookUp(book, table, rule, fresh)
   if (!('compiled' in read) || table.key.length > 0) return read
   const { compiled } = read
   const byRow =
@@ -44,11 +46,11 @@ export function readRuleSays(book: Book, table: Table, rule: Omit<Asked, 'table'
     : { because: `It looks at several records, which ${table.name} can’t do without a key. Give it one first.` }
 }
 
-function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 'table'>): Read {
+function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Asked, fresh?: Tree): Read {
   const own = (id: string) => table.fields.find((field) => field.id === id)
   switch (says.kind) {
     case 'holds': {
-      const read = recheckStored(book, table, says.tree)
+      const read = fresh ? { tree: fresh } : recheckStored(book, table, says.tree)
       return 'problem' in read ? { because: read.problem.words } : asHolding(book, table, read.tree, onlyNew ?? warns)
     }
     case 'together': {
@@ -84,19 +86,6 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Omit<Asked, 
 }
 
 const gone = (table: Table): Read => ({ because: `It uses fields that ${table.name} no longer has.` })
-
-/** Reads what was typed as something that must hold. */
-export function readHolding(
-  book: Book,
-  table: Table,
-  source: string,
-  passing = false,
-): Read & { readonly tree?: Tree } {
-  const read = readExpression(book, table, source)
-  if ('problem' in read) return { because: read.problem.words, start: read.problem.start, end: read.problem.end }
-  const asked = asHolding(book, table, read.tree, passing)
-  return 'compiled' in asked ? { ...asked, tree: read.tree } : { ...asked, start: 0, end: source.length }
-}
 
 const truthHindrance = (tree: Tree) =>
   tree.type.is === 'truth' ? undefined : 'A rule is something that is true or not, such as a comparison.'

@@ -5,7 +5,9 @@ export { checkRules, brokenRules, type OwnRule, ownRules, placeOf, rulesInTheWay
 export { type WatchedRule, watchedRules, isChecked, isKeyed } from './watched-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts } from './claims'
-export { reopenSentence } from './reopen-sentence'
+export { draftOf } from './drafts/reopen-draft'
+export { type DraftOf, isStanding, type PartsDraft, type RuleDraft } from './drafts/rule-draft'
+export { type DraftRead, isComparable, readDraft, samenessOf, timesOf } from './drafts/read-draft'
 export { type Hop, type Watch, watchesOf } from './watches'
 export {
   type Condition,
@@ -20,5 +22,5 @@ export {
   type Subject,
   subjectsOf,
   writeSentence,
-} from './sentences'
-export { readHolding, type CompiledRule, readRuleSays } from './compiled-rule'
+} from './drafts/sentences'
+export { type CompiledRule, readRuleSays } from './compiled-rule'

@@ -3,9 +3,8 @@ import { made } from '@/tests/support/made'
 import { hiring } from '@/tests/support/ruled-design'
 import { type Book, type Edit, emptyBook, type RuleSays, tableOf } from '../book'
 import { plainLook } from '../kinds'
-import { storeTree } from '../expressions'
 import { checkForm, checkRecord } from '../records'
-import { brokenRules, ownRules, readHolding, rulesInTheWay } from '.'
+import { brokenRules, ownRules, readDraft, rulesInTheWay } from '.'
 
 const base = made(
   emptyBook('Test', plainLook),
@@ -16,13 +15,13 @@ const base = made(
 )
 
 function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
-  const read = readHolding(book, tableOf(book, 'loan'), source)
-  if (!read.tree) throw new Error('because' in read ? read.because : source)
+  const read = readDraft(book, tableOf(book, 'loan'), { kind: 'written', source })
+  if (!read.says) throw new Error(read.wrong?.words)
   const edit: Edit = {
     kind: 'addRule',
     id,
     table: 'loan',
-    says: { kind: 'holds', tree: storeTree(read.tree) },
+    says: read.says,
     words,
   }
   return made(book, edit)

@@ -1,25 +1,16 @@
 'use client'
 
 import { type FormEvent, useState } from 'react'
-import type { Edit, RuleSays, Table } from '@/core/book'
-import { storeTree } from '@/core/expressions'
-import {
-  type OwnRule,
-  readHolding,
-  readRuleSays,
-  reopenSentence,
-  type Sentence,
-  subjectsOf,
-  writeSentence,
-} from '@/core/rules'
+import type { Edit, Table } from '@/core/book'
+import { type DraftRead, draftOf, isStanding, type OwnRule, readDraft, type RuleDraft, subjectsOf } from '@/core/rules'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import type { AskedBy } from './needs-for-rules'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
-import { draftOf, drafts, type RuleKind, sentences } from './rule-kinds'
-import { type Draft, sayDraft, SaysParts } from './says-parts'
+import { isParts, isSentence, ruleKinds } from './rule-kinds'
+import { SaysParts } from './says-parts'
 import { SentenceParts } from './sentence-parts'
 
 interface Props {
@@ -37,66 +28,31 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
   const { book, edit } = useWorkshop()
   const [tableId, setTableId] = useState(begin.id)
   const table = book.tables.find((one) => one.id === tableId) ?? begin
-  const old = own && draftOf(book, own.rule.says)
-  const [said] = useState(() =>
-    own?.compiled?.kind === 'holds' ? reopenSentence(book, begin, own.compiled.tree) : undefined,
-  )
-  const [kind, setKind] = useState<RuleKind>(own ? (old?.kind ?? said?.kind ?? 'written') : 'compare')
-  const [sentence, setSentence] = useState<Sentence>(said ?? sentences.compare.begin)
-  const [draft, setDraft] = useState<Draft>(old ?? drafts.together.begin)
-  const [source, setSource] = useState(own?.source ?? '')
+  const [draft, setDraft] = useState<RuleDraft>(() => (own ? draftOf(book, own) : ruleKinds.compare.begin))
   const [words, setWords] = useState(own?.rule.words ?? '')
   const [onlyNew, setOnlyNew] = useState(own?.rule.onlyNew ?? false)
   const [warns, setWarns] = useState(own?.rule.warns ?? false)
 
-  const choose = (next: RuleKind) => {
-    setKind(next)
-    if (next in sentences) setSentence(sentences[next as Sentence['kind']].begin)
-    else if (next in drafts) setDraft(drafts[next as Draft['kind']].begin)
-    else if (told && 'source' in told) setSource(told.source)
-  }
-  const told = kind in sentences ? writeSentence(book, table, sentence) : undefined
-  const text = told ? ('source' in told ? told.source : '') : source
-  const read = kind in drafts ? undefined : readHolding(book, table, text, onlyNew || warns)
-  const drafted = kind in drafts ? sayDraft(book, table, draft) : undefined
-  const wrong =
-    read && 'because' in read && text.trim() !== ''
-      ? { words: read.because, start: read.start ?? 0, end: read.end ?? 0 }
-      : undefined
-  const says: RuleSays | undefined = read?.tree
-    ? { kind: 'holds', tree: storeTree(read.tree) }
-    : drafted && 'says' in drafted
-      ? drafted.says
-      : undefined
-  const looked = says && readRuleSays(book, table, { says, ...(onlyNew && { onlyNew }), ...(warns && { warns }) })
-  const hindrance = looked && 'because' in looked ? looked.because : undefined
-  const missing =
-    told && 'missing' in told ? told.missing : drafted && 'missing' in drafted ? drafted.missing : undefined
-  const suggested = told && 'words' in told ? told.words : ''
-  const staffRead = words.trim() || suggested
-  const canKeep = says !== undefined && !hindrance && staffRead !== ''
-  const standing = kind === 'closed' || kind === 'follows'
+  const asked = isStanding(draft) ? {} : { ...(onlyNew && { onlyNew }), ...(warns && { warns }) }
+  const read = readDraft(book, table, draft, asked)
+  const staffRead = words.trim() || (read.words ?? '')
+  const canKeep = read.says !== undefined && staffRead !== ''
 
+  const begins = (kind: RuleDraft['kind']): RuleDraft =>
+    kind === 'written' && read.source ? { kind, source: read.source } : ruleKinds[kind].begin
   const keep = (event: FormEvent) => {
     event.preventDefault()
-    if (!says || !canKeep) return
-    const asked = { onlyNew: onlyNew && !standing, warns: warns && !standing }
-    if (own) return edit({ kind: 'changeRule', rule: own.rule.id, says, words: staffRead, ...asked }) && onClose()
-    const id = freshId()
-    const added: Edit = {
-      kind: 'addRule',
-      id,
-      table: table.id,
-      says,
-      words: staffRead,
-      ...(asked.onlyNew && { onlyNew: true }),
-      ...(asked.warns && { warns: true }),
-    }
-    const ticked: Edit[] = by ? [{ kind: 'tieNeed', need: by.need.id, part: id, met: true }] : []
-    const kept =
-      ticked.length > 0
-        ? edit({ kind: 'together', say: `Add a rule for ${table.name}`, edits: [added, ...ticked] })
-        : edit(added)
+    if (!read.says || !canKeep) return
+    const said = { says: read.says, words: staffRead }
+    const kept = own
+      ? edit({
+          kind: 'changeRule',
+          rule: own.rule.id,
+          ...said,
+          onlyNew: asked.onlyNew ?? false,
+          warns: asked.warns ?? false,
+        })
+      : edit(adding(table, { kind: 'addRule', id: freshId(), table: table.id, ...said, ...asked }, by))
     if (kept) onClose()
   }
   return (
@@ -128,7 +84,7 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
               disabled={own !== undefined}
               onChange={(event) => {
                 setTableId(event.target.value)
-                choose(kind)
+                setDraft(begins(draft.kind))
               }}
             >
               {book.tables.map((one) => (
@@ -141,59 +97,30 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
           <Labelled label="What it is about" htmlFor="rule-kind">
             <ChoiceBox
               id="rule-kind"
-              value={kind}
+              value={draft.kind}
               autoFocus={!own}
-              onChange={(event) => choose(event.target.value as RuleKind)}
+              onChange={(event) => setDraft(begins(event.target.value as RuleDraft['kind']))}
             >
-              {Object.entries({ ...sentences, ...drafts }).map(([name, { title }]) => (
+              {Object.entries(ruleKinds).map(([name, { title }]) => (
                 <option key={name} value={name}>
                   {title}
                 </option>
               ))}
-              <option value="written">Anything else, written as an expression</option>
             </ChoiceBox>
           </Labelled>
         </div>
-        {kind in sentences && (
-          <SentenceParts subjects={subjectsOf(book, table)} sentence={sentence} onChange={setSentence} />
-        )}
-        {kind in drafts && <SaysParts book={book} table={table} draft={draft} onChange={setDraft} />}
-        {kind === 'written' && (
-          <ExpressionBox
-            id="rule-source"
-            label={`What must be true for each ${inSentence(table.name)}`}
-            hint="Compare fields with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. Empty fields never break a rule."
-            table={table}
-            source={source}
-            wrong={wrong}
-            sound={canKeepText(read)}
-            tries={read?.tree && { table, tree: read.tree, asks: true }}
-            onChange={setSource}
-          />
-        )}
-        <p role="status" className={kind === 'written' ? 'text-[13px]' : 'min-h-5 text-[13px]'}>
-          {(missing ?? hindrance) ? (
-            <span className={hindrance ? 'text-ember' : 'text-ash-6'}>{hindrance ?? missing}</span>
-          ) : (
-            told &&
-            'source' in told && (
-              <>
-                {wrong ? <span className="text-ember">{wrong.words}</span> : <span className="text-spruce">✓ </span>}{' '}
-                <code className="font-mono text-ash-6">{told.source}</code>
-              </>
-            )
-          )}
-        </p>
+        <DraftParts table={table} draft={draft} read={read} onChange={setDraft} />
+        <DraftSaid written={draft.kind === 'written'} read={read} />
         <Labelled label="What staff read when it isn’t so" htmlFor="rule-words">
           <TextBox
             id="rule-words"
             maxLength={200}
             value={words}
-            placeholder={suggested || 'It can’t come back before it went out.'}
+            placeholder={read.words || 'It can’t come back before it went out.'}
             onChange={(event) => setWords(event.target.value)}
           />
         </Labelled>
-        {!standing && (
+        {!isStanding(draft) && (
           <div className="flex flex-wrap gap-x-6 gap-y-2">
             <Segments
               small
@@ -222,5 +149,54 @@ export function RuleDialog({ own, table: begin, asked: by, onClose }: Props) {
   )
 }
 
-const canKeepText = (read: ReturnType<typeof readHolding> | undefined) =>
-  read && 'compiled' in read ? 'It can be kept.' : undefined
+/** A new rule, ticked for the need that lays it down. */
+const adding = (table: Table, rule: Extract<Edit, { kind: 'addRule' }>, by: AskedBy | undefined): Edit =>
+  by
+    ? {
+        kind: 'together',
+        say: `Add a rule for ${table.name}`,
+        edits: [rule, { kind: 'tieNeed', need: by.need.id, part: rule.id, met: true }],
+      }
+    : rule
+
+interface DraftProps {
+  readonly table: Table
+  readonly draft: RuleDraft
+  readonly read: DraftRead
+  readonly onChange: (draft: RuleDraft) => void
+}
+
+/** What the rule says, in the way that suits its kind. */
+function DraftParts({ table, draft, read, onChange }: DraftProps) {
+  const { book } = useWorkshop()
+  if (isSentence(draft))
+    return <SentenceParts subjects={subjectsOf(book, table)} sentence={draft} onChange={onChange} />
+  if (isParts(draft))
+    return <SaysParts book={book} table={table} draft={draft} wrong={read.wrong} onChange={onChange} />
+  return (
+    <ExpressionBox
+      id="rule-source"
+      label={`What must be true for each ${inSentence(table.name)}`}
+      hint="Compare fields with =, <>, <, <=, >, >=; join with AND and OR; ask with IS NULL. Empty fields never break a rule."
+      table={table}
+      source={draft.source}
+      wrong={read.wrong}
+      sound={read.says && 'It can be kept.'}
+      tries={read.tree && { table, tree: read.tree, asks: true }}
+      onChange={(source) => onChange({ kind: 'written', source })}
+    />
+  )
+}
+
+/** What is still missing or in the way, or the expression that a sentence stands for. */
+function DraftSaid({ written, read }: { readonly written: boolean; readonly read: DraftRead }) {
+  const { missing, hindrance, source } = read
+  return (
+    <p role="status" className={written ? 'text-[13px]' : 'min-h-5 text-[13px]'}>
+      {missing && <span className="text-ash-6">{missing}</span>}
+      {hindrance && <span className="text-ember">{hindrance}</span>}
+      {read.says && source && <span className="text-spruce">✓</span>}{' '}
+      {source && <code className="font-mono text-ash-6">{source}</code>}
+    </p>
+  )
+}

@@ -1,13 +1,19 @@
-import type { Book, RuleSays } from '@/core/book'
-import { writtenStored } from '@/core/expressions'
-import type { Sentence } from '@/core/rules'
-import type { Json } from '@/core/words'
-import type { Draft } from './says-parts'
+import type { PartsDraft, RuleDraft, Sentence } from '@/core/rules'
 
 const first = { subject: '', operator: '=' as const, against: { value: '' } }
 
-/** Rules said as a sentence, and what each begins with. */
-export const sentences: Readonly<Record<Sentence['kind'], { readonly title: string; readonly begin: Sentence }>> = {
+interface RuleKindOffer<Draft> {
+  readonly title: string
+  /** What a new rule of the kind begins as. */
+  readonly begin: Draft
+}
+
+type Offers<Draft extends RuleDraft> = {
+  readonly [Kind in Draft['kind']]: RuleKindOffer<Extract<Draft, { kind: Kind }>>
+}
+
+/** Rules said as a sentence. */
+const sentences: Offers<Sentence> = {
   compare: { title: 'A field compared with another, or with a value', begin: { kind: 'compare', ...first } },
   range: { title: 'A field between two values', begin: { kind: 'range', subject: '', least: '', most: '' } },
   if: { title: 'If one condition is met, then another', begin: { kind: 'if', when: first, then: first } },
@@ -21,7 +27,7 @@ export const sentences: Readonly<Record<Sentence['kind'], { readonly title: stri
 }
 
 /** Rules that are put together from facts. */
-export const drafts: Readonly<Record<Draft['kind'], { readonly title: string; readonly begin: Draft }>> = {
+const parts: Offers<PartsDraft> = {
   together: {
     title: 'Some fields together must be different',
     begin: { kind: 'together', fields: [], blanks: 'differ' },
@@ -31,19 +37,11 @@ export const drafts: Readonly<Record<Draft['kind'], { readonly title: string; re
   follows: { title: 'Which state may follow which', begin: { kind: 'follows', field: '', steps: {} } },
 }
 
-export type RuleKind = Sentence['kind'] | Draft['kind'] | 'written'
-
-/** A rule that is there already, as the dialog puts it together. */
-export function draftOf(book: Book, says: RuleSays): Draft | undefined {
-  const written = (tree: Json | undefined) => writtenStored(book, tree)
-  if (says.kind === 'together') return says
-  if (says.kind === 'apart') return { ...says, unless: written(says.unless) }
-  if (says.kind === 'closed') return { ...says, once: written(says.once) }
-  if (says.kind === 'follows')
-    return {
-      kind: 'follows',
-      field: says.field,
-      steps: Object.fromEntries(says.steps.map(({ from, to }) => [from, to])),
-    }
-  return undefined
+export const ruleKinds: Offers<RuleDraft> = {
+  ...sentences,
+  ...parts,
+  written: { title: 'Anything else, written as an expression', begin: { kind: 'written', source: '' } },
 }
+
+export const isSentence = (draft: RuleDraft): draft is Sentence => Object.hasOwn(sentences, draft.kind)
+export const isParts = (draft: RuleDraft): draft is PartsDraft => Object.hasOwn(parts, draft.kind)

@@ -1,66 +1,23 @@
 'use client'
 
-import { type Book, type Field, type RuleSays, type Table, wordsOf } from '@/core/book'
-import { displayOf, storeTree, readExpression } from '@/core/expressions'
-import { isDerived, isTyped, kindOf } from '@/core/kinds'
+import { type Book, type Field, type Table, wordsOf } from '@/core/book'
+import type { ExpressionProblem } from '@/core/expressions'
+import { isTyped } from '@/core/kinds'
+import { type DraftOf, isComparable, type PartsDraft, samenessOf, timesOf } from '@/core/rules'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
 
-/** What a rule over several records says while it is being put together; expressions as they are typed. */
-export type Draft =
-  | { readonly kind: 'together'; readonly fields: readonly string[]; readonly blanks: 'differ' | 'alike' }
-  | {
-      readonly kind: 'apart'
-      readonly same: readonly string[]
-      readonly from: string
-      readonly to: string
-      readonly unless: string
-    }
-  | { readonly kind: 'closed'; readonly once: string; readonly except: readonly string[]; readonly rows: boolean }
-  | { readonly kind: 'follows'; readonly field: string; readonly steps: Readonly<Record<string, readonly string[]>> }
-
 interface Props {
   readonly book: Book
   readonly table: Table
-  readonly draft: Draft
-  readonly onChange: (draft: Draft) => void
+  readonly draft: PartsDraft
+  /** What is wrong with the expression in it. */
+  readonly wrong: ExpressionProblem | undefined
+  readonly onChange: (draft: PartsDraft) => void
 }
 
-const timesOf = (book: Book, table: Table) =>
-  table.fields.filter((field) => ['date', 'dateTime', 'time'].includes(displayOf(book, field).kind))
-
-/** What a draft says, or what it still lacks. */
-export function sayDraft(
-  book: Book,
-  table: Table,
-  draft: Draft,
-): { readonly says: RuleSays } | { readonly missing: string } {
-  switch (draft.kind) {
-    case 'together':
-      return draft.fields.length < 2 ? { missing: 'Choose at least two fields.' } : { says: { ...draft } }
-    case 'apart': {
-      const { unless, ...rest } = draft
-      if (timesOf(book, table).length < 2)
-        return { missing: `${table.name} has no two dates or times to last from and to. Choose another table above.` }
-      if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }
-      if (!unless.trim()) return { says: { ...rest } }
-      const read = readExpression(book, table, unless)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...rest, unless: storeTree(read.tree) } }
-    }
-    case 'closed': {
-      if (!draft.once.trim()) return { missing: 'Write what closes it.' }
-      const read = readExpression(book, table, draft.once)
-      return 'problem' in read ? { missing: read.problem.words } : { says: { ...draft, once: storeTree(read.tree) } }
-    }
-    case 'follows': {
-      if (!draft.field) return { missing: 'Choose the field whose states they are.' }
-      const steps = Object.entries(draft.steps).map(([from, to]) => ({ from, to: [...to] }))
-      return { says: { kind: 'follows', field: draft.field, steps } }
-    }
-  }
-}
-
+/** The parts of a rule over several records, or over changes, to be filled in. */
 export function SaysParts(props: Props) {
   switch (props.draft.kind) {
     case 'together':
@@ -74,7 +31,7 @@ export function SaysParts(props: Props) {
   }
 }
 
-type Of<Kind extends Draft['kind']> = Omit<Props, 'draft'> & { readonly draft: Extract<Draft, { kind: Kind }> }
+type Of<Kind extends PartsDraft['kind']> = Omit<Props, 'draft'> & { readonly draft: DraftOf<Kind> }
 
 const toggled = (all: readonly string[], one: string, now: boolean) =>
   now ? [...all, one] : all.filter((other) => other !== one)
@@ -109,11 +66,7 @@ function FieldTicks({
 }
 
 function Together({ table, draft, onChange }: Of<'together'>) {
-  const fields = table.fields.filter(
-    (field) =>
-      !['passage', 'file', 'tick'].includes(kindOf(field.kind).control) &&
-      (!isDerived(field) || field.kind === 'copied'),
-  )
+  const fields = table.fields.filter(isComparable)
   return (
     <>
       <FieldTicks
@@ -137,11 +90,9 @@ function Together({ table, draft, onChange }: Of<'together'>) {
   )
 }
 
-function Apart({ book, table, draft, onChange }: Of<'apart'>) {
+function Apart({ book, table, draft, wrong, onChange }: Of<'apart'>) {
   const times = timesOf(book, table)
-  const same = table.fields.filter(
-    (field) => !isDerived(field) && ['link', 'line', 'code', 'choice', 'whole'].includes(field.kind),
-  )
+  const same = samenessOf(table)
   const box = (name: 'from' | 'to', label: string) => (
     <Labelled label={label} htmlFor={`rule-${name}`}>
       <ChoiceBox
@@ -158,7 +109,6 @@ function Apart({ book, table, draft, onChange }: Of<'apart'>) {
       </ChoiceBox>
     </Labelled>
   )
-  const read = draft.unless.trim() ? readExpression(book, table, draft.unless) : undefined
   return (
     <>
       <div className="grid gap-3 sm:grid-cols-2">
@@ -179,15 +129,14 @@ function Apart({ book, table, draft, onChange }: Of<'apart'>) {
         rows={1}
         source={draft.unless}
         placeholder="State = 'cancelled'"
-        wrong={read && 'problem' in read ? read.problem : undefined}
+        wrong={wrong}
         onChange={(unless) => onChange({ ...draft, unless })}
       />
     </>
   )
 }
 
-function Closed({ book, table, draft, onChange }: Of<'closed'>) {
-  const read = draft.once.trim() ? readExpression(book, table, draft.once) : undefined
+function Closed({ table, draft, wrong, onChange }: Of<'closed'>) {
   return (
     <>
       <ExpressionBox
@@ -197,7 +146,7 @@ function Closed({ book, table, draft, onChange }: Of<'closed'>) {
         rows={1}
         source={draft.once}
         placeholder="State = 'done'"
-        wrong={read && 'problem' in read ? read.problem : undefined}
+        wrong={wrong}
         onChange={(once) => onChange({ ...draft, once })}
       />
       <FieldTicks

@@ -1,10 +1,13 @@
 import { expect, test } from 'vitest'
 import { hiring } from '@/tests/support/ruled-design'
-import { tableOf } from '../book'
-import { readHolding, reopenSentence, type Sentence, subjectsOf, writeSentence } from '.'
+import { tableOf } from '../../book'
+import { readDraft } from './read-draft'
+import { reopenSentence } from './reopen-draft'
+import { type Sentence, subjectsOf, writeSentence } from './sentences'
 
 const { book } = hiring()
 const hire = tableOf(book, 'hire')
+const readWritten = (source: string) => readDraft(book, hire, { kind: 'written', source })
 
 const said: readonly (readonly [Sentence, string, string])[] = [
   [
@@ -63,7 +66,7 @@ test.each(said)('%j', (sentence, source, words) => {
   expect(written).toMatchObject({ words })
   if (!('source' in written)) throw new Error('Expected a whole sentence.')
   expect(written.source).toBe(source)
-  expect(readHolding(book, hire, written.source)).toHaveProperty('compiled')
+  expect(readWritten(written.source)).toHaveProperty('says')
 })
 
 test.each<readonly [Sentence, string]>([
@@ -94,7 +97,7 @@ test('the facts offered begin with the table’s own', () => {
 
 test.each(said)('%j is opened again as the sentence it was', (sentence, source) => {
   const again = (text: string) => {
-    const read = readHolding(book, hire, text)
+    const read = readWritten(text)
     return read.tree && reopenSentence(book, hire, read.tree)
   }
   const opened = again(source)!
@@ -104,7 +107,7 @@ test.each(said)('%j is opened again as the sentence it was', (sentence, source) 
 
 test('what no sentence says stays an expression', () => {
   for (const source of ['Guests * 2 <= Room.Seats', 'Guests > 2 OR Price > 3', `Note LIKE 'a_b'`, 'NOT (Guests = 3)']) {
-    const read = readHolding(book, hire, source)
+    const read = readWritten(source)
     expect([source, read.tree && reopenSentence(book, hire, read.tree)]).toEqual([source, undefined])
   }
 })

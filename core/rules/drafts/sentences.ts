@@ -1,7 +1,7 @@
-import { type Book, type Field, type Table } from '../book'
-import { displayOf, factsOffered, writtenName } from '../expressions'
-import { type KindName, kindOf } from '../kinds'
-import { listed, wordProblem } from '../words'
+import { type Book, type Field, type Table } from '../../book'
+import { displayOf, factsOffered, writtenName } from '../../expressions'
+import { type KindName, kindOf } from '../../kinds'
+import { listed, wordProblem } from '../../words'
 
 /** A fact that a sentence can speak of: as it is written, as it is said, and the field it looks like. */
 export interface Subject {

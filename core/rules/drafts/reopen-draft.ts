@@ -1,7 +1,28 @@
-import { type Book, findField, type Table } from '../book'
-import { displayOf, storeTree, readExpression, showExpression, type Tree } from '../expressions'
-import { showValue } from '../kinds'
+import { type Book, findField, type RuleSays, type Table } from '../../book'
+import { displayOf, storeTree, readExpression, showExpression, type Tree, writtenStored } from '../../expressions'
+import { showValue } from '../../kinds'
+import type { OwnRule } from '../own-rules'
+import type { RuleDraft } from './rule-draft'
 import { type Condition, operators, type Operator, type Sentence, writeSentence } from './sentences'
+
+/** A rule that is there already, as it was put together. */
+export function draftOf(book: Book, { rule, table, source, compiled }: OwnRule): RuleDraft {
+  const says: RuleSays = rule.says
+  switch (says.kind) {
+    case 'holds': {
+      const sentence = compiled?.kind === 'holds' ? reopenSentence(book, table, compiled.tree) : undefined
+      return sentence ?? { kind: 'written', source }
+    }
+    case 'together':
+      return says
+    case 'apart':
+      return { ...says, unless: writtenStored(book, says.unless) }
+    case 'closed':
+      return { ...says, once: writtenStored(book, says.once) }
+    case 'follows':
+      return { ...says, steps: Object.fromEntries(says.steps.map(({ from, to }) => [from, to])) }
+  }
+}
 
 /**
  * The sentence that an expression can be said in, if there is one: what it seems to say, written out again, must
