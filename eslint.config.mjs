@@ -1,6 +1,10 @@
 import next from '@next/eslint-plugin-next'
 import reactHooks from 'eslint-plugin-react-hooks'
 import tseslint from 'typescript-eslint'
+import { moreWays, mostWays } from './scripts/ways.mjs'
+
+/** A switch counts as one way, however many cases it has. */
+const ways = (max) => ['error', { max, variant: 'modified' }]
 
 export default tseslint.config(
   { ignores: ['node_modules', '.next', '.hearth', 'next-env.d.ts', 'coverage'] },
@@ -18,6 +22,21 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-console': 'error',
       'prefer-const': 'error',
+    },
+  },
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true, requireDefaultForNonUnion: false },
+      ],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+      complexity: ways(mostWays),
     },
   },
   {
@@ -51,4 +70,9 @@ export default tseslint.config(
       ],
     },
   },
+  ...Object.entries(moreWays).map(([file, most]) => ({
+    // A folder in square brackets is one of that very name.
+    files: [file.replaceAll(/[[\]]/g, '\\$&')],
+    rules: { complexity: ways(most) },
+  })),
 )

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import { Button, Labelled, TextBox } from '@/ui/kit'
 import { signIn, startUp } from './account-actions'
@@ -27,7 +28,7 @@ export function PasswordForm({ kind }: { readonly kind: 'sign-in' | 'start' }) {
   async function submit(event: FormEvent) {
     event.preventDefault()
     setBusy(true)
-    const result = await (kind === 'start' ? startUp : signIn)({ name, password })
+    const result = await answered((kind === 'start' ? startUp : signIn)({ name, password }))
     if (result.ok) {
       router.replace('/books')
       router.refresh()
@@ -38,7 +39,7 @@ export function PasswordForm({ kind }: { readonly kind: 'sign-in' | 'start' }) {
   }
 
   return (
-    <form onSubmit={submit} className="flex flex-col gap-4">
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-4">
       <Labelled label="Your name" htmlFor="name">
         <TextBox
           id="name"

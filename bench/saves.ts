@@ -54,7 +54,7 @@ export async function benchSaves({ db, live, plain }: BenchBook): Promise<Figure
   const bare = async () => {
     for (let at = 0; at < visits; at++) {
       await plain.beginTransaction()
-      const { insertId } = (await next.execute([])) as { insertId: number }
+      const { insertId } = await next.execute<{ insertId: number }>([])
       const code = `X-${String(insertId).padStart(6, '0')}`
       const { premises, moment } = hours(at)
       await insert.execute([

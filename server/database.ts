@@ -176,7 +176,9 @@ async function onConnection<T>(
   until?.signal.throwIfAborted()
   const connection = (await sequelize.connectionManager.getConnection({ type: 'write' } as never)) as mariadb.Connection
   let stopping: Promise<unknown> | undefined
-  const stop = () => (stopping = until?.by.query(`KILL QUERY ${connection.threadId!}`).catch(() => undefined))
+  const stop = () => {
+    stopping = until?.by.query(`KILL QUERY ${connection.threadId!}`).catch(() => undefined)
+  }
   try {
     until?.signal.throwIfAborted()
     until?.signal.addEventListener('abort', stop)

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { type FormEvent, useState } from 'react'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import { Button, Labelled, Note, TextBox } from '@/ui/kit'
 import { ownPassword } from '../account-actions'
@@ -17,7 +18,7 @@ export function OwnPassword({ name }: { readonly name: string }) {
     event.preventDefault()
     setState('busy')
     setProblem(undefined)
-    const result = await ownPassword({ current, wished })
+    const result = await answered(ownPassword({ current, wished }))
     setState(result.ok ? 'done' : 'typing')
     if (result.ok) return
     const at = ['wrong-password', 'wait'].includes(result.problem.kind) ? 'current' : 'wished'

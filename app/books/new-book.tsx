@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import { Button, Labelled, TextBox } from '@/ui/kit'
 import { newBook } from '../account-actions'
@@ -16,14 +17,14 @@ export function NewBook({ first }: { readonly first: boolean }) {
   async function submit(event: FormEvent) {
     event.preventDefault()
     setBusy(true)
-    const made = await newBook({ name })
+    const made = await answered(newBook({ name }))
     if (made.ok) return router.push(`/books/${made.value}/workshop/needs`)
     setProblem(wordProblem(made.problem))
     setBusy(false)
   }
 
   return (
-    <form onSubmit={submit} className="rounded-lg border border-dashed border-ash-4 p-4">
+    <form onSubmit={(event) => void submit(event)} className="rounded-lg border border-dashed border-ash-4 p-4">
       <h2 className="text-base">{first ? 'Make your first record book' : 'Make a new record book'}</h2>
       <p className="mb-3 text-ash-6">Name it after the office or the work it is for. You can rename it later.</p>
       <div className="flex flex-wrap items-start gap-3">

@@ -84,7 +84,7 @@ export const dropRules = (book: Book, rules: readonly Rule[]): Step[] => [
 export function speaksOf(json: Json, ids: ReadonlySet<string>): boolean {
   if (typeof json === 'string') return ids.has(json)
   if (typeof json !== 'object' || json === null) return false
-  return Object.values(json).some((part) => speaksOf(part as Json, ids))
+  return Object.values(json).some((part) => speaksOf(part, ids))
 }
 
 /** The steps that take a link away with the field that carries it. */

@@ -102,10 +102,10 @@ function inserted(parts: readonly Part[], part: Part, before: string | null): Pa
 function inList(book: Book, place: Place, change: (parts: readonly Part[]) => Part[] | undefined): Result<Book> {
   if (place.list === 'fields') {
     const owner = book.tables.find((table) => table.id === place.owner)
-    const fields = owner && change(owner.fields as unknown as readonly Part[])
+    const fields = owner && change(owner.fields)
     return fields ? ok(withTable(book, { ...owner, fields: fields as unknown as Table['fields'] })) : stale(place.list)
   }
-  const parts = change(book[place.list] as unknown as readonly Part[])
+  const parts = change(book[place.list])
   return parts ? ok({ ...book, [place.list]: parts }) : stale(place.list)
 }
 

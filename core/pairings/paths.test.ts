@@ -6,25 +6,24 @@ import { plainLook } from '../kinds'
 import { askingOrder, distancesFrom, pathsBetween, sayPath } from '.'
 
 /** Tables and links alone; paths look at nothing else. */
-const graph = (tables: number, links: readonly (readonly [number, number])[]): Book =>
-  ({
-    ...emptyBook('Graph', plainLook),
-    tables: Array.from({ length: tables }, (_, at) => ({
-      id: `t${at}`,
-      name: `T${at}`,
-      fields: links.flatMap(([, many], i) => (many === at ? [{ id: `f${i}`, name: `F${i}`, kind: 'link' }] : [])),
-      key: [],
-      knownBy: [],
-    })),
-    links: links.map(([one, many], at) => ({
-      id: `l${at}`,
-      one: `t${one}`,
-      many: `t${many}`,
-      field: `f${at}`,
-      least: 0,
-      onRemove: 'keep',
-    })),
-  }) as Book
+const graph = (tables: number, links: readonly (readonly [number, number])[]): Book => ({
+  ...emptyBook('Graph', plainLook),
+  tables: Array.from({ length: tables }, (_, at) => ({
+    id: `t${at}`,
+    name: `T${at}`,
+    fields: links.flatMap(([, many], i) => (many === at ? [{ id: `f${i}`, name: `F${i}`, kind: 'link' }] : [])),
+    key: [],
+    knownBy: [],
+  })),
+  links: links.map(([one, many], at) => ({
+    id: `l${at}`,
+    one: `t${one}`,
+    many: `t${many}`,
+    field: `f${at}`,
+    least: 0,
+    onRemove: 'keep',
+  })),
+})
 
 test('the demo’s visit and certificate come together in more than one way, shortest first', () => {
   const { book } = emberlyDesign()

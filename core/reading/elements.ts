@@ -56,7 +56,7 @@ export function elementsOf(tokens: readonly Token[]): Element[] {
       tokens[at + 1]?.lower === 'of' &&
       tokens[at + 2]?.is === 'pronoun'
     ) {
-      out.push(word('oneOf', token, tokens[at + 2]!))
+      out.push(word('oneOf', token, tokens[at + 2]))
       at += 3
       continue
     }
@@ -131,7 +131,7 @@ function doingAt(
     if (needsHelper && before.at(-1)?.kind !== 'pronoun') return undefined
     const next = at + 1
     const particle =
-      tokens[next] && particles.has(tokens[next]!.lower) && !objectFollows(tokens, next + 1) ? tokens[next]! : undefined
+      tokens[next] && particles.has(tokens[next].lower) && !objectFollows(tokens, next + 1) ? tokens[next] : undefined
     const form = particle ? `${main.lower} ${particle.lower}` : main.lower
     return made(infinitive(main.lower), form, particle ? next + 1 : next, be && main.is === 'participle')
   }

@@ -106,7 +106,7 @@ function readOwning(clause: Clause, subject: Phrase, context: Context): Fact[] {
     if (lead) {
       context.lastTie = { a: lead, b: name }
       facts.push(...readPairList(clause.rest, lead, name, context))
-    } else facts.push(...readList(clause.rest, name, context, clause.doing!, subject))
+    } else facts.push(...readList(clause.rest, name, context, clause.doing, subject))
   }
   return facts
 }

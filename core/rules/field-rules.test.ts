@@ -38,7 +38,7 @@ test.each<[string, Parameters<typeof table>[1], string[]]>([
   ['the shape of a kind', 'Mail email', ['Mail is an e-mail']],
   ['nothing', 'Town line', []],
 ])('%s', (_what, field, sentences) => {
-  expect(said(...table('Job', field!))).toEqual(sentences)
+  expect(said(...table('Job', field))).toEqual(sentences)
 })
 
 test('a running number is given, not typed', () => {

@@ -77,6 +77,7 @@ export type PeopleProblem =
   | { readonly kind: 'already-started' }
   | { readonly kind: 'last-administrator' }
   | { readonly kind: 'signed-out' }
+  | { readonly kind: 'no-answer' }
   | { readonly kind: 'unexpected' }
 
 /** Wrong with an edit to a book. */

@@ -155,6 +155,8 @@ function wordPeople(problem: PeopleProblem): string | undefined {
       return 'A book needs at least one administrator. Make somebody else one first.'
     case 'signed-out':
       return 'You have been signed out. Sign in in another tab, then try again here; nothing you typed is lost.'
+    case 'no-answer':
+      return 'Hearth Table doesn’t answer. See that this computer is connected, look whether it was done all the same, and try again.'
     case 'unexpected':
       return 'Something went wrong on our side. What you typed is still here; try again in a moment.'
   }

@@ -102,6 +102,7 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'form-outdated': { kind: 'form-outdated', table: 'Visit' },
   'being-opened': { kind: 'being-opened', book: 'Emberly Flue Care' },
   'disk-full': { kind: 'disk-full', free: 12, least: 64 },
+  'no-answer': { kind: 'no-answer' },
   unexpected: { kind: 'unexpected' },
 }
 

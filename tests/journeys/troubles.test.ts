@@ -49,3 +49,14 @@ test('an edit that isn’t saved yet says so, is asked about before the page is 
   await browser.see('[data-waiting="0"]')
   expect(await browser.driver.executeScript(isAsked)).toBe(false)
 })
+
+test('where the server can’t be reached, what was asked says so and can be asked again', async () => {
+  await browser.chapter('open')
+  await browser.read('This will be made')
+  await browser.offline(true)
+  await browser.press('Open the book')
+  await browser.read('Hearth Table doesn’t answer')
+  await browser.offline(false)
+  await browser.press('Open the book')
+  await browser.read('is open')
+})

@@ -89,6 +89,13 @@ export class Browser {
     ).sendAndGetDevToolsCommand(name, parameters)
   }
 
+  /** Takes the way to the server away, or gives it back. */
+  async offline(offline: boolean): Promise<void> {
+    const unhindered = { latency: 0, downloadThroughput: -1, uploadThroughput: -1 }
+    await this.command('Network.enable', {})
+    await this.command('Network.emulateNetworkConditions', { offline, ...unhindered })
+  }
+
   async end(): Promise<void> {
     await this.driver.quit()
     rmSync(this.profile, { recursive: true, force: true })

@@ -14,10 +14,11 @@ export interface LinkSource {
   /** What the linked record is known by. */
   readonly label: string
   readonly noun: string
-  readonly search: (words: string) => Promise<readonly LinkOption[]>
+  /** Nothing where there was no answer. */
+  readonly search: (words: string) => Promise<readonly LinkOption[] | undefined>
   readonly onPick: (option: LinkOption | undefined) => void
-  /** Told when somebody leaves words behind that fit no record, or several. */
-  readonly onMiss: (words: string) => void
+  /** Told when somebody leaves words behind that fit no record, or several; or when that couldn’t be asked. */
+  readonly onMiss: (words: string, why: 'unfit' | 'no answer') => void
   /** Told of a record that is still being looked for when the box is left. */
   readonly onSettling?: (work: Promise<unknown>) => void
   /** Adds a record of the linked table without leaving; the words typed so far go along. */

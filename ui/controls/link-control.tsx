@@ -13,7 +13,8 @@ const pauseBeforeSearch = 120
 export function LinkControl(props: ControlProps) {
   const { link, id, readOnly, compact, invalid } = props
   const [words, setWords] = useState<string>()
-  const [options, setOptions] = useState<readonly LinkOption[]>([])
+  const [found, setFound] = useState<readonly LinkOption[]>()
+  const options = found ?? []
   const [at, setAt] = useState(0)
   // The words that the options belong to; while they differ from what is typed, an answer is on its way.
   const [answered, setAnswered] = useState<string>()
@@ -43,13 +44,13 @@ export function LinkControl(props: ControlProps) {
     const turn = ++asked.current
     const timer = setTimeout(
       () =>
-        void search(words).then((found) => {
+        void search(words).then((answer) => {
           // A slower answer to fewer letters must not overwrite a later one.
           if (turn !== asked.current) return
-          setOptions(found)
+          setFound(answer)
           setAt(0)
           setAnswered(words)
-          if (pickWhenAnswered.current) pick(found, 0)
+          if (pickWhenAnswered.current && answer) pick(answer, 0)
         }),
       words === '' ? 0 : pauseBeforeSearch,
     )
@@ -83,9 +84,10 @@ export function LinkControl(props: ControlProps) {
     if (words !== undefined && typed === '' && emptied.current) link?.onPick(undefined)
     emptied.current = false
     if (!typed || typed === link?.label) return true
-    const meant = searching ? meantBy(typed, (await search?.(typed)) ?? []) : options[at]
+    const among = searching ? await search?.(typed) : found
+    const meant = searching ? meantBy(typed, among ?? []) : options[at]
     if (meant) link?.onPick(meant)
-    else link?.onMiss(typed)
+    else link?.onMiss(typed, among ? 'unfit' : 'no answer')
     return meant !== undefined
   }
   const onBlur = async () => {
@@ -162,7 +164,13 @@ export function LinkControl(props: ControlProps) {
             />
           ))}
           {options.length === 0 && (
-            <li className="px-2.5 py-1.5 text-ash-6">{searching ? 'Looking …' : 'Nothing found.'}</li>
+            <li className="px-2.5 py-1.5 text-ash-6">
+              {searching
+                ? 'Looking …'
+                : found
+                  ? 'Nothing found.'
+                  : 'No answer from Hearth Table. Type a letter to ask again.'}
+            </li>
           )}
           {canAdd && (
             <Option

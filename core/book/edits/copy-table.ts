@@ -26,7 +26,7 @@ function renamed(json: Json, ids: Readonly<Record<string, string>>): Json {
   if (typeof json === 'string') return ids[json] ?? json
   if (typeof json !== 'object' || json === null) return json
   if (Array.isArray(json)) return json.map((part: Json) => renamed(part, ids))
-  return Object.fromEntries(Object.entries(json).map(([key, part]) => [key, renamed(part as Json, ids)]))
+  return Object.fromEntries(Object.entries(json).map(([key, part]) => [key, renamed(part, ids)]))
 }
 
 /** Copies the design of a table, with the links its own fields carry. */

@@ -91,7 +91,7 @@ export function rulesFollow(following: Following, placed: (rule: Rule) => string
   })
   const lost = all.filter(({ says }) => !says).map(({ rule }) => rule)
   return [
-    ...all.flatMap(({ rule, table, says }) => (says ? setKeys(rule, rule.id, { table, says: says as Json }) : [])),
+    ...all.flatMap(({ rule, table, says }) => (says ? setKeys(rule, rule.id, { table, says: says }) : [])),
     ...dropRules(after, lost),
   ]
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { fail, type Json, ok, type Result } from '../../words'
+import { fail, ok, type Result } from '../../words'
 import { type Book, RuleSays } from '../book'
 import { limits } from '../limits'
 import { dropRules, putRule, setKeys } from '../build-steps'
@@ -58,7 +58,7 @@ export const changeRule: EditKind<z.infer<typeof ChangeRule>> = {
     if (!said.ok) return said
     return orNothing(
       setKeys(rule, id, {
-        says: (says ?? rule.says) as Json,
+        says: says ?? rule.says,
         words: said.value,
         onlyNew: (onlyNew ?? rule.onlyNew) ? true : undefined,
         warns: (warns ?? rule.warns) ? true : undefined,

@@ -41,8 +41,13 @@ const holds = {
   of: { kind: 'fact', over: [], field: 'note', type: { is: 'text' } },
   type: { is: 'truth' },
 }
-const rule = (id: string): Edit =>
-  ({ kind: 'addRule', id, table: 'visit', words: 'Words.', says: { kind: 'holds', tree: holds } }) as Edit
+const rule = (id: string): Edit => ({
+  kind: 'addRule',
+  id,
+  table: 'visit',
+  words: 'Words.',
+  says: { kind: 'holds', tree: holds },
+})
 
 /** A book that is one short of a limit, or at it, and an edit that adds one more. */
 const counted: readonly (readonly [string, number, (count: number) => Book, Edit])[] = [
@@ -84,7 +89,7 @@ const counted: readonly (readonly [string, number, (count: number) => Book, Edit
         table: 'visit',
         words: 'Words.',
         says: { kind: 'holds', tree: holds },
-      })) as Book['rules'],
+      })),
     }),
     rule('new'),
   ],
@@ -99,7 +104,7 @@ test.each(counted)(
   },
 )
 
-const change = (field: string, to: object): Edit => ({ kind: 'changeField', field, to }) as Edit
+const change = (field: string, to: object): Edit => ({ kind: 'changeField', field, to })
 const choices = (count: number, length = 3) =>
   many(count, (at) => ({ id: `c${at}`, word: `${at}`.padStart(length, 'w') }))
 

@@ -52,7 +52,7 @@ export function eachChecked<Written>(
 
 /** A tree brought to a type that it fits: more decimals, measured, text, a moment. */
 export function castTo(tree: Tree, type: Type): Tree {
-  if (tree.type.is === 'nothing') return { ...tree, type } as Tree
+  if (tree.type.is === 'nothing') return { ...tree, type }
   const same =
     tree.type.is === type.is && (tree.type.is !== 'exact' || type.is !== 'exact' || tree.type.scale === type.scale)
   if (same) return tree

@@ -36,7 +36,7 @@ function isTree(held: unknown, depth: number): held is Tree {
   if (!isObject(held) || depth > deepest || !isText(held.kind) || !Object.hasOwn(shapes, held.kind)) return false
   if (!isObject(held.type) || !Object.hasOwn(typeWords, held.type.is as string)) return false
   return Object.entries(shapes[held.kind as keyof typeof shapes]).every(([key, holding]) =>
-    fits[holding as Holding](held[key], depth + 1),
+    fits[holding](held[key], depth + 1),
   )
 }
 

@@ -8,7 +8,7 @@ const two = (part: number) => String(part).padStart(2, '0')
 export function datePart(value: string, unit: DateUnit): number {
   const timed = value.includes(':')
   const [date, time] = timed && !value.includes('-') ? ['', value] : [value.slice(0, 10), value.slice(11)]
-  const [year, month, day] = date!.split('-')
+  const [year, month, day] = date.split('-')
   const [hour, minute] = (time ?? '').split(':')
   return Number({ YEAR: year, MONTH: month, DAY: day, HOUR: hour, MINUTE: minute }[unit])
 }

@@ -122,7 +122,7 @@ const all = {
     says: 'a without its sign',
     least: 1,
     most: 1,
-    type: ([a]) => (isNumber(a!) ? a! : wants(0, 'a number', a!)),
+    type: ([a]) => (isNumber(a!) ? a : wants(0, 'a number', a!)),
     evaluate: ([a]) => (typeof a === 'bigint' ? (a < 0n ? -a : a) : Math.abs(a as number)),
   },
   MOD: {

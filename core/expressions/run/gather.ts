@@ -20,7 +20,7 @@ export function gather(tree: Extract<Tree, { kind: 'aggregate' }>, compile: (par
     if (name === 'SUM') return sum
     if (typeof sum !== 'bigint') return (sum as number) / values.length
     const scale = type.is === 'exact' ? type.scale : 0
-    const own = tree.of!.type.is === 'exact' ? tree.of!.type.scale : 0
+    const own = tree.of.type.is === 'exact' ? tree.of.type.scale : 0
     return divideRounded(sum * powerOfTen(scale - own), BigInt(values.length))
   }
 }

@@ -29,8 +29,7 @@ export function plainFacts(book: Book, table: Table, json: Json): Result<Facts> 
       linked.set(field.id, target.value)
       values.set(field.id, '1')
     } else if (field) {
-      const typed =
-        given === null ? '' : typeof given === 'boolean' ? (given ? 'yes' : 'no') : String(given as string | number)
+      const typed = given === null ? '' : typeof given === 'boolean' ? (given ? 'yes' : 'no') : String(given)
       const read = readValue(typed, { ...field, must: false, kind: field.kind }, { ...book.look, ...canonical })
       if (!read.ok) return read
       values.set(field.id, read.value)

@@ -7,10 +7,10 @@ const moment = { type: DataTypes.DATE(3), allowNull: false }
 /** Accounts, sessions, books with their edits, openings and running counts. */
 export async function up(tables: QueryInterface, schema: string): Promise<void> {
   const create = (tableName: string, columns: Parameters<QueryInterface['createTable']>[1]) =>
-    tables.createTable({ tableName, schema } as never, columns, {
+    tables.createTable({ tableName, schema }, columns, {
       charset: 'utf8mb4',
       collate: 'utf8mb4_uca1400_as_ci',
-    } as never)
+    })
   const at = (tableName: string) => ({ tableName, schema }) as never
   const to = (tableName: string) => ({
     references: { model: { tableName, schema } as never, key: 'id' },

@@ -6,7 +6,7 @@ import { DataTypes, type QueryInterface } from 'sequelize'
  */
 export async function up(tables: QueryInterface, schema: string): Promise<void> {
   await tables.createTable(
-    { tableName: 'gates', schema } as never,
+    { tableName: 'gates', schema },
     {
       book_id: {
         type: DataTypes.STRING(20),
@@ -19,7 +19,7 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       opened_revision: { type: DataTypes.INTEGER, allowNull: true },
       opened_edition: { type: DataTypes.INTEGER, allowNull: true },
     },
-    { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' } as never,
+    { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' },
   )
   await tables.sequelize.query(
     `INSERT INTO \`${schema}\`.gates (book_id, part, opening, opened_revision, opened_edition)

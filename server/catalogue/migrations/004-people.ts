@@ -11,7 +11,7 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       level: { type: DataTypes.DOUBLE, allowNull: false },
       at: { type: DataTypes.DATE(3), allowNull: false },
     },
-    { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' } as never,
+    { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' },
   )
   await tables.addColumn(at('accounts'), 'removed_at', { type: DataTypes.DATE(3), allowNull: true })
 }

@@ -22,8 +22,8 @@ function withNewWords(stored: Json): Json {
   // What a step sets: the name of the setting, and what it was and is.
   const names = all.key === 'kind' ? kinds : all.key === 'role' ? roles : undefined
   if (names) return { ...all, from: renamed(names, all.from ?? null), to: renamed(names, all.to ?? null) }
-  if ('kind' in all) all.kind = renamed(kinds, all.kind!)
-  if ('role' in all) all.role = renamed(roles, all.role!)
+  if ('kind' in all) all.kind = renamed(kinds, all.kind)
+  if ('role' in all) all.role = renamed(roles, all.role)
   if (typeof all.what === 'string')
     all.what = all.what.replace(/^advice\/(\w+)\//, (whole, piece: string) =>
       pieces[piece] ? `advice/${pieces[piece]}/` : whole,

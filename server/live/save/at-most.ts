@@ -65,7 +65,7 @@ async function keyOf(unit: Unit, link: Link, ref: string | null, values: Values)
     key,
   )
   const found = Object.values(row ?? {})
-  return found.length > 0 && found.every((value) => value !== null) ? (found as Key) : undefined
+  return found.length > 0 && found.every((value) => value !== null) ? found : undefined
 }
 
 interface Beyond {
@@ -83,7 +83,7 @@ async function beyondLimit(unit: Unit, bounded: readonly Bounded[]): Promise<Bey
     for (const limit of limits) {
       const column = limit.when && names.columns(link.many, limit.when.field)[0]
       const params = column
-        ? [...key, kindOf(findField(live.book, limit.when!.field)!.field.kind).store(limit.when!.is)]
+        ? [...key, kindOf(findField(live.book, limit.when.field)!.field.kind).store(limit.when.is)]
         : key
       const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
       // A locking read sees what others committed since this transaction began.

@@ -179,7 +179,7 @@ test('what the form shows while it is typed is what the record holds once it is 
     fc.asyncProperty(typed, typed, async (first, second) => {
       let stored: LiveRecord | undefined
       for (const { lines: given, state, customer } of [first, second]) {
-        const form = structuredClone(formTextOf(live.book, 'bill', stored, now)) as FormText
+        const form = structuredClone<FormText>(formTextOf(live.book, 'bill', stored, now))
         Object.assign(form.text, { state, 'bill-customer': customer })
         const rows = form.insets['line-bill-link'] as RowText[]
         const inset = formLayout(live.book, 'bill').insets.find((one) => one.link.id === 'line-bill-link')!

@@ -1,5 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
-import { type Edit, type Field, tableOf } from '@/core/book'
+import { type Edit, tableOf } from '@/core/book'
 import { readDraft } from '@/core/rules'
 import { editAll, opened, stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../../catalogue'
@@ -101,7 +101,7 @@ test('a rule follows its fields’ names, and says when it can’t hold any more
   const live = await opened(db, account, id)
   const [row] = await select<Record<string, string>>(db, `SHOW CREATE TABLE \`${live.schema}\`.loan`)
   expect(row!['Create Table']).toContain('`came_home` is null')
-  await edit({ kind: 'changeField', field: 'state', to: { kind: 'whole' as Field['kind'] } })
+  await edit({ kind: 'changeField', field: 'state', to: { kind: 'whole' } })
   expect((await open())[0]).toMatch(
     /^The rule “What is out isn’t back.” of Loan can’t be kept: A number can’t be compared with text\./,
   )

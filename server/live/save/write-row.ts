@@ -119,7 +119,7 @@ export async function changeRow(unit: Unit, tableId: string, ref: string, values
 export async function dropRow(unit: Unit, tableId: string, ref: string): Promise<void> {
   const { live } = unit
   const sql = `DELETE FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`
-  await runIn(unit, sql, keyParams(live, tableId, ref)!).catch((cause: unknown) => {
+  await runIn(unit, sql, keyParams(live, tableId, ref)).catch((cause: unknown) => {
     throw asRefusal(live, tableId, cause)
   })
 }

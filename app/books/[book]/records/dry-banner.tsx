@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import { WordButton } from '@/ui/kit'
 import { throwDryRunAway } from '../workshop/review/actions'
@@ -12,7 +13,7 @@ export function DryBanner({ id, of }: { readonly id: string; readonly of: string
   const router = useRouter()
   const [problem, setProblem] = useState<string>()
   const end = async () => {
-    const gone = await throwDryRunAway(id, null)
+    const gone = await answered(throwDryRunAway(id, null))
     if (!gone.ok) return setProblem(wordProblem(gone.problem))
     router.replace(`/books/${of}/workshop/review`)
   }
@@ -27,7 +28,7 @@ export function DryBanner({ id, of }: { readonly id: string; readonly of: string
         >
           Back to Review
         </Link>
-        <WordButton onClick={end}>Throw it away</WordButton>
+        <WordButton onClick={() => void end()}>Throw it away</WordButton>
       </span>
     </p>
   )

@@ -65,7 +65,7 @@ export function useRows(base: string, wish: RowsWish, enabled = true) {
     ],
     // What is seen stays until the next is there, so that nothing jumps and the focus isn't lost.
     placeholderData: keepPreviousData,
-    initialPageParam: (wish.from ?? null) as Cursor | null,
+    initialPageParam: wish.from ?? null,
     queryFn: async ({ pageParam, signal }): Promise<RowsPage> => {
       const query = rowsQuery(wish)
       if (wish.limit) query.set('limit', String(wish.limit))

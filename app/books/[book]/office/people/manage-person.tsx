@@ -3,6 +3,7 @@
 import { KeyRound, UserMinus } from 'lucide-react'
 import { useState } from 'react'
 import { toast } from 'sonner'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import type { Member } from '@/server/people'
 import { Button, Dialog, IconButton, Labelled, TextBox } from '@/ui/kit'
@@ -25,13 +26,13 @@ export function ManagePerson({ id, member, onRemoved }: Props) {
     setProblem(undefined)
   }
   const give = async () => {
-    const result = await givePassword(id, { account: member.account, password })
+    const result = await answered(givePassword(id, { account: member.account, password }))
     if (!result.ok) return setProblem(wordProblem(result.problem))
     toast(`${member.name} signs in with the new password from now on.`)
     close()
   }
   const remove = async () => {
-    const result = await removePerson(id, { account: member.account })
+    const result = await answered(removePerson(id, { account: member.account }))
     if (!result.ok) return setProblem(wordProblem(result.problem))
     toast(`${member.name} can no longer sign in.`)
     close()

@@ -3,6 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { toast } from 'sonner'
 import { AccountBar } from '@/app/account-bar'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import type { Account, Member } from '@/server/people'
 import { Button, ChoiceBox, Labelled, Note, TextBox } from '@/ui/kit'
@@ -31,7 +32,7 @@ export function PeopleSheet({ id, name, account, books, members: first }: Props)
   const [members, setMembers] = useState(first)
   const base = `/books/${id}`
   const choose = async (member: Member, role: Role | null) => {
-    const result = await chooseRole(id, { account: member.account, role })
+    const result = await answered(chooseRole(id, { account: member.account, role }))
     if (result.ok) setMembers(result.value)
     else toast(wordProblem(result.problem))
   }
@@ -111,7 +112,7 @@ function NewPerson({ id, onAdded }: { readonly id: string; readonly onAdded: (me
   const [problem, setProblem] = useState<string>()
   const add = async (event: FormEvent) => {
     event.preventDefault()
-    const result = await addPerson(id, { name, password, role })
+    const result = await answered(addPerson(id, { name, password, role }))
     if (!result.ok) return setProblem(wordProblem(result.problem))
     onAdded(result.value)
     toast(`${name.trim()} can sign in now.`)

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
+import { answered } from '@/app/answered'
 import { tableOf } from '@/core/book'
 import type { ListRow } from '@/core/records'
 import { inSentence, listed, wordProblem } from '@/core/words'
@@ -29,7 +30,7 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
   useEffect(() => {
     if (!open) return
     let ended = false
-    void askRemoval(id, { table: tableId, ref: row.ref, rev: row.rev }).then((result) => {
+    void answered(askRemoval(id, { table: tableId, ref: row.ref, rev: row.rev })).then((result) => {
       if (ended) return
       setSheet(result.ok ? result.value : undefined)
       setProblem(
@@ -46,7 +47,7 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
   }, [open, id, tableId, row.ref, row.rev])
 
   const go = async () => {
-    const result = await remove(id, one)
+    const result = await answered(remove(id, one))
     if (!result.ok) return setProblem(wordProblem(result.problem))
     onClose()
     toast(result.value)

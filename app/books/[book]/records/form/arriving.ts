@@ -11,4 +11,4 @@ export function noteArriving(form: object, work: Promise<unknown>): void {
 
 /** Once a form waits for nothing any more. */
 export const allArrived = async (form: object): Promise<void> =>
-  void (await Promise.allSettled(arriving.get(form) ?? []))
+  void (await Promise.allSettled([...(arriving.get(form) ?? [])]))

@@ -110,15 +110,20 @@ function useLinkSource(
       const answer = await fetch(`${base}/${target.id}/pick?${new URLSearchParams({ find: words.trim() })}`).catch(
         () => undefined,
       )
-      if (!answer?.ok) return []
+      if (!answer?.ok) return undefined
       const { rows } = (await answer.json()) as { rows: ListRow[] }
       const found = rows.map(({ ref, label }) => ({ ref, label }))
       return likeliest(found, words, lately(bookId, target.id))
     },
     onPick: pick,
     onSettling: (work) => noteArriving(control, work),
-    onMiss: (words) => toast(`“${words}” is not the name of one ${inSentence(target.name)}. Choose it from the list.`),
-    ...(!readOnly && { onAdd: add }),
+    onMiss: (words, why) =>
+      toast(
+        why === 'unfit'
+          ? `“${words}” is not the name of one ${inSentence(target.name)}. Choose it from the list.`
+          : `“${words}” couldn’t be looked for: Hearth Table doesn’t answer. Try again in a moment.`,
+      ),
+    ...(!readOnly && { onAdd: (words: string) => void add(words) }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }
 }
@@ -148,7 +153,7 @@ function useFileSource(
         const answer = await fetch(`${base}/files`, { method: 'POST', body }).catch(() => undefined)
         const result = (await answer?.json().catch(() => undefined)) as Result<StoredFile> | undefined
         setBusy(false)
-        if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-such-file' }))
+        if (!result?.ok) return void toast(wordProblem(result?.problem ?? { kind: 'no-answer' }))
         put(result.value.hash, result.value.name)
       }
       const work = deliver()

@@ -44,7 +44,7 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
   const lack = (errors.insets?.[inset.link.id] as { root?: { message?: string } } | undefined)?.root?.message
 
   const add = () => {
-    append({ ...newRowText(book, inset, now), mark: freshId() } as never, { shouldFocus: false })
+    append({ ...newRowText(book, inset, now), mark: freshId() }, { shouldFocus: false })
     const first = shown.find(isTyped)
     if (first) setTimeout(() => document.getElementById(cellId(inset.link.id, rows.length, first.id))?.focus())
   }

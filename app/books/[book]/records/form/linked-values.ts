@@ -5,6 +5,8 @@ import { findField } from '@/core/book'
 import type { LinkedValues, Values } from '@/core/records'
 import { useRecords } from '../records-context'
 
+const pauseBeforeAskingAgain = 2000
+
 export interface LinkedFacts {
   readonly linked: LinkedValues
   /** How often facts have arrived. */
@@ -45,10 +47,12 @@ async function fetchFacts(
 ) {
   const answer = await fetch(`${address}?${new URLSearchParams(all.map((one) => ['of', one]))}`).catch(() => undefined)
   const found = answer?.ok ? ((await answer.json()) as Record<string, Values | null>) : undefined
-  // What didn't come is asked for again with the next change.
-  if (!found) for (const one of all) asked.delete(one)
-  else
-    setLinked(
-      (before) => new Map([...before, ...Object.entries(found).map(([one, facts]) => [one, facts ?? {}] as const)]),
-    )
+  if (!found) {
+    await new Promise((later) => setTimeout(later, pauseBeforeAskingAgain))
+    for (const one of all) asked.delete(one)
+  }
+  // Drawn again in any case, so that what didn't come is asked for again.
+  setLinked(
+    (before) => new Map([...before, ...Object.entries(found ?? {}).map(([one, facts]) => [one, facts ?? {}] as const)]),
+  )
 }

@@ -59,7 +59,7 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
   const linkedFacts = useLinkedValues()
   const around = { stored, linked: linkedFacts.linked }
   const form = useForm<FormText>({
-    defaultValues: structuredClone(start) as FormText,
+    defaultValues: structuredClone<FormText>(start),
     resolver: formResolver(book, tableId, now, around),
     mode: 'onTouched',
     shouldFocusError: false,

@@ -20,10 +20,9 @@ export function useMending(form: UseFormReturn<FormText>, wrongs: readonly Wrong
       if (!name || name.includes('labels.')) return
       const others = marked.current.map(({ path }) => path).filter((path) => path !== name)
       const isSaid = (path: string) => form.getFieldState(path as `text.${string}`).error?.type === 'server'
-      for (const path of others.filter((one) => isSaid(one) && partOf(one) === partOf(name)))
-        form.clearErrors(path as `text.${string}`)
+      for (const path of others.filter((one) => isSaid(one) && partOf(one) === partOf(name))) form.clearErrors(path)
       const known = others.filter((path) => !isSaid(path))
-      if (known.length > 0) void form.trigger(known as `text.${string}`[])
+      if (known.length > 0) void form.trigger(known)
     })
     return () => watching.unsubscribe()
   }, [form])

@@ -37,7 +37,7 @@ export function useTyping(form: UseFormReturn<FormText>, start: FormText, place:
     begun.current = { text, row }
     if (sent.current) noteBlank(frame.current)
     sent.current = undefined
-    form.reset(structuredClone(text) as FormText)
+    form.reset(structuredClone<FormText>(text))
     if (typed) form.reset(typed, { keepDefaultValues: true })
     setFound(typed !== undefined && !before && !takesOver(row?.ref))
     if (!drafts) return
@@ -60,7 +60,7 @@ export function useTyping(form: UseFormReturn<FormText>, start: FormText, place:
     /** Back to what the record began with. */
     takeBack(): void {
       clearDraft(book, table, row)
-      form.reset(structuredClone(begun.current?.text ?? start) as FormText)
+      form.reset(structuredClone<FormText>(begun.current?.text ?? start))
     },
   }
 }

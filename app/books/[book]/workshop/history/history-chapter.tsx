@@ -2,6 +2,7 @@
 
 import { ChevronRight } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import { fail, ok, type Result, wordProblem } from '@/core/words'
 import type { HistoryEntry } from '@/server/books'
 import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -13,14 +14,19 @@ export function HistoryChapter() {
   const { id, revision, undo, redo, backTo } = useWorkshop()
   const [entries, setEntries] = useState<readonly HistoryEntry[]>()
   const [more, setMore] = useState(false)
+  const [problem, setProblem] = useState<string>()
   const pageSize = 200
 
+  const add = (before: readonly HistoryEntry[], found: Result<readonly HistoryEntry[]>) => {
+    setProblem(found.ok ? undefined : wordProblem(found.problem))
+    if (!found.ok) return
+    setEntries([...before, ...found.value])
+    setMore(found.value.length === pageSize)
+  }
   useEffect(() => {
     let ended = false
     void fetchHistory(id).then((found) => {
-      if (ended) return
-      setEntries(found)
-      setMore(found.length === pageSize)
+      if (!ended) add([], found)
     })
     return () => {
       ended = true
@@ -28,9 +34,7 @@ export function HistoryChapter() {
   }, [id, revision])
 
   const older = async () => {
-    const found = await fetchHistory(id, entries?.at(-1)?.revision)
-    setEntries([...(entries ?? []), ...found])
-    setMore(found.length === pageSize)
+    add(entries ?? [], await fetchHistory(id, entries?.at(-1)?.revision))
   }
   return (
     <Room
@@ -54,6 +58,11 @@ export function HistoryChapter() {
           </Button>
         </div>
       </div>
+      {problem && (
+        <p role="status" className="mb-3 text-ember">
+          {problem}
+        </p>
+      )}
       {entries?.length === 0 && (
         <Empty head="Nothing has been done yet">The first need you write down will stand here.</Empty>
       )}
@@ -145,9 +154,10 @@ const EntryRow = ({ entry, first, backTo }: RowProps) => (
   </li>
 )
 
-async function fetchHistory(id: string, before?: number): Promise<readonly HistoryEntry[]> {
-  const answer = await fetch(`/books/${id}/workshop/history/entries${before ? `?before=${before}` : ''}`)
-  return answer.ok ? ((await answer.json()) as HistoryEntry[]) : []
+async function fetchHistory(id: string, before?: number): Promise<Result<readonly HistoryEntry[]>> {
+  const address = `/books/${id}/workshop/history/entries${before ? `?before=${before}` : ''}`
+  const answer = await fetch(address).catch(() => undefined)
+  return answer?.ok ? ok((await answer.json()) as HistoryEntry[]) : fail({ kind: 'no-answer' })
 }
 
 const localTime = (utc: string) =>

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { useEffect, useRef, useState } from 'react'
+import { answered } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import type { OpeningSheet } from '@/server/live'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
@@ -38,7 +39,7 @@ export function OpenChapter() {
 
   useEffect(() => {
     let ended = false
-    void askOpening(id, null).then((result) => {
+    void answered(askOpening(id, null)).then((result) => {
       if (ended) return
       if (result.ok) setSheet(result.value)
       else setProblem(wordProblem(result.problem))
@@ -57,7 +58,7 @@ export function OpenChapter() {
   const open = async () => {
     setBusy(true)
     setProblem(undefined)
-    const result = await openNow(id, { agreed: [...agreed].map(([lost, most]) => ({ id: lost, most })) })
+    const result = await answered(openNow(id, { agreed: [...agreed].map(([lost, most]) => ({ id: lost, most })) }))
     setBusy(false)
     if (!result.ok) return setProblem(wordProblem(result.problem))
     if (result.value.blocked.length > 0) return setSheet(result.value)
@@ -105,7 +106,7 @@ export function OpenChapter() {
           </p>
         </div>
         {sheet?.kind !== 'nothing' && (
-          <Button look="main" disabled={!can || busy} onClick={open}>
+          <Button look="main" disabled={!can || busy} onClick={() => void open()}>
             {busy ? 'Opening …' : opened.everOpened ? 'Open with these changes' : 'Open the book'}
           </Button>
         )}

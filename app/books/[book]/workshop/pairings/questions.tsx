@@ -32,8 +32,8 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
   const several = answers.aHasSeveral !== undefined && answers.bHasSeveral !== undefined
   const whole: Answers | undefined = several
     ? {
-        aHasSeveral: answers.aHasSeveral!,
-        bHasSeveral: answers.bHasSeveral!,
+        aHasSeveral: answers.aHasSeveral,
+        bHasSeveral: answers.bHasSeveral,
         aMust: answers.aMust ?? false,
         bMust: answers.bMust ?? false,
       }

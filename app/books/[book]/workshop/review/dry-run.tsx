@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
+import { answered } from '@/app/answered'
 import { counted, inSentence, listed, wordProblem } from '@/core/words'
 import type { DryTable } from '@/server/dry-run'
 import { Button, Note } from '@/ui/kit'
@@ -22,7 +23,7 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
     setDoing('filling')
     setProblem(undefined)
     setTables(undefined)
-    const made = await fillDryRun(id, null)
+    const made = await answered(fillDryRun(id, null))
     setDoing('nothing')
     if (!made.ok) return setProblem(wordProblem(made.problem))
     setRun(made.value.id || undefined)
@@ -30,7 +31,7 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
   }
   const clear = async () => {
     setDoing('clearing')
-    const gone = await throwDryRunAway(id, null)
+    const gone = await answered(throwDryRunAway(id, null))
     setDoing('nothing')
     if (!gone.ok) return setProblem(wordProblem(gone.problem))
     setRun(undefined)
@@ -48,7 +49,11 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
         throw it away. The book and its records stay as they are.
       </p>
       <div className="flex flex-wrap items-center gap-3">
-        <Button look={run ? 'plain' : 'main'} disabled={doing !== 'nothing' || book.tables.length === 0} onClick={fill}>
+        <Button
+          look={run ? 'plain' : 'main'}
+          disabled={doing !== 'nothing' || book.tables.length === 0}
+          onClick={() => void fill()}
+        >
           {doing === 'filling' ? 'Filling …' : run ? 'Fill it again' : 'Fill a dry run'}
         </Button>
         {run && (
@@ -59,7 +64,7 @@ export function DryRun({ left }: { readonly left: string | undefined }) {
             >
               Try it in Records
             </Link>
-            <Button disabled={doing !== 'nothing'} onClick={clear}>
+            <Button disabled={doing !== 'nothing'} onClick={() => void clear()}>
               {doing === 'clearing' ? 'Throwing away …' : 'Throw it away'}
             </Button>
           </>
