@@ -1,4 +1,5 @@
-import type { AggregateName, BinaryOperator, IntervalUnit } from './text/syntax'
+import { type DateUnit } from '../kinds'
+import type { AggregateName, BinaryOperator } from './text/syntax'
 import type { Type } from './types'
 
 /**
@@ -33,7 +34,7 @@ interface Holdings {
   texts: readonly string[]
   count: number
   operator: BinaryOperator
-  unit: IntervalUnit
+  unit: DateUnit
   aggregate: AggregateName
   'true?': true
   tree: Tree

@@ -1,6 +1,5 @@
 import type { Field } from '../book'
-import { type ColumnType, kindOf, type Look } from '../kinds'
-import type { Exact } from './numbers'
+import { type ColumnType, type Exact, kindOf, type Look } from '../kinds'
 
 /** What an expression gives. Every type may be NULL; `nothing` is NULL alone. */
 export type Type =

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../words'
+import { daysIn, shifted, two } from './days'
 import type { Now } from './kind'
 import type { Look } from './look'
 
@@ -7,23 +8,8 @@ const fullMonths = [
   ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
   ...['August', 'September', 'October', 'November', 'December'],
 ]
-const two = (part: number) => String(part).padStart(2, '0')
-
-const daysIn = (year: number, month: number) =>
-  month === 2
-    ? year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
-      ? 29
-      : 28
-    : [4, 6, 9, 11].includes(month)
-      ? 30
-      : 31
-
 /** The day after so many days. Years 1000 to 9999. */
-export function addDays(day: string, count: number): string {
-  const moved = new Date(`${day}T00:00:00Z`)
-  moved.setUTCDate(moved.getUTCDate() + count)
-  return moved.toISOString().slice(0, 10)
-}
+export const addDays = (day: string, count: number): string => shifted(day, count, 'DAY')!
 
 /** Shows a day with the month in letters, so that nobody mixes up day and month. */
 export function showDay(day: string, look: Look): string {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Decimal } from 'decimal.js'
 import { expect, test } from 'vitest'
-import { compareNumber, fitDecimal, readDecimal, showDecimal } from './decimal'
+import { canonical, compareNumber, fitDecimal, readDecimal, showDecimal } from './decimal'
 import { Look } from './look'
 import { plainLook } from './plain-look'
 
@@ -48,6 +48,18 @@ test('a number fits whole or not at all: nothing is ever rounded', () => {
       const fitted = fitDecimal(value, digits, decimals)
       if (fitted.ok) expect(new Decimal(fitted.value).eq(value)).toBe(true)
       else expect(['too-many-decimals', 'too-many-digits']).toContain(fitted.problem.kind)
+    }),
+  )
+})
+
+test('numbers compare and are written as another calculator has it', () => {
+  fc.assert(
+    fc.property(decimal, decimal, (a, b) => {
+      expect(compareNumber(a, b)).toBe(new Decimal(a).cmp(b))
+      expect(canonical(`0${new Decimal(a).abs().toFixed(9)}`)).toBe(new Decimal(a).abs().toFixed())
+      const fitted = fitDecimal(a, 12, 6)
+      if (fitted.ok) expect(fitted.value).toBe(new Decimal(a).isZero() ? '0.000000' : new Decimal(a).toFixed(6))
+      else expect(new Decimal(a).abs().gte('1e12')).toBe(true)
     }),
   )
 })

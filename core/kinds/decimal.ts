@@ -1,5 +1,5 @@
-import { Decimal } from 'decimal.js'
 import { fail, ok, type Result } from '../words'
+import { fromExact, toExact } from './exact-numbers'
 import type { ColumnCheck } from './kind'
 import type { Look } from './look'
 import type { FieldSettings } from './settings'
@@ -26,15 +26,24 @@ export function readDecimal(
   if (grouped.test(text)) text = text.replaceAll(group, '')
   text = text.replace(point, '.')
   if (!/^[-+]?(\d+\.?\d*|\.\d+)$/.test(text) || text.length > 60) return refused
-  return ok(new Decimal(text).toFixed())
+  return ok(canonical(text))
+}
+
+/** Without a plus, leading noughts, noughts behind the last decimal, or a sign before nought. */
+export function canonical(text: string): string {
+  const [whole = '', fraction = ''] = text.replace(/^[-+]/, '').split('.')
+  const [before, behind] = [whole.replace(/^0+(?=\d)/, '') || '0', fraction.replace(/0+$/, '')]
+  const plain = behind ? `${before}.${behind}` : before
+  return text.startsWith('-') && plain !== '0' ? `-${plain}` : plain
 }
 
 /** Checks that a canonical decimal fits so many digits before the point and so many after it. */
 export function fitDecimal(value: string, digits: number, decimals: number): Result<string> {
-  const number = new Decimal(value)
-  if (number.decimalPlaces() > decimals) return fail({ kind: 'too-many-decimals', decimals })
-  if (number.abs().gte(new Decimal(10).pow(digits))) return fail({ kind: 'too-many-digits', digits })
-  return ok(number.isZero() ? new Decimal(0).toFixed(decimals) : number.toFixed(decimals))
+  const number = canonical(value)
+  const [whole = '', fraction = ''] = number.replace('-', '').split('.')
+  if (fraction.length > decimals) return fail({ kind: 'too-many-decimals', decimals })
+  if (whole !== '0' && whole.length > digits) return fail({ kind: 'too-many-digits', digits })
+  return ok(fromExact(toExact(number, decimals), decimals))
 }
 
 /** Writes a canonical number in the book's style, thousands grouped. */
@@ -46,7 +55,14 @@ export function showDecimal(value: string, look: Look): string {
   return `${sign}${grouped}${fraction === undefined ? '' : point + fraction}`
 }
 
-export const compareNumber = (a: string, b: string) => new Decimal(a).cmp(new Decimal(b))
+/** Which of two canonical numbers comes first: below nought where the one does. */
+export function compareNumber(a: string, b: string): number {
+  const scale = Math.max(decimalsOf(a), decimalsOf(b))
+  const [left, right] = [toExact(a, scale), toExact(b, scale)]
+  return left < right ? -1 : left > right ? 1 : 0
+}
+
+const decimalsOf = (value: string) => value.split('.')[1]?.length ?? 0
 
 /** Of a day all parts are there: MariaDB lets tools that ask for it write "2027-00-00". */
 export const wholeDay: ColumnCheck = {

@@ -10,3 +10,16 @@ export { countOf, runningPeriod, runningSql, writeRunning } from './running'
 export { Choice, Choices, FieldSettings, type SettingName } from './settings'
 export { settingLimits, settingRanges } from './setting-limits'
 export { hasUnseen, isBlank, quoteText } from './text'
+export { datePart, type DateUnit, dateUnits, dayNumber, readMoment, shifted } from './days'
+export {
+  divideRounded,
+  type Exact,
+  fromExact,
+  mostDigits,
+  mostScale,
+  powerOfTen,
+  quotientScale,
+  rescale,
+  toExact,
+  toWhole,
+} from './exact-numbers'

@@ -1,6 +1,5 @@
-import { Decimal } from 'decimal.js'
 import { fail, ok } from '../words'
-import { boundChecks, boundWords, compareNumber, readDecimal, showDecimal, unitWords } from './decimal'
+import { boundChecks, boundWords, canonical, compareNumber, readDecimal, showDecimal, unitWords } from './decimal'
 import type { FieldKind } from './kind'
 
 /** A measured, approximate number: fifteen significant digits, as an instrument gives it. */
@@ -32,4 +31,12 @@ export const measured: FieldKind = {
 }
 
 /** Without an exponent, so that what is shown can be typed again, and with every digit it has. */
-const plain = (float: number): string => new Decimal(float === 0 ? 0 : float).toFixed()
+export function plain(float: number): string {
+  const [, sign = '', first = '', rest = '', exponent] = /^(-?)(\d)(?:\.(\d+))?e([-+]\d+)$/.exec(float.toExponential())!
+  const [digits, before] = [first + rest, 1 + Number(exponent)]
+  return canonical(
+    before > 0
+      ? `${sign}${digits.slice(0, before).padEnd(before, '0')}.${digits.slice(before)}`
+      : `${sign}0.${'0'.repeat(-before)}${digits}`,
+  )
+}

@@ -1,3 +1,5 @@
+import indefinite from 'indefinite'
+import pluralize from 'pluralize'
 import { irregularPlurals, unchanging } from './irregular'
 
 /** Small helpers for sentences. English only, as the product is. */
@@ -16,9 +18,9 @@ export function plural(noun: string): string {
   const known = irregular.get(last.toLowerCase())
   // "Lost child" becomes "Lost children", "Child" becomes "Children".
   if (known) return noun.slice(0, -last.length) + (/^\p{Lu}/u.test(last) ? capital(known) : known)
-  if (/(s|x|z|ch|sh)$/i.test(noun)) return `${noun}es`
-  if (/[^aeiou]y$/i.test(noun)) return `${noun.slice(0, -1)}ies`
-  return `${noun}s`
+  // A name in capitals, or one that ends with a figure, gets its s and nothing else.
+  if (!/\p{Ll}$/u.test(last) || /s$/i.test(last)) return /(s|x|z)$/i.test(noun) ? `${noun}es` : `${noun}s`
+  return noun.slice(0, -last.length) + pluralize.plural(last)
 }
 
 /** @example counted(3, 'visit') // => '3 visits' */
@@ -35,8 +37,12 @@ export function listed(words: readonly string[], joint = 'and'): string {
 export const inSentence = (name: string) =>
   /^\p{Lu}\p{Ll}/u.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name
 
-/** @example aOrAn('appliance') // => 'an appliance' */
-export const aOrAn = (noun: string) => `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`
+/** @example aOrAn('appliance') // => 'an appliance' @example aOrAn('unit') // => 'a unit' */
+export const aOrAn = (noun: string) =>
+  saidOtherwise.has((/^[\p{L}]+/u.exec(noun)?.[0] ?? '').toLowerCase()) ? `a ${noun}` : indefinite(noun)
+
+/** Words whose first sound is another one here than where the package comes from. */
+const saidOtherwise = new Set(['ewe', 'ewes', 'ewer', 'herb', 'herbs', 'herbal', 'herbalist'])
 
 /** @example capital('boat type') // => 'Boat type' */
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { isPlural, plural, singular } from '.'
+import { aOrAn, isPlural, plural, singular } from '.'
 
 test.each([
   ['visit', 'visits'],
@@ -27,6 +27,14 @@ test.each([
 })
 
 test.each([
+  ['Quiz', 'Quizzes'],
+  ['Potato', 'Potatoes'],
+  ['Photo', 'Photos'],
+  ['Roof', 'Roofs'],
+  ['MOT', 'MOTs'],
+  ['Form 12', 'Form 12s'],
+  ['Gas', 'Gases'],
+  ['Day', 'Days'],
   ['Lost child', 'Lost children'],
   ['Child', 'Children'],
   ['Way of paying', 'Ways of paying'],
@@ -42,4 +50,23 @@ test('the singular of a plural is the word again, for words made by rule', () =>
     .tuple(stem, fc.constantFrom('', 'er', 'ment', 'y', 'x', 'sh', 'or'))
     .map(([first, last]) => first + last)
   fc.assert(fc.property(word, (one) => singular(plural(one)) === one))
+})
+
+test.each([
+  'a unit',
+  'an hour',
+  'an honest mistake',
+  'a user',
+  'a one-off job',
+  'an MOT',
+  'a VAT rate',
+  'an X-ray',
+  'a herb',
+  'a ewe',
+  'an appliance',
+  'a house',
+  'an 8-hour day',
+  'an 11',
+])('%s', (said) => {
+  expect(aOrAn(said.replace(/^an? /, ''))).toBe(said)
 })

@@ -1,3 +1,4 @@
+import pluralize from 'pluralize'
 import { irregularPlurals } from './irregular'
 
 /** @example singular('premises') // => 'premises' @example singular('ponies') // => 'pony' */
@@ -6,9 +7,7 @@ export function singular(noun: string): string {
   const known = Object.hasOwn(irregularPlurals, lower) ? irregularPlurals[lower] : undefined
   if (known) return known
   if (lower.length < 4 || !lower.endsWith('s') || /(ss|us|is)$/.test(lower)) return lower
-  if (/[^aeiou]ies$/.test(lower)) return `${lower.slice(0, -3)}y`
-  if (/(x|ch|sh|ss|zz)es$/.test(lower)) return lower.slice(0, -2)
-  return lower.slice(0, -1)
+  return pluralize.singular(lower)
 }
 
 export const isPlural = (noun: string): boolean => {

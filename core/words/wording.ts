@@ -169,9 +169,9 @@ function wordEdit(problem: EditProblem): string {
     case 'name-blank':
       return `Give the ${problem.what} a name.`
     case 'name-too-long':
-      return `The name of a ${problem.what} has at most ${problem.limit} characters.`
+      return `The name of ${aOrAn(problem.what)} has at most ${problem.limit} characters.`
     case 'name-taken':
-      return `There is already a ${problem.what} called “${problem.name}”${problem.within ? ` in ${problem.within}` : ''}. Choose another name.`
+      return `There is already ${aOrAn(problem.what)} called “${problem.name}”${problem.within ? ` in ${problem.within}` : ''}. Choose another name.`
     case 'not-plain':
       return `${problem.table} only joins others or lists words, and can’t be brought together with another table.`
     case 'list-holds-facts':

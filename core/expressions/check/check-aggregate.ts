@@ -1,5 +1,5 @@
+import { quotientScale } from '../../kinds'
 import { fail, type Outcome, type Part } from './check-help'
-import { quotientScale } from '../numbers'
 import type { Link, Table } from '../../book'
 import type { AggregateName, Span } from '../text/syntax'
 import { type Type, typeWords } from '../types'

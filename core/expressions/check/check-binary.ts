@@ -1,9 +1,9 @@
+import { type DateUnit, mostDigits, mostScale, quotientScale } from '../../kinds'
 import type { Book } from '../../book'
 import { checkChoice } from './check-facts'
 import { castTo, fail, fits, hint, isFailure, type Outcome, type Part, together, tooLong, unlikeOf } from './check-help'
 import { nothing } from './check-literals'
-import { mostDigits, mostScale, quotientScale } from '../numbers'
-import type { BinaryOperator, IntervalUnit, Span } from '../text/syntax'
+import type { BinaryOperator, Span } from '../text/syntax'
 import { isNumber, type Type, typeWords } from '../types'
 
 /** What two parts give together, operator by operator. */
@@ -39,7 +39,7 @@ function joinTexts(left: Part, right: Part): Outcome {
 }
 
 /** A date or a moment so many units later, or earlier where the count is negative; `unitAt` is where the interval stands. */
-export function checkShift({ tree: of, at }: Part, count: number, unit: IntervalUnit, unitAt: Span): Outcome {
+export function checkShift({ tree: of, at }: Part, count: number, unit: DateUnit, unitAt: Span): Outcome {
   if (of.type.is !== 'date' && of.type.is !== 'moment')
     return fail(at, `An interval goes with a date; this is ${typeWords[of.type.is]}.`)
   if (of.type.is === 'date' && (unit === 'HOUR' || unit === 'MINUTE'))

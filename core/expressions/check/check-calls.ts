@@ -1,9 +1,9 @@
+import { mostScale } from '../../kinds'
 import { listed } from '../../words'
 import { castTo, fail, isFailure, type Outcome, type Part, together } from './check-help'
 import { nothing } from './check-literals'
 import { functions } from '../run/functions'
 import { nearNames } from './names'
-import { mostScale } from '../numbers'
 import type { CastTarget, Span } from '../text/syntax'
 import { typeWords } from '../types'
 

@@ -1,4 +1,4 @@
-import { mostDigits } from '../numbers'
+import { mostDigits } from '../../kinds'
 import type { Book, Field, Table } from '../../book'
 import type { ExpressionProblem, Span } from '../text/syntax'
 import type { Tree } from '../tree'

@@ -1,6 +1,5 @@
+import { mostScale, readMoment } from '../../kinds'
 import { fail, nowhere, type Outcome } from './check-help'
-import { readMoment } from '../run/dates'
-import { mostScale } from '../numbers'
 import type { Span } from '../text/syntax'
 import type { Node } from '../tree'
 

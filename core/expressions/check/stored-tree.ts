@@ -1,6 +1,7 @@
+import { dateUnits } from '../../kinds'
 import { type Book, findField, findLink } from '../../book'
 import type { Json } from '../../words'
-import { aggregateNames, binaryOperators, intervalUnits } from '../text/syntax'
+import { aggregateNames, binaryOperators } from '../text/syntax'
 import { type Holding, nodesOf, shapes, type Tree } from '../tree'
 import { typeWords } from '../types'
 
@@ -21,7 +22,7 @@ const fits: Record<Holding, Fits> = {
   texts: (held) => all(held, isText),
   count: (held) => Number.isInteger(held),
   operator: oneOf(binaryOperators),
-  unit: oneOf(intervalUnits),
+  unit: oneOf(dateUnits),
   aggregate: oneOf(aggregateNames),
   'true?': (held) => held === undefined || held === true,
   tree: isTree,

@@ -1,9 +1,17 @@
-import type { Now, Value } from '../../kinds'
-import { dayNumber, shifted } from './dates'
+import {
+  dayNumber,
+  divideRounded,
+  fromExact,
+  type Now,
+  powerOfTen,
+  rescale,
+  shifted,
+  toExact,
+  type Value,
+} from '../../kinds'
 import type { Facts, Evaluator } from './facts'
 import { functions, type Computed } from './functions'
 import { gather } from './gather'
-import { divideRounded, fromExact, powerOfTen, rescale, toExact } from '../numbers'
 import { alike, isLike } from './text'
 import type { Tree } from '../tree'
 import type { Type } from '../types'

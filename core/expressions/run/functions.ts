@@ -1,5 +1,4 @@
-import { datePart, type DateUnit } from './dates'
-import { divideRounded, powerOfTen, toWhole } from '../numbers'
+import { datePart, type DateUnit, divideRounded, powerOfTen, toWhole } from '../../kinds'
 import { simpleLower, simpleUpper } from './text'
 import { isNumber, type Type, typeWords } from '../types'
 

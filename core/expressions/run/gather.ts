@@ -1,6 +1,6 @@
+import { divideRounded, powerOfTen } from '../../kinds'
 import type { Facts, Evaluator } from './facts'
 import type { Computed } from './functions'
-import { divideRounded, powerOfTen } from '../numbers'
 import type { Tree } from '../tree'
 
 /** COUNT, SUM and the like over the rows that hang on a record; what is blank doesn't count. */

@@ -1,13 +1,6 @@
+import { type DateUnit, dateUnits } from '../../kinds'
 import type { Reader } from './reader'
-import {
-  type AggregateName,
-  aggregateNames,
-  type CastTarget,
-  type IntervalUnit,
-  intervalUnits,
-  type NamePart,
-  type Syntax,
-} from './syntax'
+import { type AggregateName, aggregateNames, type CastTarget, type NamePart, type Syntax } from './syntax'
 import type { Token } from './tokens'
 
 type Inner = (reader: Reader) => Syntax
@@ -102,10 +95,10 @@ function interval(reader: Reader): Syntax {
   const count = reader.expect('text', 'a whole number between ’ marks, as in INTERVAL ’3’ DAY')
   const unit = reader.next
   if (!/^-?\d{1,6}$/.test(count.text)) reader.stopAt(count, 'An interval counts whole units, as in INTERVAL ’3’ DAY.')
-  if (!intervalUnits.includes(unit.text as IntervalUnit))
+  if (!dateUnits.includes(unit.text as DateUnit))
     reader.stop('After the number stands YEAR, MONTH, DAY, HOUR or MINUTE.')
   reader.take()
-  return { kind: 'interval', count: count.text, unit: unit.text as IntervalUnit, start, end: unit.end }
+  return { kind: 'interval', count: count.text, unit: unit.text as DateUnit, start, end: unit.end }
 }
 
 function call(reader: Reader, inner: Inner): Syntax {
@@ -121,7 +114,7 @@ function call(reader: Reader, inner: Inner): Syntax {
   }
   if (head.text === 'EXTRACT') {
     const unit = reader.take()
-    if (!intervalUnits.includes(unit.text as IntervalUnit))
+    if (!dateUnits.includes(unit.text as DateUnit))
       reader.stopAt(unit, 'EXTRACT takes YEAR, MONTH, DAY, HOUR or MINUTE.')
     reader.expectWord('FROM')
     const of = inner(reader)

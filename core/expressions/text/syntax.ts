@@ -1,4 +1,4 @@
-import type { KindName } from '../../kinds'
+import type { DateUnit, KindName } from '../../kinds'
 
 /** Where something stands in the text, in UTF-16 units from nought. */
 export interface Span {
@@ -13,8 +13,6 @@ export interface ExpressionProblem extends Span {
 
 export const binaryOperators = ['+', '-', '*', '/', '||', '=', '<>', '<', '<=', '>', '>=', 'AND', 'OR'] as const
 export type BinaryOperator = (typeof binaryOperators)[number]
-export const intervalUnits = ['YEAR', 'MONTH', 'DAY', 'HOUR', 'MINUTE'] as const
-export type IntervalUnit = (typeof intervalUnits)[number]
 export const aggregateNames = ['COUNT', 'SUM', 'AVG', 'MIN', 'MAX'] as const
 export type AggregateName = (typeof aggregateNames)[number]
 
@@ -30,7 +28,7 @@ export type Syntax = Span &
     | { readonly kind: 'number'; readonly text: string }
     | { readonly kind: 'text'; readonly text: string }
     | { readonly kind: 'moment'; readonly of: 'DATE' | 'TIME' | 'TIMESTAMP'; readonly text: string }
-    | { readonly kind: 'interval'; readonly count: string; readonly unit: IntervalUnit }
+    | { readonly kind: 'interval'; readonly count: string; readonly unit: DateUnit }
     | { readonly kind: 'boolean'; readonly value: boolean }
     | { readonly kind: 'null' }
     | { readonly kind: 'name'; readonly parts: readonly NamePart[] }

@@ -1,6 +1,6 @@
 import { type Book, findTable } from '../../book'
 import { quoteName } from '../../names'
-import { counted, inSentence, plural } from '../../words'
+import { aOrAn, counted, inSentence, plural } from '../../words'
 import type { LiveColumn } from '../../physical'
 import type { CarryPlan } from './carrying'
 import { isThere } from '../diff/is-there'
@@ -39,7 +39,7 @@ export function extractTable(before: Book, after: Book, move: MoveApart): CarryP
     say:
       way === 'kind'
         ? `Make one ${one} of all ${plural(many)} that say the same`
-        : `Make a ${one} of what each ${many} says`,
+        : `Make ${aOrAn(one)} of what each ${many} says`,
     sql: `INSERT INTO ${quoteName(to.name)} (${quotedList([...into, ...untold])}) SELECT ${[number('ranked'), ...values, ...untold.map(() => 'NULL')].join(', ')} FROM ${ranked} WHERE NOT EXISTS (SELECT 1 FROM ${quoteName(to.name)})${way === 'kind' ? ' GROUP BY ranked' : ''}`,
     undo: `DELETE FROM ${quoteName(to.name)}`,
   }

@@ -1,4 +1,5 @@
-import { dayNumber, nodesOf, toExact, type Tree } from '../../expressions'
+import { nodesOf, type Tree } from '../../expressions'
+import { dayNumber, toExact } from '../../kinds'
 
 /**
  * A number, a day or a moment as `plus − minus + more`: at most one fact that counts up and one that counts

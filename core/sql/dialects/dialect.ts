@@ -1,5 +1,5 @@
-import type { Exact, Tree, Type } from '../../expressions'
-import type { ColumnType } from '../../kinds'
+import type { Tree, Type } from '../../expressions'
+import type { ColumnType, Exact } from '../../kinds'
 import type { WriteFunction } from '../functions'
 
 /** How one database writes what databases write differently. What comes in is SQL already, but for texts. */

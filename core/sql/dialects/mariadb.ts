@@ -1,5 +1,4 @@
-import { fromExact, quotientScale, toExact } from '../../expressions'
-import { quoteText } from '../../kinds'
+import { fromExact, quoteText, quotientScale, toExact } from '../../kinds'
 import { collation, quoteName } from '../../names'
 import type { Dialect } from './dialect'
 

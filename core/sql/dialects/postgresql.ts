@@ -1,4 +1,4 @@
-import { fromExact, quotientScale, toExact } from '../../expressions'
+import { fromExact, quotientScale, toExact } from '../../kinds'
 import type { Dialect } from './dialect'
 import { doubleQuoted, folded, singleQuoted } from './standard'
 

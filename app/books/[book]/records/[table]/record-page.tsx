@@ -6,7 +6,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
 import { copyText } from '@/core/records'
-import { inSentence } from '@/core/words'
+import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button } from '@/ui/kit'
 import { officeNow } from '@/app/office-now'
@@ -80,7 +80,7 @@ export function RecordPage({ tableId, stored: first, copied }: Props) {
 
   return (
     <Room
-      indexLabel={`Find a ${noun}`}
+      indexLabel={`Find ${aOrAn(noun)}`}
       index={<RecordRail tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
       margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} />}

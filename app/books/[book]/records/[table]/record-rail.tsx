@@ -7,7 +7,7 @@ import { useEffect, useRef, useState } from 'react'
 import { type Book, type Field, fieldOf, type Table, tableOf } from '@/core/book'
 import { showValue } from '@/core/kinds'
 import type { ListRow } from '@/core/records'
-import { inSentence } from '@/core/words'
+import { aOrAn, inSentence } from '@/core/words'
 import { classNames, IconButton, TextBox } from '@/ui/kit'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
@@ -79,8 +79,8 @@ export function RecordRail({ tableId, row: current }: { readonly tableId: string
         <TextBox
           ref={box}
           type="search"
-          aria-label={`Find a ${noun}`}
-          placeholder={`Find a ${noun}…`}
+          aria-label={`Find ${aOrAn(noun)}`}
+          placeholder={`Find ${aOrAn(noun)}…`}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && go(all[0])}

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { findField, tableOf } from '@/core/book'
-import { counted, inSentence, plural } from '@/core/words'
+import { aOrAn, counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
@@ -61,8 +61,8 @@ export function TableList({ tableId }: { readonly tableId: string }) {
             <TextBox
               ref={box}
               type="search"
-              aria-label={`Find a ${noun}`}
-              placeholder={`Find a ${noun}…  /`}
+              aria-label={`Find ${aOrAn(noun)}`}
+              placeholder={`Find ${aOrAn(noun)}…  /`}
               value={typed}
               onChange={(event) => setTyped(event.target.value)}
               onKeyDown={(event) =>

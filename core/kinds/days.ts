@@ -1,8 +1,8 @@
-import type { IntervalUnit } from '../text/syntax'
+/** What dates and times are counted in. */
+export const dateUnits = ['YEAR', 'MONTH', 'DAY', 'HOUR', 'MINUTE'] as const
+export type DateUnit = (typeof dateUnits)[number]
 
-export type DateUnit = IntervalUnit
-
-const two = (part: number) => String(part).padStart(2, '0')
+export const two = (part: number) => String(part).padStart(2, '0')
 
 /** One part of a canonical date, time or moment. */
 export function datePart(value: string, unit: DateUnit): number {
@@ -24,7 +24,8 @@ export function dayNumber(date: string): number {
 }
 
 const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
-const daysIn = (year: number, month: number) =>
+/** How many days a month has. */
+export const daysIn = (year: number, month: number) =>
   [31, isLeap(year) ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31][month - 1]!
 
 /** A date or moment so many units later; the last of a shorter month where the day isn't in it; NULL beyond the years 1 to 9999. */
