@@ -31,16 +31,18 @@ const rooms = [
 
 module.exports = {
   forbidden: [
-    storey('core-stands-alone', '^core/', '^(app|ui|server|demo|workers|scripts|tests|bench)/'),
+    storey('core-stands-alone', '^core/', '^(app|ui|server|demo|workers|setup|scripts|tests|bench)/'),
     storey(
       'core-knows-no-platform',
       '^core/',
       '^(node:|fs$|path$|crypto$)|node_modules/(react|next|sequelize|mariadb|@tanstack|radix-ui)',
     ),
-    storey('ui-only-core', '^ui/', '^(app|server|demo|scripts|tests|bench)/'),
-    storey('server-only-core', '^server/', '^(app|ui|demo|scripts|tests|bench)/'),
-    storey('app-not-aside', '^app/', '^(demo|scripts|tests|bench)/'),
-    storey('workers-only-core', '^workers/', '^(app|ui|server|demo|scripts|tests|bench)/'),
+    storey('ui-only-core', '^ui/', '^(app|server|demo|setup|scripts|tests|bench)/'),
+    storey('server-only-core', '^server/', '^(app|ui|demo|setup|scripts|tests|bench)/'),
+    storey('app-not-aside', '^app/', '^(demo|setup|scripts|tests|bench)/'),
+    storey('setup-by-itself', '^setup/', '^(app|ui|demo|scripts|tests|bench)/'),
+    storey('commands-on-top', '^(bench|tests|demo)/', '^scripts/'),
+    storey('workers-only-core', '^workers/', '^(app|ui|server|demo|setup|scripts|tests|bench)/'),
     {
       name: 'no-circles',
       severity: 'error',

@@ -27,7 +27,7 @@ export default defineConfig({
           name: 'server',
           setupFiles: 'tests/support/seed.ts',
           isolate: false,
-          include: ['server/**/*.test.ts', 'tests/server/**/*.test.ts', 'scripts/**/*.test.ts'],
+          include: ['server/**/*.test.ts', 'tests/server/**/*.test.ts', 'scripts/**/*.test.ts', 'setup/**/*.test.ts'],
           globalSetup: 'tests/support/private-database.ts',
           testTimeout: 60_000,
           hookTimeout: 60_000,

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { root } from '@/scripts/setup/application'
+import { root } from '@/setup/application'
 
 /** How many are at work at once, the pause each makes between two acts, and how long they go on, in milliseconds. */
 const clerks = 50

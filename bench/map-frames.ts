@@ -1,6 +1,6 @@
 import { type Edit } from '@/core/book'
-import { startApplication } from '@/scripts/setup/application'
-import { freePort } from '@/scripts/setup/free-port'
+import { startApplication } from '@/setup/application'
+import { freePort } from '@/setup/free-port'
 import { editBook, makeBook } from '@/server/books'
 import { catalogueOn } from '@/server/catalogue'
 import { connect } from '@/server/database'

@@ -7,7 +7,7 @@ const config = createRequire(import.meta.url)('../.dependency-cruiser.cjs')
 
 /** Fails on an import against the arrows, on a room without its README; and when it read nothing, for then it would pass whatever is there. */
 const { output } = await cruise(
-  ['app', 'core', 'server', 'ui', 'workers', 'demo'],
+  ['app', 'core', 'server', 'ui', 'workers', 'demo', 'setup', 'scripts', 'tests', 'bench'],
   { ...config.options, ruleSet: { forbidden: config.forbidden }, validate: true },
   undefined,
   { tsConfig: extractTSConfig('tsconfig.json') },

@@ -2,9 +2,9 @@
 import { spawn } from 'node:child_process'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { ensureModules } from './setup/modules.mjs'
-import { ensurePrograms } from './setup/packages.mjs'
-import { say, Stop } from './setup/say.mjs'
+import { ensureModules } from '../setup/modules.mjs'
+import { ensurePrograms } from '../setup/packages.mjs'
+import { say, Stop } from '../setup/say.mjs'
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 const database = ['mariadbd', 'mariadb-install-db']

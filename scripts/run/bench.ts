@@ -16,11 +16,11 @@ import { benchSaves } from '@/bench/saves'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { catalogueOn } from '@/server/catalogue'
 import { connect } from '@/server/database'
-import { ensureBuilt, startApplication } from '../setup/application'
-import { freePort } from '../setup/free-port'
-import { startPrivateDatabase } from '../setup/private-database'
-import { runScript } from '../setup/run-script'
-import { say, Stop } from '../setup/say.mjs'
+import { ensureBuilt, startApplication } from '../../setup/application'
+import { freePort } from '../../setup/free-port'
+import { startPrivateDatabase } from '../../setup/private-database'
+import { runScript } from '../../setup/run-script'
+import { say, Stop } from '../../setup/say.mjs'
 
 type Later = Parameters<Parameters<typeof runScript>[0]>[0]
 

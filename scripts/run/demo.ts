@@ -1,10 +1,10 @@
 import { join } from 'node:path'
-import { claim } from '../setup/one-at-a-time'
-import { ensureBuilt, home, secretIn, startApplication } from '../setup/application'
-import { freePort } from '../setup/free-port'
-import { startPrivateDatabase } from '../setup/private-database'
-import { runScript } from '../setup/run-script'
-import { say } from '../setup/say.mjs'
+import { claim } from '../../setup/one-at-a-time'
+import { ensureBuilt, home, secretIn, startApplication } from '../../setup/application'
+import { freePort } from '../../setup/free-port'
+import { startPrivateDatabase } from '../../setup/private-database'
+import { runScript } from '../../setup/run-script'
+import { say } from '../../setup/say.mjs'
 
 /** The ready demo: database, books, server, address. Kept between runs; `--fresh` starts over. */
 await runScript(async (later) => {

@@ -1,10 +1,10 @@
 import { join } from 'node:path'
-import { home, secretIn, startApplication } from '../setup/application'
-import { freePort } from '../setup/free-port'
-import { claim } from '../setup/one-at-a-time'
-import { startPrivateDatabase } from '../setup/private-database'
-import { runScript } from '../setup/run-script'
-import { say } from '../setup/say.mjs'
+import { home, secretIn, startApplication } from '../../setup/application'
+import { freePort } from '../../setup/free-port'
+import { claim } from '../../setup/one-at-a-time'
+import { startPrivateDatabase } from '../../setup/private-database'
+import { runScript } from '../../setup/run-script'
+import { say } from '../../setup/say.mjs'
 
 /** For work on the code: a database of its own, empty at first, and a server that follows every change. */
 await runScript(async (later) => {

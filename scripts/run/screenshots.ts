@@ -2,11 +2,11 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Browser } from '@/tests/support/browser'
-import { ensureBuilt, root, startApplication } from '../setup/application'
-import { freePort } from '../setup/free-port'
-import { startPrivateDatabase } from '../setup/private-database'
-import { runScript } from '../setup/run-script'
-import { say } from '../setup/say.mjs'
+import { ensureBuilt, root, startApplication } from '../../setup/application'
+import { freePort } from '../../setup/free-port'
+import { startPrivateDatabase } from '../../setup/private-database'
+import { runScript } from '../../setup/run-script'
+import { say } from '../../setup/say.mjs'
 
 interface View {
   readonly name: string

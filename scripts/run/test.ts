@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process'
-import { ensureBuilt, root } from '../setup/application'
-import { runScript } from '../setup/run-script'
-import { say } from '../setup/say.mjs'
+import { ensureBuilt, root } from '../../setup/application'
+import { runScript } from '../../setup/run-script'
+import { say } from '../../setup/say.mjs'
 
 /** Everything that CI runs, in the order in which it fails soonest. `-- core` runs one part. */
 await runScript(async () => {

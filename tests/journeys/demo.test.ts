@@ -1,6 +1,6 @@
 import { beforeAll, expect, inject, test } from 'vitest'
 import { demoPeople, loadDemo } from '@/demo/load'
-import type { Running } from '@/scripts/setup/application'
+import type { Running } from '@/setup/application'
 import { closeCatalogue } from '@/server/catalogue'
 import { application, browserAt } from '../support/application'
 import { type Browser, Key, patience } from '../support/browser'

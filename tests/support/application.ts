@@ -1,6 +1,6 @@
 import { afterAll, inject } from 'vitest'
-import { startApplication, type Running } from '@/scripts/setup/application'
-import { freePort } from '@/scripts/setup/free-port'
+import { startApplication, type Running } from '@/setup/application'
+import { freePort } from '@/setup/free-port'
 import { Browser } from './browser'
 
 // Hooks can't be asked for from inside a test, so what is started there is noted here and ended by this one.

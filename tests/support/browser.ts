@@ -13,7 +13,7 @@ import {
   type WebElement,
 } from 'selenium-webdriver'
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome'
-import { find } from '@/scripts/setup/packages.mjs'
+import { find } from '@/setup/packages.mjs'
 
 const flags = [
   '--headless=new',

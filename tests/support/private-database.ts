@@ -1,6 +1,6 @@
 import type { TestProject } from 'vitest/node'
-import { passingFolder } from '@/scripts/setup/passing-folder'
-import { startPrivateDatabase } from '@/scripts/setup/private-database'
+import { passingFolder } from '@/setup/passing-folder'
+import { startPrivateDatabase } from '@/setup/private-database'
 
 declare module 'vitest' {
   interface ProvidedContext {

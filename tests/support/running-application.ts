@@ -1,7 +1,7 @@
 import type { TestProject } from 'vitest/node'
-import { ensureBuilt } from '@/scripts/setup/application'
-import { passingFolder } from '@/scripts/setup/passing-folder'
-import { startPrivateDatabase } from '@/scripts/setup/private-database'
+import { ensureBuilt } from '@/setup/application'
+import { passingFolder } from '@/setup/passing-folder'
+import { startPrivateDatabase } from '@/setup/private-database'
 
 declare module 'vitest' {
   interface ProvidedContext {

@@ -3,25 +3,13 @@
 import { Funnel, X } from 'lucide-react'
 import { type FormEvent, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
-import { type Condition, subjectsOf, writeSentence } from '@/core/rules'
+import { type Condition, subjectsOf, writeCondition } from '@/core/rules'
 import { inSentence, plural } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { ConditionParts } from '../../conditions/condition-parts'
 
 /** What a list is narrowed to: conditions that all hold. */
 export type Filter = readonly Condition[]
-
-const written = (book: Book, table: Table, condition: Condition) =>
-  writeSentence(book, table, { kind: 'compare', ...condition })
-
-/** The filter as an expression, for the address of the rows; nothing where there is none. */
-export const filterSource = (book: Book, table: Table, filter: Filter): string | undefined => {
-  const sources = filter.flatMap((condition) => {
-    const made = written(book, table, condition)
-    return 'source' in made ? [made.source] : []
-  })
-  return sources.length > 0 ? sources.join(' AND ') : undefined
-}
 
 const blank: Condition = { subject: '', operator: '=', against: { value: '' } }
 
@@ -36,7 +24,7 @@ interface Props {
 export function FilterButton({ book, table, filter, onChange }: Props) {
   const [condition, setCondition] = useState<Condition>()
   const subjects = useMemo(() => subjectsOf(book, table), [book, table])
-  const made = condition && written(book, table, condition)
+  const made = condition && writeCondition(book, table, condition)
   const keep = (event: FormEvent) => {
     event.preventDefault()
     if (!condition || !made || 'missing' in made) return
@@ -81,7 +69,7 @@ export function FilterChips({ book, table, filter, onChange }: Props) {
   return (
     <ul aria-label="Only where" className="flex flex-wrap items-center gap-2 px-6 pb-3 max-md:px-3">
       {filter.map((condition, at) => {
-        const made = written(book, table, condition)
+        const made = writeCondition(book, table, condition)
         const words = 'state' in made ? made.state : condition.subject
         return (
           <li

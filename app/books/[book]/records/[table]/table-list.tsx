@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { findField, tableOf } from '@/core/book'
+import { conditionsSource } from '@/core/rules'
 import { aOrAn, counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -13,7 +14,7 @@ import { useRecords } from '../records-context'
 import { Refused, rowsQuery, useRows } from '../rows-query'
 import { useSettled } from '../use-settled'
 import { ColumnChooser, useColumns } from './column-chooser'
-import { type Filter, FilterButton, FilterChips, filterSource } from './list-filter'
+import { type Filter, FilterButton, FilterChips } from './list-filter'
 import { RowGrid } from './row-grid'
 import { useOrder } from './use-order'
 
@@ -30,7 +31,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
   const box = useRef<HTMLInputElement>(null)
   const [link, ref] = [query.get('link'), query.get('ref')]
   const linked = link && ref && findField(book, link) ? { field: link, ref } : undefined
-  const where = filterSource(book, table, filter)
+  const where = conditionsSource(book, table, filter)
   const wish = { table: tableId, find: useSettled(typed), sort, linked, where }
   const rows = useRows(base, wish)
   const all = rows.data?.pages.flatMap((page) => page.rows) ?? []

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { say, Stop } from './say.mjs'
 
-export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..')
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..')
 export const home = join(root, '.hearth')
 const next = join(root, 'node_modules', 'next', 'dist', 'bin', 'next')
 

@@ -40,7 +40,7 @@ test('a half-made data folder is made again', async () => {
 })
 
 test('a database whose starter was killed is stopped before a new one starts', async () => {
-  const script = `import { startPrivateDatabase } from './scripts/setup/private-database'; await startPrivateDatabase(${JSON.stringify(folder)}, { relaxed: true }); process.stdout.write('up'); setInterval(() => {}, 1000)`
+  const script = `import { startPrivateDatabase } from './setup/private-database'; await startPrivateDatabase(${JSON.stringify(folder)}, { relaxed: true }); process.stdout.write('up'); setInterval(() => {}, 1000)`
   const starter = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], {
     stdio: ['ignore', 'pipe', 'inherit'],
   })
