@@ -22,6 +22,5 @@ export {
   type Sentence,
   type Subject,
   subjectsOf,
-  writeSentence,
 } from './drafts/sentences'
 export { type CompiledRule, readRuleSays } from './compiled-rule'
