@@ -8,7 +8,7 @@ export default defineConfig({
   test: {
     // One worker less than there are cores is what is usual; on a small machine that is one.
     maxWorkers: 2,
-    env: { HEARTH_LOG: 'silent', TZ: 'UTC' },
+    env: { HEARTH_LOG: 'silent', TZ: 'UTC', HEARTH_KIT: '1' },
     projects: [
       {
         extends: true,

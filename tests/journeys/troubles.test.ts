@@ -60,3 +60,15 @@ test('where the server can’t be reached, what was asked says so and can be ask
   await browser.press('Open the book')
   await browser.read('is open')
 })
+
+test('every part of the kit and every control can be read and worked by anybody, in both themes', async () => {
+  await browser.go('/kit')
+  for (const theme of ['Light', 'Dark']) {
+    await browser.press(theme)
+    expect(await faults(browser), theme).toEqual([])
+  }
+  await browser.press('Open a dialog')
+  await browser.read('What goes with it is said before.')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Cancel')
+})
