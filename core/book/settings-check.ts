@@ -10,7 +10,7 @@ import {
   showValue,
   type Look,
 } from '../kinds'
-import { fail, ok, type Result } from '../words'
+import { fail, ok, type Result, wordProblem } from '../words'
 import type { Field } from './book'
 
 const always: readonly SettingName[] = ['must', 'note', 'example', 'refusal']
@@ -47,7 +47,7 @@ export function checkSettings(field: Field, look: Look): Result<Field> {
     ['startsAs', 'Starts as'],
   ] as const) {
     const read = readSetting(field, name)
-    if (!read.ok) return fail({ kind: 'setting-not-value', setting: title, because: read.problem })
+    if (!read.ok) return fail({ kind: 'setting-not-value', setting: title, because: wordProblem(read.problem) })
     tidy[name] = read.value
   }
   const checked = { ...field, ...tidy }
@@ -57,7 +57,7 @@ export function checkSettings(field: Field, look: Look): Result<Field> {
   }
   if (checked.startsAs !== undefined && !isMoment(field, checked.startsAs)) {
     const start = checkValue(checked.startsAs, checked, look)
-    if (!start.ok) return fail({ kind: 'setting-not-value', setting: 'Starts as', because: start.problem })
+    if (!start.ok) return fail({ kind: 'setting-not-value', setting: 'Starts as', because: wordProblem(start.problem) })
   }
   return ok(
     onlyUsed(Object.fromEntries(Object.entries(checked).filter((entry) => entry[1] !== undefined)) as unknown as Field),

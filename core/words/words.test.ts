@@ -69,7 +69,11 @@ const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Ki
   'bounds-crossed': { kind: 'bounds-crossed', least: '14', most: '2' },
   'choice-blank': { kind: 'choice-blank' },
   'choice-twice': { kind: 'choice-twice', choice: 'done' },
-  'setting-not-value': { kind: 'setting-not-value', setting: 'At least', because: { kind: 'not-whole', text: 'x' } },
+  'setting-not-value': {
+    kind: 'setting-not-value',
+    setting: 'At least',
+    because: '“x” is not a whole number such as 12.',
+  },
   'not-as-key': { kind: 'not-as-key', field, because: 'it may be blank' },
   'link-needs-key': { kind: 'link-needs-key', table },
   'link-by-pairing': { kind: 'link-by-pairing' },
