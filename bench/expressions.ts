@@ -1,6 +1,7 @@
 import { emberlyDesign } from '@/demo/emberly/design'
 import { tableOf } from '@/core/book'
 import { compile, type Facts, readExpression } from '@/core/expressions'
+import { wordProblem } from '@/core/words'
 
 const times = 1_000_000
 
@@ -15,7 +16,7 @@ export function benchExpressions(): void {
   ] as const) {
     const started = performance.now()
     const read = readExpression(book, tableOf(book, 'visit'), source)
-    if ('problem' in read) throw new Error(read.problem.words)
+    if ('problem' in read) throw new Error(wordProblem(read.problem))
     const reading = performance.now() - started
     const compute = compile(read.tree)
     const rows: Facts[] = Array.from({ length: 64 }, (_, at) => {

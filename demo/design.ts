@@ -135,7 +135,7 @@ export class DesignWriter {
 
   private kept(table: string, written: string) {
     const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
-    if ('problem' in read) throw new Error(`${written}: ${read.problem.words}`)
+    if ('problem' in read) throw new Error(`${written}: ${wordProblem(read.problem)}`)
     return storeTree(read.tree)
   }
 

@@ -52,7 +52,7 @@ function evaluated([file, name = '', source = '', recordFile]: readonly string[]
   const table = book.tables.find((one) => one.name.toLowerCase() === name.toLowerCase())
   if (!table) throw new Refused(1, `The book has no table “${name}”.`)
   const read = readExpression(book, table, source)
-  if ('problem' in read) throw new Refused(1, `At character ${read.problem.start + 1}: ${read.problem.words}`)
+  if ('problem' in read) throw new Refused(1, `At character ${read.at.start + 1}: ${wordProblem(read.problem)}`)
   let json: Json
   try {
     json = JSON.parse(record) as Json

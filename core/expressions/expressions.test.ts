@@ -4,7 +4,7 @@ import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { type Edit, emptyBook, tableOf } from '../book'
 import { plainLook } from '../kinds'
-import type { Json } from '../words'
+import { type Json, wordProblem } from '../words'
 import { dependenciesOf, evaluate, readExpression, showExpression } from '.'
 import { plainFacts } from './run/plain-facts'
 
@@ -52,7 +52,7 @@ const now = { moment: '2027-03-12T09:30' }
 
 function compute(source: string): string | null {
   const read = readExpression(book, visit, source)
-  if ('problem' in read) throw new Error(read.problem.words)
+  if ('problem' in read) throw new Error(wordProblem(read.problem))
   if (!facts.ok) throw new Error('Expected the record.')
   return evaluate(read.tree, facts.value, now)
 }
@@ -128,7 +128,7 @@ test.each([
   ['ROUND(Price, Price)', 13, 'ROUND needs a whole number that is written out, such as 2.'],
 ])('%s is refused at %i with words', (source, start, words) => {
   const read = readExpression(book, visit, source)
-  expect('problem' in read && { start: read.problem.start, words: read.problem.words }).toEqual({ start, words })
+  expect('problem' in read && { start: read.at.start, words: wordProblem(read.problem) }).toEqual({ start, words })
 })
 
 test.each([
@@ -146,7 +146,7 @@ test.each([
 
 test('names follow what they name', () => {
   const read = readExpression(book, visit, 'Premises.Town || Note')
-  if ('problem' in read) throw new Error(read.problem.words)
+  if ('problem' in read) throw new Error(wordProblem(read.problem))
   const renamed = made(book, { kind: 'changeField', field: 'premises-town', to: { name: 'Village or town' } })
   expect(showExpression(renamed, read.tree)).toBe('Premises."Village or town" || Note')
   expect([...dependenciesOf(read.tree)].sort()).toEqual(['premises-town', 'visit-note', 'visit-of-premises'])

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { emptyBook, applyEdit, tableOf } from '../book'
 import { plainLook } from '../kinds'
-import type { Json } from '../words'
+import { type Json, wordProblem } from '../words'
 import { alike, isLike, simpleLower, simpleUpper } from './run/text'
 import { lexemesOf, tokensOf } from './text/tokens'
 import { readExpression, recheckStored, writtenName } from '.'
@@ -133,8 +133,8 @@ test('no text and no stored thing brings the reader down', () => {
     fc.property(text, (source) => {
       const read = readExpression(book, visit, source)
       if ('problem' in read) {
-        expect(read.problem.words.length).toBeGreaterThan(5)
-        expect(read.problem.start).toBeLessThanOrEqual(source.length)
+        expect(wordProblem(read.problem).length).toBeGreaterThan(5)
+        expect(read.at.start).toBeLessThanOrEqual(source.length)
       }
     }),
     { numRuns: 4000 },

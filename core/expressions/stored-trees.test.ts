@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { type Edit, emptyBook, tableOf } from '@/core/book'
 import { plainLook } from '@/core/kinds'
+import { wordProblem } from '@/core/words'
 import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { anything, computedDesign, truth } from '@/tests/support/random-expressions'
@@ -25,9 +26,11 @@ test('an expression is the same when its text is read again, and when it is stor
   expect(sound).toBeGreaterThan(1000)
 })
 
+const wordsOf = (read: ReturnType<typeof recheckStored>) => ('problem' in read ? wordProblem(read.problem) : '')
+
 const stored = (source: string) => {
   const read = readExpression(book, job, source)
-  if ('problem' in read) throw new Error(read.problem.words)
+  if ('problem' in read) throw new Error(wordProblem(read.problem))
   return storeTree(read.tree)
 }
 
@@ -42,9 +45,7 @@ test.each<readonly [what: string, source: string, edit: Edit, words: string]>([
 ])('once %s has changed, what was stored says what is wrong', (_, source, edit, words) => {
   const tree = stored(source)
   const after = made(book, edit)
-  expect(recheckStored(after, tableOf(after, 'job'), tree)).toMatchObject({
-    problem: { words: expect.stringContaining(words) as string },
-  })
+  expect(wordsOf(recheckStored(after, tableOf(after, 'job'), tree))).toContain(words)
 })
 
 test('a stored tree knows its rows by their link, also where a second link leads there', () => {
@@ -55,12 +56,12 @@ test('a stored tree knows its rows by their link, also where a second link leads
 
 test('a tree over another table’s fields is refused, though each of them is there', () => {
   const tree = stored('COUNT("Work line")')
-  expect(recheckStored(book, tableOf(book, 'house'), tree)).toMatchObject({
-    problem: { words: expect.stringContaining('No rows of “Work line” are linked to House') as string },
-  })
-  expect(recheckStored(book, tableOf(book, 'line'), stored('Price > 1'))).toMatchObject({
-    problem: { words: expect.stringContaining('Work line has no field “Price”') as string },
-  })
+  expect(wordsOf(recheckStored(book, tableOf(book, 'house'), tree))).toContain(
+    'No rows of “Work line” are linked to House',
+  )
+  expect(wordsOf(recheckStored(book, tableOf(book, 'line'), stored('Price > 1')))).toContain(
+    'Work line has no field “Price”',
+  )
 })
 
 test('what is no tree is none, however deep it goes', () => {
@@ -74,7 +75,5 @@ test('what is no tree is none, however deep it goes', () => {
     { kind: 'shift', type: { is: 'date' }, of: fact, count: 1.5, unit: 'DAY' },
     { kind: 'binary', type: { is: 'truth' }, operator: '; DROP', left: fact, right: fact },
   ])
-    expect(recheckStored(book, job, json)).toMatchObject({
-      problem: { words: expect.stringMatching(/no longer there/) },
-    })
+    expect(wordsOf(recheckStored(book, job, json))).toContain('no longer there')
 })

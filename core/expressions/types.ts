@@ -12,20 +12,6 @@ export type Type =
   | { readonly is: 'truth' }
   | { readonly is: 'nothing' }
 
-export type TypeName = Type['is']
-
-/** "a number", for sentences about what is wanted or found. */
-export const typeWords: Record<TypeName, string> = {
-  exact: 'a number',
-  measured: 'a measured number',
-  text: 'text',
-  date: 'a date',
-  time: 'a time',
-  moment: 'a date with time',
-  truth: 'yes or no',
-  nothing: 'nothing',
-}
-
 /** The type of a field's values, or nothing where it has none to compute with. */
 export function typeOfField(field: Field, look: Look): Type | undefined {
   const column = kindOf(field.kind).columnType(field, look)

@@ -11,6 +11,7 @@ import { anything, factsOf, computedDesign, type Row, type World, world } from '
 import { handoverScript } from '.'
 import { physicalNames } from '../physical'
 import { type Dialect, expressionSql, postgresql, sqlite } from '../sql'
+import { wordProblem } from '@/core/words'
 
 const book = made(emptyBook('Computing', plainLook), ...computedDesign)
 const names = physicalNames(book)
@@ -163,7 +164,7 @@ test.each([
   }
   lite.exec(writing(one, sqlite))
   const checked = read(source)
-  if ('problem' in checked) throw new Error(checked.problem.words)
+  if ('problem' in checked) throw new Error(wordProblem(checked.problem))
   expect(inSqlite(checked.tree)).toBe(evaluate(checked.tree, factsOf(one), now))
 })
 

@@ -1,7 +1,7 @@
 import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
 import { allNodesOf, displayOf, recheckStored, type Tree, writtenStored } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
-import { inSentence, type Json, listed } from '../words'
+import { type Json, listed, type Problem } from '../words'
 
 /** A rule with its names looked up. */
 export type CompiledRule =
@@ -27,7 +27,7 @@ export type CompiledRule =
       readonly after: ReadonlyMap<string, readonly string[]>
     }
 
-export type Read = { readonly compiled: CompiledRule } | { readonly because: string }
+export type Read = { readonly compiled: CompiledRule } | { readonly problem: Problem }
 
 type Asked = Pick<Rule, 'says' | 'onlyNew' | 'warns'>
 
@@ -41,9 +41,7 @@ export function readRuleSays(book: Book, table: Table, rule: Asked, fresh?: Tree
   const { compiled } = read
   const byRow =
     compiled.kind === 'follows' || (compiled.kind === 'holds' && compiled.alone && !rule.onlyNew && !rule.warns)
-  return byRow
-    ? read
-    : { because: `It looks at several records, which ${table.name} can’t do without a key. Give it one first.` }
+  return byRow ? read : { problem: { kind: 'rule-needs-key', table: table.name } }
 }
 
 function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Asked, fresh?: Tree): Read {
@@ -51,7 +49,7 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Asked, fresh
   switch (says.kind) {
     case 'holds': {
       const read = fresh ? { tree: fresh } : recheckStored(book, table, says.tree)
-      return 'problem' in read ? { because: read.problem.words } : asHolding(book, table, read.tree, onlyNew ?? warns)
+      return 'problem' in read ? { problem: read.problem } : asHolding(book, table, read.tree, onlyNew ?? warns)
     }
     case 'together': {
       const fields = says.fields.map(own)
@@ -64,18 +62,17 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Asked, fresh
     }
     case 'closed': {
       const read = recheckStored(book, table, says.once)
-      if ('problem' in read) return { because: read.problem.words }
-      const because = truthHindrance(read.tree)
-      return because
-        ? { because }
+      if ('problem' in read) return { problem: read.problem }
+      const problem = truthHindrance(read.tree)
+      return problem
+        ? { problem }
         : { compiled: { kind: 'closed', once: read.tree, except: says.except, rows: says.rows } }
     }
     case 'follows': {
       const field = own(says.field)
       const words = field ? wordsOf(book, field) : []
       const word = (id: string) => words.find((choice) => choice.id === id)?.word
-      if (!field || words.length === 0)
-        return { because: `It uses the choices of a field, which ${table.name} no longer has.` }
+      if (!field || words.length === 0) return { problem: { kind: 'rule-choices-gone', table: table.name } }
       const after = says.steps.flatMap(({ from, to }) => {
         const before = word(from)
         return before === undefined ? [] : [[before, to.flatMap((id) => word(id) ?? [])] as const]
@@ -85,24 +82,21 @@ function lookUp(book: Book, table: Table, { says, onlyNew, warns }: Asked, fresh
   }
 }
 
-const gone = (table: Table): Read => ({ because: `It uses fields that ${table.name} no longer has.` })
+const gone = (table: Table): Read => ({ problem: { kind: 'rule-fields-gone', table: table.name } })
 
-const truthHindrance = (tree: Tree) =>
-  tree.type.is === 'truth' ? undefined : 'A rule is something that is true or not, such as a comparison.'
+const truthHindrance = (tree: Tree): Problem | undefined =>
+  tree.type.is === 'truth' ? undefined : { kind: 'rule-no-truth' }
 
 /** `passing`: asked at one moment alone, so that it may speak of today. */
 function asHolding(book: Book, table: Table, tree: Tree, passing?: boolean): Read {
-  const because = truthHindrance(tree)
-  if (because) return { because }
+  const problem = truthHindrance(tree)
+  if (problem) return { problem }
   const nodes = allNodesOf(book, tree)
   if (!passing && nodes.some((node) => node.kind === 'call' && node.name.startsWith('CURRENT')))
-    return {
-      because:
-        'A rule that changes from day to day can’t be kept for good. Let it be asked of new records only, or compare with a field that keeps the day.',
-    }
+    return { problem: { kind: 'rule-changes-daily' } }
   const facts = nodes.filter((node) => node.kind === 'fact')
   const gathers = nodes.some((node) => node.kind === 'aggregate')
-  if (facts.length === 0 && !gathers) return { because: `A rule uses at least one field of ${inSentence(table.name)}.` }
+  if (facts.length === 0 && !gathers) return { problem: { kind: 'rule-without-fields', table: table.name } }
   const alone =
     !gathers &&
     facts.every(({ over, field }) => over.length === 0 && findField(book, field)!.field.kind !== 'link') &&
@@ -117,7 +111,7 @@ function together(table: Table, fields: readonly Field[], blanks: 'differ' | 'al
     (field) =>
       ['passage', 'file', 'tick'].includes(kindOf(field.kind).control) || (isDerived(field) && field.kind !== 'copied'),
   )
-  if (unfit) return { because: `${unfit.name} of ${table.name} can’t be compared for being the same.` }
+  if (unfit) return { problem: { kind: 'rule-not-the-same', field: unfit.name, table: table.name } }
   return { compiled: { kind: 'together', fields, blanks } }
 }
 
@@ -129,14 +123,14 @@ function apart(
 ): Read {
   const [from, to] = [displayOf(book, spans.from), displayOf(book, spans.to)]
   if (from.kind !== to.kind || !['date', 'dateTime', 'time'].includes(from.kind))
-    return { because: `${from.name} and ${to.name} must both be dates, both dates with times, or both times.` }
+    return { problem: { kind: 'rule-not-both-times', from: from.name, to: to.name } }
   if (spans.same.some((field) => isDerived(field)))
-    return { because: `What is the same must be typed or linked in ${table.name} itself.` }
+    return { problem: { kind: 'rule-same-is-derived', table: table.name } }
   if (unless === undefined) return { compiled: { kind: 'apart', ...spans } }
   const read = recheckStored(book, table, unless)
-  if ('problem' in read) return { because: read.problem.words }
-  const because = truthHindrance(read.tree)
-  return because ? { because } : { compiled: { kind: 'apart', ...spans, unless: read.tree } }
+  if ('problem' in read) return { problem: read.problem }
+  const problem = truthHindrance(read.tree)
+  return problem ? { problem } : { compiled: { kind: 'apart', ...spans, unless: read.tree } }
 }
 
 /** The rule in words, as far as it can still be told; what is written is shown as it is written. */

@@ -16,7 +16,7 @@ const base = made(
 
 function ruled(book: Book, source: string, words = 'No.', id = 'rule'): Book {
   const read = readDraft(book, tableOf(book, 'loan'), { kind: 'written', source })
-  if (!read.says) throw new Error(read.wrong?.words)
+  if (!read.says) throw new Error(source)
   const edit: Edit = {
     kind: 'addRule',
     id,

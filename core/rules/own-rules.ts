@@ -1,7 +1,7 @@
 import { type Book, type Field, fieldOf, findField, type Rule, type Table, tableOf } from '../book'
 import { dependenciesOf, evaluate, type Facts, ownFacts, ownNeeds, type Tree } from '../expressions'
 import { isTyped, type Look, type Now, type Value } from '../kinds'
-import { type Problem, oncePerPart } from '../words'
+import { type Problem, oncePerPart, wordProblem } from '../words'
 import { type CompiledRule, readRuleSays, sayRule } from './compiled-rule'
 
 /** A rule that an administrator made, as it stands today. */
@@ -77,7 +77,7 @@ function readOwn(book: Book, rule: Rule): OwnRule {
     table,
     source: sayRule(book, rule),
     fields: table.fields.map(({ id }) => id).filter((id) => spoken.has(id)),
-    ...('compiled' in read ? { compiled: read.compiled } : { because: read.because }),
+    ...('compiled' in read ? { compiled: read.compiled } : { because: wordProblem(read.problem) }),
   }
 }
 

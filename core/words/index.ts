@@ -1,5 +1,6 @@
 export { type Json, sameJson } from './json'
-export { type Problem, wordProblem } from './problem'
+export { catalogues, type Problem, wordProblem } from './problem'
+export { type Slip, typeWords } from './problems/expressions'
 export type { PartWord } from './problems/part-word'
 export { fail, ok, type Result } from './result'
 export { aOrAn, capital, counted, inSentence, listed, plural } from './english'

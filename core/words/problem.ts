@@ -1,10 +1,28 @@
 import { editProblems } from './problems/edits'
+import { expressionProblems } from './problems/expressions'
 import { peopleProblems } from './problems/people'
 import { recordProblems } from './problems/records'
+import { ruleProblems } from './problems/rules'
 import { valueProblems } from './problems/values'
 
-/** Every problem by its kind: the facts that it carries, and the sentence that a person reads. */
-export const catalogue = { ...valueProblems, ...recordProblems, ...peopleProblems, ...editProblems }
+/** The catalogues, by what one can be wrong with: for each kind of problem its facts, and the sentence a person reads. */
+export const catalogues = {
+  values: valueProblems,
+  records: recordProblems,
+  people: peopleProblems,
+  edits: editProblems,
+  expressions: expressionProblems,
+  rules: ruleProblems,
+}
+
+const catalogue = {
+  ...valueProblems,
+  ...recordProblems,
+  ...peopleProblems,
+  ...editProblems,
+  ...expressionProblems,
+  ...ruleProblems,
+}
 
 type Catalogue = typeof catalogue
 type Facts<Kind extends keyof Catalogue> = Parameters<Catalogue[Kind]> extends [infer Known] ? Known : unknown

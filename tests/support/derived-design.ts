@@ -1,6 +1,7 @@
 import { type Book, type Edit, emptyBook, findField, tableOf } from '@/core/book'
 import { storeTree, readExpression } from '@/core/expressions'
 import { plainLook } from '@/core/kinds'
+import { wordProblem } from '@/core/words'
 import { field, tie } from './edits'
 import { made } from './made'
 
@@ -17,7 +18,7 @@ export class Designing {
 
   tree(table: string, source: string) {
     const read = readExpression(this.book, tableOf(this.book, table), source)
-    if ('problem' in read) throw new Error(`${source}: ${read.problem.words}`)
+    if ('problem' in read) throw new Error(`${source}: ${wordProblem(read.problem)}`)
     return storeTree(read.tree)
   }
 

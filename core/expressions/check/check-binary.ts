@@ -1,10 +1,22 @@
 import { type DateUnit, mostDigits, mostScale, quotientScale } from '../../kinds'
 import type { Book } from '../../book'
+import type { Problem } from '../../words'
 import { checkChoice } from './check-facts'
-import { castTo, fail, fits, hint, isFailure, type Outcome, type Part, together, tooLong, unlikeOf } from './check-help'
+import {
+  castTo,
+  fail,
+  fits,
+  isFailure,
+  type Outcome,
+  type Part,
+  slipOf,
+  together,
+  tooLong,
+  unlikeOf,
+} from './check-help'
 import { nothing } from './check-literals'
 import type { BinaryOperator, Span } from '../text/syntax'
-import { isNumber, type Type, typeWords } from '../types'
+import { isNumber, type Type } from '../types'
 
 /** What two parts give together, operator by operator. */
 export function checkBinary(book: Book, operator: BinaryOperator, left: Part, right: Part, at: Span): Outcome {
@@ -26,24 +38,22 @@ export function checkBinary(book: Book, operator: BinaryOperator, left: Part, ri
 
 function logic(operator: 'AND' | 'OR', left: Part, right: Part): Outcome {
   const unlike = unlikeOf([left, right], 'truth')
-  if (unlike)
-    return fail(unlike.at, `${operator} joins what is true or not; this is ${typeWords[unlike.tree.type.is]}.`)
+  if (unlike) return fail(unlike.at, { kind: 'joins-truths', operator, found: unlike.tree.type.is })
   return { kind: 'binary', operator, left: left.tree, right: right.tree, type: { is: 'truth' } }
 }
 
 function joinTexts(left: Part, right: Part): Outcome {
   const unlike = [left, right].find(({ tree: { type } }) => type.is === 'truth' || type.is === 'measured')
-  if (unlike) return fail(unlike.at, `|| joins texts; this is ${typeWords[unlike.tree.type.is]}.`)
+  if (unlike) return fail(unlike.at, { kind: 'joins-texts', found: unlike.tree.type.is })
   const text: Type = { is: 'text' }
   return { kind: 'binary', operator: '||', left: castTo(left.tree, text), right: castTo(right.tree, text), type: text }
 }
 
 /** A date or a moment so many units later, or earlier where the count is negative; `unitAt` is where the interval stands. */
 export function checkShift({ tree: of, at }: Part, count: number, unit: DateUnit, unitAt: Span): Outcome {
-  if (of.type.is !== 'date' && of.type.is !== 'moment')
-    return fail(at, `An interval goes with a date; this is ${typeWords[of.type.is]}.`)
+  if (of.type.is !== 'date' && of.type.is !== 'moment') return fail(at, { kind: 'shifts-no-date', found: of.type.is })
   if (of.type.is === 'date' && (unit === 'HOUR' || unit === 'MINUTE'))
-    return fail(unitAt, 'A date has no hours. CAST it AS TIMESTAMP first, or count days.')
+    return fail(unitAt, { kind: 'date-has-no-hours' })
   return { kind: 'shift', of, count, unit, type: of.type }
 }
 
@@ -65,11 +75,8 @@ function arithmetic(operator: '+' | '-' | '*' | '/', a: Part, b: Part, at: Span)
   return { kind: 'binary', operator, left, right, type }
 }
 
-function noNumber(operator: string, type: Type): string {
-  if (type.is === 'date') return 'To a date an interval is added: + INTERVAL ’14’ DAY.'
-  const joins = type.is === 'text' && operator === '+' ? ' Texts are joined with ||.' : ''
-  return `${operator} calculates with numbers; this is ${typeWords[type.is]}.${joins}`
-}
+const noNumber = (operator: string, type: Type): Problem =>
+  type.is === 'date' ? { kind: 'date-takes-interval' } : { kind: 'calculates-with-numbers', operator, found: type.is }
 
 function exactResult(operator: string, a: Extract<Type, { is: 'exact' }>, b: Extract<Type, { is: 'exact' }>) {
   const is = 'exact' as const
@@ -81,14 +88,12 @@ function exactResult(operator: string, a: Extract<Type, { is: 'exact' }>, b: Ext
 function comparison(book: Book, operator: BinaryOperator, left: Part, right: Part, at: Span): Outcome {
   const one = together([left, right])
   if (isFailure(one)) {
-    const slip = hint(left.tree.type, right.tree) || hint(right.tree.type, left.tree)
-    const [a, b] = [typeWords[left.tree.type.is], typeWords[right.tree.type.is]]
-    return fail(at, `${capital(a)} can’t be compared with ${b}.${slip}`)
+    const slip = slipOf(left.tree.type, right.tree) ?? slipOf(right.tree.type, left.tree)
+    return fail(at, { kind: 'not-comparable', left: left.tree.type.is, right: right.tree.type.is, slip })
   }
   if (operator !== '=' && operator !== '<>') {
-    if (one.type.is === 'text')
-      return fail(at, 'Texts can be the same or not, or look alike (LIKE), but none is greater than another.')
-    if (one.type.is === 'truth') return fail(at, 'Yes and no can be the same or not, but neither is greater.')
+    if (one.type.is === 'text') return fail(at, { kind: 'no-greater-text' })
+    if (one.type.is === 'truth') return fail(at, { kind: 'no-greater-truth' })
   }
   const unlike = checkChoice(book, left, [right]) ?? checkChoice(book, right, [left])
   if (unlike) return unlike
@@ -100,5 +105,3 @@ function comparison(book: Book, operator: BinaryOperator, left: Part, right: Par
     type: { is: 'truth' },
   }
 }
-
-const capital = (words: string) => words.replace(/^./, (letter) => letter.toUpperCase())

@@ -1,11 +1,10 @@
 import { mostScale } from '../../kinds'
-import { listed } from '../../words'
+import type { Problem } from '../../words'
 import { castTo, fail, isFailure, type Outcome, type Part, together } from './check-help'
 import { nothing } from './check-literals'
 import { functions } from '../run/functions'
 import { nearNames } from './names'
 import type { CastTarget, Span } from '../text/syntax'
-import { typeWords } from '../types'
 
 /** A function with its arguments; COALESCE and NULLIF take what has a type in common. */
 export function checkCall(name: string, parts: readonly Part[], at: Span): Outcome {
@@ -14,7 +13,7 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
     return { kind: 'call', name, args: [], type: { is: name === 'CURRENT_DATE' ? 'date' : 'moment' } }
   if (name === 'COALESCE' || name === 'NULLIF') {
     if (name === 'NULLIF' ? args.length !== 2 : args.length < 2)
-      return fail(at, name === 'NULLIF' ? 'NULLIF takes two values.' : 'COALESCE takes two values or more.')
+      return fail(at, { kind: name === 'NULLIF' ? 'two-values' : 'two-values-or-more' })
     const one = together(parts)
     if (isFailure(one)) return one
     return { kind: 'call', name, args: args.map((arg) => castTo(arg, one.type)), type: one.type }
@@ -31,17 +30,17 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
       'MIN',
       'MAX',
     ])
-    return fail(at, `There is no function ${name}.${near.length > 0 ? ` Did you mean ${listed(near, 'or')}?` : ''}`)
+    return fail(at, { kind: 'no-such-function', name, near })
   }
   const own = Object.entries(functions).find(([, one]) => one === kind)![0]
-  if (args.length < kind.least || args.length > kind.most) return fail(at, `It is written ${kind.form}.`)
+  if (args.length < kind.least || args.length > kind.most) return fail(at, { kind: 'function-form', form: kind.form })
   if (args.some((arg) => arg.type.is === 'nothing')) return nothing
   const literals = args.map((arg) => (arg.kind === 'literal' && arg.value !== null ? arg.value : undefined))
   const type = kind.type(
     args.map((arg) => arg.type),
     literals,
   )
-  if ('words' in type) return fail(parts[type.at]!.at, `${own.split(' ')[0]!} ${type.words}.`)
+  if ('problem' in type) return fail(parts[type.at]!.at, type.problem(own.split(' ')[0]!))
   return { kind: 'call', name: own, args, type }
 }
 
@@ -49,26 +48,25 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
 export function checkCast({ tree: of }: Part, { name, sizes }: CastTarget, at: Span): Outcome {
   if (of.type.is === 'nothing') return of
   const from = of.type
-  const no = (words: string) => fail(at, words)
+  const no = (problem: Problem) => fail(at, problem)
   if (name === 'DECIMAL' || name === 'INTEGER') {
     const [digits = 18, scale = 0] = name === 'INTEGER' ? [18, 0] : sizes
-    if (from.is !== 'exact')
-      return no(`Only a number that isn’t measured becomes ${name}; this is ${typeWords[from.is]}.`)
-    if (scale > digits || digits > 65 || scale > mostScale)
-      return no(`DECIMAL has at most 65 digits, ${mostScale} of them decimals.`)
+    if (from.is !== 'exact') return no({ kind: 'casts-numbers', to: name, found: from.is })
+    if (scale > digits || digits > 65 || scale > mostScale) return no({ kind: 'decimal-sizes', most: mostScale })
     if (digits - scale < from.whole + (scale < from.scale ? 1 : 0))
-      return no(
-        `The number may have ${from.whole} digits before the point, more than fit. Write DECIMAL(${Math.min(65, from.whole + 1 + scale)},${scale}).`,
-      )
+      return no({
+        kind: 'decimal-too-small',
+        whole: from.whole,
+        write: `DECIMAL(${Math.min(65, from.whole + 1 + scale)},${scale})`,
+      })
     return { kind: 'cast', of, type: { is: 'exact', whole: digits - scale, scale } }
   }
   if (name === 'VARCHAR') {
     if (!['text', 'exact', 'date', 'time', 'moment'].includes(from.is))
-      return no(`This can’t become text: it is ${typeWords[from.is]}.`)
+      return no({ kind: 'casts-no-text', found: from.is })
     return { kind: 'cast', of, type: { is: 'text' } }
   }
   const to = { is: name === 'DATE' ? 'date' : 'moment' } as const
-  if (from.is !== 'date' && from.is !== 'moment')
-    return no(`Only a date becomes ${name}; this is ${typeWords[from.is]}.`)
+  if (from.is !== 'date' && from.is !== 'moment') return no({ kind: 'casts-dates', to: name, found: from.is })
   return { kind: 'cast', of, type: to }
 }

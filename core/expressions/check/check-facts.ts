@@ -1,9 +1,9 @@
 import { type Book, type Field, findField, linkOf, tableOf } from '../../book'
 import { isDerived } from '../../kinds'
-import { listed } from '../../words'
-import { fail, type Failure, type Outcome, type Part, type Scope } from './check-help'
+import type { Problem } from '../../words'
+import { fail, type Outcome, type Part, type Scope } from './check-help'
 import { nearNames } from './names'
-import { type Span, uncomputed } from '../text/syntax'
+import { type Failure, type Span, uncomputed } from '../text/syntax'
 import { typeOfField } from '../types'
 
 /** A fact that was found. A link or a file by itself is one only where it is asked whether it is empty (`bare`). */
@@ -15,21 +15,19 @@ export function checkFact(
   bare: boolean,
 ): Outcome {
   const alone = field.kind === 'link' || uncomputed.includes(field.kind)
-  if (alone && !bare) return fail(at, bareWords(book, field))
+  if (alone && !bare) return fail(at, standingAlone(book, field))
   if (isDerived(field)) {
     const made = typeOf(book, field)
-    return 'because' in made ? fail(at, made.because) : { kind: 'fact', over, field: field.id, type: made.type }
+    return 'problem' in made ? fail(at, made.problem) : { kind: 'fact', over, field: field.id, type: made.type }
   }
   const type = alone ? ({ is: 'text' } as const) : typeOfField(field, book.look)
-  return type
-    ? { kind: 'fact', over, field: field.id, type }
-    : fail(at, `${field.name} can’t be used in a calculation.`)
+  return type ? { kind: 'fact', over, field: field.id, type } : fail(at, { kind: 'not-calculable', field: field.name })
 }
 
-function bareWords(book: Book, field: Field): string {
-  if (field.kind !== 'link') return `${field.name} holds a file, which can only be asked whether it is empty.`
+function standingAlone(book: Book, field: Field): Problem {
+  if (field.kind !== 'link') return { kind: 'file-alone', field: field.name }
   const target = tableOf(book, linkOf(book, field.id).one)
-  return `${field.name} is a link. Write which field of it is meant, such as ${field.name}.${target.fields[0]?.name ?? 'Name'}.`
+  return { kind: 'link-alone', field: field.name, such: target.fields[0]?.name ?? 'Name' }
 }
 
 /** A word that a choice doesn't have can never be in it: most likely it is misspelt. */
@@ -43,10 +41,7 @@ export function checkChoice(book: Book, { tree: fact }: Part, others: readonly P
     const { value } = other
     if (words.some((word) => word.toLowerCase() === value.trim().toLowerCase())) continue
     const near = nearNames(value, words)
-    return fail(
-      at,
-      `${field!.name} has no choice “${value}”. ${near.length > 0 ? `Did you mean ${listed(near, 'or')}?` : `It has ${listed(words.slice(0, 8))}.`}`,
-    )
+    return fail(at, { kind: 'no-such-choice', field: field!.name, text: value, near, all: words.slice(0, 8) })
   }
   return undefined
 }

@@ -2,20 +2,20 @@ import { checkChoice } from './check-facts'
 import type { Book } from '../../book'
 import { castTo, fail, isFailure, type Outcome, type Part, together, unlikeOf } from './check-help'
 import type { Node } from '../tree'
-import { isNumber, type Type, typeWords } from '../types'
+import { isNumber, type Type } from '../types'
 
 const truth: Type = { is: 'truth' }
 
 export function checkNot(of: Part): Outcome {
   return unlikeOf([of], 'truth')
-    ? fail(of.at, `NOT needs something that is true or not; this is ${typeWords[of.tree.type.is]}.`)
+    ? fail(of.at, { kind: 'not-needs-truth', found: of.tree.type.is })
     : { kind: 'not', of: of.tree, type: truth }
 }
 
 export const checkMinus = ({ tree, at }: Part): Outcome =>
   isNumber(tree.type)
     ? { kind: 'minus', of: tree, type: tree.type }
-    : fail(at, `Only a number has a sign; this is ${typeWords[tree.type.is]}.`)
+    : fail(at, { kind: 'sign-needs-number', found: tree.type.is })
 
 /** The first part is looked for among the others. */
 export function checkIn(book: Book, parts: readonly Part[]): Outcome {
@@ -31,7 +31,7 @@ export function checkIn(book: Book, parts: readonly Part[]): Outcome {
 export function checkLike(of: Part, pattern: Part, escape: string): Outcome {
   const unlike = unlikeOf([of, pattern], 'text')
   return unlike
-    ? fail(unlike.at, `LIKE compares texts; this is ${typeWords[unlike.tree.type.is]}.`)
+    ? fail(unlike.at, { kind: 'compares-texts', found: unlike.tree.type.is })
     : { kind: 'like', of: of.tree, pattern: pattern.tree, escape, type: truth }
 }
 
@@ -43,11 +43,7 @@ export function checkCase(whens: readonly (readonly [Part, Part])[], other: Part
     whens.map(([test]) => test),
     'truth',
   )
-  if (unlike)
-    return fail(
-      unlike.at,
-      `After WHEN stands something that is true or not; this is ${typeWords[unlike.tree.type.is]}.`,
-    )
+  if (unlike) return fail(unlike.at, { kind: 'when-needs-truth', found: unlike.tree.type.is })
   const one = together([...whens.map(([, value]) => value), ...(other ? [other] : [])])
   if (isFailure(one)) return one
   return {

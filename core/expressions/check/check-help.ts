@@ -1,17 +1,14 @@
 import { mostDigits } from '../../kinds'
 import type { Book, Field, Table } from '../../book'
-import type { ExpressionProblem, Span } from '../text/syntax'
+import type { Problem, Slip } from '../../words'
+import type { Failure, Span } from '../text/syntax'
 import type { Tree } from '../tree'
-import { joined, type Type, typeWords } from '../types'
-
-export interface Failure {
-  readonly problem: ExpressionProblem
-}
+import { joined, type Type } from '../types'
 
 export type Outcome = Tree | Failure
 
 /** What a derived field gives, or why that can't be told. */
-export type TypeOfDerived = (book: Book, field: Field) => { readonly type: Type } | { readonly because: string }
+export type TypeOfDerived = (book: Book, field: Field) => { readonly type: Type } | { readonly problem: Problem }
 
 /** Where an expression stands: what its names are looked up in. */
 export interface Scope {
@@ -33,7 +30,7 @@ export const nowhere: Span = { start: 0, end: 0 }
 
 export const isFailure = (made: object): made is Failure => 'problem' in made
 
-export const fail = ({ start, end }: Span, words: string): Failure => ({ problem: { start, end, words } })
+export const fail = ({ start, end }: Span, problem: Problem): Failure => ({ problem, at: { start, end } })
 
 /** Checks parts one after the other, up to the first that fails. */
 export function eachChecked<Written>(
@@ -67,11 +64,7 @@ export function together(parts: readonly Part[]): { readonly type: Type } | Fail
   let type: Type = { is: 'nothing' }
   for (const { tree, at } of parts) {
     const next = joined(type, tree.type)
-    if (!next)
-      return fail(
-        at,
-        `This is ${typeWords[tree.type.is]}, but what it stands with is ${typeWords[type.is]}.${hint(type, tree)}`,
-      )
+    if (!next) return fail(at, { kind: 'not-one-type', found: tree.type.is, wanted: type.is, slip: slipOf(type, tree) })
     type = next
   }
   return fits(type) ? { type } : fail(parts[0]!.at, tooLong)
@@ -81,14 +74,13 @@ export function together(parts: readonly Part[]): { readonly type: Type } | Fail
 export const unlikeOf = (parts: readonly Part[], is: Type['is']): Part | undefined =>
   parts.find(({ tree: { type } }) => type.is !== is && type.is !== 'nothing')
 
-export const tooLong = `The number could have more than ${mostDigits} digits. ROUND or CAST its parts first.`
+export const tooLong: Problem = { kind: 'result-too-long', most: mostDigits }
 export const fits = (type: Type) => type.is !== 'exact' || type.whole + type.scale <= mostDigits
 
 /** A date written as text is the commonest slip. */
-export function hint(wanted: Type, found: Tree): string {
-  if (found.kind !== 'literal' || found.type.is !== 'text') return ''
-  if (wanted.is === 'date') return ` A date is written DATE ’${found.value ?? ''}’.`
-  if (wanted.is === 'time') return ` A time is written TIME ’${found.value ?? ''}’.`
-  if (wanted.is === 'moment') return ` A date with time is written TIMESTAMP ’${found.value ?? ''}’.`
-  return wanted.is === 'exact' && /^-?\d/.test(found.value ?? '') ? ' A number stands without marks around it.' : ''
+export function slipOf(wanted: Type, found: Tree): Slip | undefined {
+  if (found.kind !== 'literal' || found.type.is !== 'text') return undefined
+  const text = found.value ?? ''
+  if (wanted.is === 'date' || wanted.is === 'time' || wanted.is === 'moment') return { as: wanted.is, text }
+  return wanted.is === 'exact' && /^-?\d/.test(text) ? { as: 'number', text } : undefined
 }

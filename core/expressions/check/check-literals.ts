@@ -8,20 +8,16 @@ export const nothing: Node<'literal'> = { kind: 'literal', value: null, type: { 
 export function checkNumber(at: Span, text: string): Outcome {
   const [whole = '', fraction = ''] = text.split('.')
   const plain = whole.replace(/^0+(?=\d)/, '')
-  if (plain.length + fraction.length > 40 || fraction.length > mostScale)
-    return fail(at, 'A number may have at most 40 digits.')
+  if (plain.length + fraction.length > 40 || fraction.length > mostScale) return fail(at, { kind: 'number-too-long' })
   const value = fraction ? `${plain || '0'}.${fraction}` : plain || '0'
   return { kind: 'literal', value, type: { is: 'exact', whole: Math.max(1, plain.length), scale: fraction.length } }
 }
 
-const forms = { DATE: '’2027-03-12’', TIME: '’09:30’', TIMESTAMP: '’2027-03-12 09:30’' }
 const types = { DATE: 'date', TIME: 'time', TIMESTAMP: 'moment' } as const
 
-export function checkMoment(at: Span, of: keyof typeof forms, text: string): Outcome {
+export function checkMoment(at: Span, of: keyof typeof types, text: string): Outcome {
   const value = readMoment(of, text)
-  return value
-    ? { kind: 'literal', value, type: { is: types[of] } }
-    : fail(at, `“${text}” is no such ${of.toLowerCase()}. It is written ${of} ${forms[of]}.`)
+  return value ? { kind: 'literal', value, type: { is: types[of] } } : fail(at, { kind: 'no-such-moment', of, text })
 }
 
 /** A value that a stored tree holds: what its type says it is must still be so. */
@@ -36,7 +32,9 @@ export function checkStoredLiteral({ value, type }: Node<'literal'>): Outcome {
       return { kind: 'literal', value: value === '1' ? '1' : '0', type }
     case 'exact':
     case 'measured':
-      return /^\d+(?:\.\d+)?$/.test(value) ? checkNumber(nowhere, value) : fail(nowhere, `“${value}” is no number.`)
+      return /^\d+(?:\.\d+)?$/.test(value)
+        ? checkNumber(nowhere, value)
+        : fail(nowhere, { kind: 'stored-no-number', text: value })
     case 'date':
       return checkMoment(nowhere, 'DATE', value)
     case 'time':

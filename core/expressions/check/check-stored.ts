@@ -1,5 +1,5 @@
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../../book'
-import { checkAggregate, gatheredNowhere } from './check-aggregate'
+import { checkAggregate } from './check-aggregate'
 import { checkBinary, checkShift } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
 import { checkFact } from './check-facts'
@@ -27,7 +27,7 @@ import type { Type } from '../types'
  */
 export function checkStored(book: Book, table: Table, tree: Tree, typeOf: TypeOfDerived): Checked {
   const checked = checkTree({ book, table, typeOf }, tree)
-  return isFailure(checked) ? { problem: checked.problem } : { tree: checked }
+  return isFailure(checked) ? checked : { tree: checked }
 }
 
 function checkTree(scope: Scope, tree: Tree): Outcome {
@@ -103,7 +103,7 @@ function cases(scope: Scope, { whens, other }: Node<'case'>): Outcome {
 }
 
 function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
-  if (scope.rows) return fail(nowhere, gatheredNowhere)
+  if (scope.rows) return fail(nowhere, { kind: 'gathered-twice' })
   const link = findLink(scope.book, tree.link)!
   const rows = tableOf(scope.book, link.many)
   if (link.one !== scope.table.id) return fail(nowhere, noSuchRows(scope.book, scope.table, rows.name))
@@ -113,7 +113,7 @@ function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
     checkAggregate(tree.name, link, {
       of: of && parts.at(-1)!,
       where: where && parts[0]!,
-      called: of?.kind === 'fact' ? findField(scope.book, of.field)!.field.name : 'This',
+      called: of?.kind === 'fact' ? findField(scope.book, of.field)!.field.name : undefined,
       rows,
       at: nowhere,
     }),

@@ -1,5 +1,6 @@
 import { type Book, type Table, tableOf } from '../../book'
-import { checkAggregate, gatheredNowhere } from './check-aggregate'
+import type { Problem } from '../../words'
+import { checkAggregate } from './check-aggregate'
 import { checkBinary, checkShift } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
 import { checkFact } from './check-facts'
@@ -8,17 +9,17 @@ import { eachChecked, fail, isFailure, type Outcome, type Part, type Scope, type
 import { checkMoment, checkNumber, nothing } from './check-literals'
 import { findFact, findRows } from './names'
 import { parse } from '../text/parse'
-import type { ExpressionProblem, NamePart, Syntax } from '../text/syntax'
+import type { Failure, NamePart, Syntax } from '../text/syntax'
 import type { Tree } from '../tree'
 
-export type Checked = { readonly tree: Tree } | { readonly problem: ExpressionProblem }
+export type Checked = { readonly tree: Tree } | Failure
 
 /** Looks the names of an expression over one table up and makes sure of its types. */
 export function checkExpression(book: Book, table: Table, source: string, typeOf: TypeOfDerived): Checked {
   const parsed = parse(source)
   if ('problem' in parsed) return parsed
   const tree = checkSyntax({ book, table, typeOf }, parsed.syntax)
-  return isFailure(tree) ? { problem: tree.problem } : { tree }
+  return isFailure(tree) ? tree : { tree }
 }
 
 function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
@@ -34,7 +35,7 @@ function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
     case 'moment':
       return checkMoment(syntax, syntax.of, syntax.text)
     case 'interval':
-      return fail(syntax, 'An interval is added to a date or taken from one; it can’t stand alone.')
+      return fail(syntax, { kind: 'interval-alone' })
     case 'name':
       return named(scope, syntax, false)
     case 'not':
@@ -84,16 +85,16 @@ type Form<Kind extends Syntax['kind']> = Extract<Syntax, { kind: Kind }>
 /** A fact by its dotted name. */
 function named(scope: Scope, syntax: Form<'name'>, bare: boolean): Outcome {
   const parts = withoutRows(scope, syntax.parts)
-  const found = 'words' in parts ? parts : findFact(scope.book, scope.table, parts)
-  return 'words' in found ? fail(syntax, found.words) : checkFact(scope, found.over, found.field, syntax, bare)
+  const found = 'problem' in parts ? parts : findFact(scope.book, scope.table, parts)
+  return 'problem' in found ? fail(syntax, found.problem) : checkFact(scope, found.over, found.field, syntax, bare)
 }
 
-function withoutRows({ rows }: Scope, parts: readonly NamePart[]): readonly NamePart[] | { readonly words: string } {
+function withoutRows({ rows }: Scope, parts: readonly NamePart[]): readonly NamePart[] | { readonly problem: Problem } {
   if (!rows) return parts
   const [first, ...rest] = parts
   return first!.name.toLowerCase() === rows.toLowerCase() && rest.length > 0
     ? rest
-    : { words: `Within COUNT, SUM and the like every name begins with the rows’: ${rows}.${parts.at(-1)!.name}.` }
+    : { problem: { kind: 'rows-named-first', rows, name: parts.at(-1)!.name } }
 }
 
 function binary(scope: Scope, syntax: Form<'binary'>): Outcome {
@@ -102,7 +103,7 @@ function binary(scope: Scope, syntax: Form<'binary'>): Outcome {
     return withParts(scope, [left, right], ([a, b]) => checkBinary(scope.book, operator, a!, b!, syntax))
   const [base, interval] = right.kind === 'interval' ? [left, right] : [right, left]
   if (interval.kind !== 'interval' || base.kind === 'interval' || (interval === left && operator === '-'))
-    return fail(syntax, 'An interval is added to a date or taken from one: "Lent on" + INTERVAL ’14’ DAY.')
+    return fail(syntax, { kind: 'interval-side' })
   const count = Number(interval.count) * (operator === '-' ? -1 : 1)
   return withParts(scope, [base], ([of]) => checkShift(of!, count, interval.unit, interval))
 }
@@ -129,18 +130,18 @@ function cases(scope: Scope, { whens, other }: Form<'case'>): Outcome {
 /** COUNT, SUM and the like: the first name in it says which rows are meant. */
 function aggregate(scope: Scope, syntax: Form<'aggregate'>): Outcome {
   const { of, where } = syntax
-  if (scope.rows) return fail(syntax, gatheredNowhere)
+  if (scope.rows) return fail(syntax, { kind: 'gathered-twice' })
   const first = firstName(of)
-  if (!first) return fail(of, `Write which rows are meant, such as ${syntax.name}("Rows"."Field").`)
+  if (!first) return fail(of, { kind: 'rows-missing', name: syntax.name })
   const found = findRows(scope.book, scope.table, first.name)
-  if ('words' in found) return fail(first, found.words)
+  if ('problem' in found) return fail(first, found.problem)
   const within = { ...scope, table: found.rows, rows: found.rows.name }
   const whole = of.kind === 'name' && (of.parts.length === 1 || of.parts.at(-1)!.name === '*')
   return withParts(within, [...(where ? [where] : []), ...(whole ? [] : [of])], (parts) =>
     checkAggregate(syntax.name, found.link, {
       of: whole ? undefined : parts.at(-1)!,
       where: where && parts[0]!,
-      called: of.kind === 'name' ? of.parts.at(-1)!.name : 'This',
+      called: of.kind === 'name' ? of.parts.at(-1)!.name : undefined,
       rows: tableOf(scope.book, found.link.many),
       at: of,
     }),

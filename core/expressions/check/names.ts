@@ -1,5 +1,5 @@
 import { type Book, type Field, findField, type Link, linkOf, linksTo, type Table, tableOf } from '../../book'
-import { listed } from '../../words'
+import type { Problem } from '../../words'
 import type { NamePart } from '../text/syntax'
 
 /** Names of one table on screen that nearly are what was typed, nearest first; three at most. */
@@ -30,7 +30,7 @@ function distance(a: string, b: string): number {
   return row[b.length]!
 }
 
-type Found<T> = T | { readonly words: string }
+type Found<T> = T | { readonly problem: Problem }
 
 const same = (a: string, b: string) => a.toLowerCase() === b.toLowerCase()
 
@@ -44,32 +44,27 @@ export function findFact(
   let here = table
   for (const [at, part] of parts.entries()) {
     const field = here.fields.find((candidate) => same(candidate.name, part.name))
-    if (!field) return { words: noSuchField(here, part.name) }
+    if (!field) return { problem: noSuchField(here, part.name) }
     if (at === parts.length - 1) return { over, field }
-    if (field.kind !== 'link') return { words: leadsNowhere(here, field) }
+    if (field.kind !== 'link') return { problem: leadsNowhere(here, field) }
     over.push(field.id)
     here = tableOf(book, linkOf(book, field.id).one)
   }
-  return { words: 'A name is missing here.' }
+  return { problem: { kind: 'name-missing' } }
 }
 
 /** What is said of a field that is no link, where the name goes on behind it. */
-export const leadsNowhere = (table: Table, field: Field) =>
-  `${field.name} of ${table.name} is linked to nothing yet, so nothing can follow the point after it.`
+export const leadsNowhere = (table: Table, field: Field): Problem => ({
+  kind: 'leads-nowhere',
+  field: field.name,
+  table: table.name,
+})
 
 /** What is said of a field that a table doesn't have, with what was nearly typed. */
-export function noSuchField(table: Table, typed: string): string {
-  const near = nearNames(
-    typed,
-    table.fields.map((field) => field.name),
-  )
-  const meant =
-    near.length > 0
-      ? ` Did you mean ${listed(near, 'or')}?`
-      : table.fields.length <= 8
-        ? ` It has ${listed(table.fields.map((field) => field.name))}.`
-        : ''
-  return `${table.name} has no field “${typed}”.${meant}`
+export function noSuchField(table: Table, typed: string): Problem {
+  const names = table.fields.map((field) => field.name)
+  const near = nearNames(typed, names)
+  return { kind: 'no-such-field', table: table.name, name: typed, near, all: names.length <= 8 ? names : [] }
 }
 
 /** The rows that hang on a table by a name: those of a table that links here, through the one link it does so by. */
@@ -79,22 +74,13 @@ export function findRows(book: Book, table: Table, name: string): Found<{ link: 
   if (there.length === 1) return { link: there[0]!, rows: tableOf(book, there[0]!.many) }
   if (there.length > 1) {
     const through = there.map((link) => findField(book, link.field)!.field.name)
-    return {
-      words: `${name} is linked to ${table.name} through ${listed(through)}, so it isn’t clear which rows are meant.`,
-    }
+    return { problem: { kind: 'rows-unclear', name, table: table.name, through } }
   }
-  return { words: noSuchRows(book, table, name) }
+  return { problem: noSuchRows(book, table, name) }
 }
 
 /** What is said of rows that don't hang on a table, with those that do. */
-export function noSuchRows(book: Book, table: Table, name: string): string {
-  const hanging = [...new Set(linksTo(book, table.id).map((link) => tableOf(book, link.many).name))]
-  const near = nearNames(name, hanging)
-  const meant =
-    near.length > 0
-      ? ` Did you mean ${listed(near, 'or')}?`
-      : hanging.length > 0
-        ? ` ${listed(hanging)} ${hanging.length === 1 ? 'is' : 'are'}.`
-        : ''
-  return `No rows of “${name}” are linked to ${table.name}.${meant}`
+export function noSuchRows(book: Book, table: Table, name: string): Problem {
+  const all = [...new Set(linksTo(book, table.id).map((link) => tableOf(book, link.many).name))]
+  return { kind: 'no-such-rows', table: table.name, name, near: nearNames(name, all), all }
 }

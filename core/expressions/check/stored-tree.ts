@@ -1,9 +1,8 @@
 import { dateUnits } from '../../kinds'
 import { type Book, findField, findLink } from '../../book'
-import type { Json } from '../../words'
+import { type Json, typeWords } from '../../words'
 import { aggregateNames, binaryOperators } from '../text/syntax'
 import { type Holding, nodesOf, shapes, type Tree } from '../tree'
-import { typeWords } from '../types'
 
 /** Deeper than any text can make it: 500 operators and 100 brackets, each with a cast beside it. */
 const deepest = 1500

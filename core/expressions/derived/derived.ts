@@ -1,10 +1,10 @@
 import { type Book, type Field, findField, type Table } from '../../book'
 import { isDerived, quotientScale } from '../../kinds'
-import { type Json, oncePerPart } from '../../words'
+import { type Json, oncePerPart, type Problem, wordProblem } from '../../words'
 import { type Checked, checkExpression } from '../check/check'
 import { checkStored } from '../check/check-stored'
 import { displayFor } from './display'
-import type { TypeOfDerived } from '../check/check-help'
+import { nowhere, type TypeOfDerived } from '../check/check-help'
 import { storedTree } from '../check/stored-tree'
 import { brokenPart, standingHindrance } from './made-from'
 import { dependenciesOf, nodesOf, type Tree } from '../tree'
@@ -38,8 +38,8 @@ function derive(book: Book, fieldId: string): Deriving {
   const unfounded = standingHindrance(book, fieldId)
   if (unfounded) return { because: unfounded }
   const read = recheckStored(book, table, field.source)
-  const hindrance = 'problem' in read ? read.problem.words : hindranceOf(field, read.tree)
-  if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${hindrance}` }
+  const hindrance = 'problem' in read ? read.problem : hindranceOf(field, read.tree)
+  if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${wordProblem(hindrance!)}` }
   const tree = rounded(field, read.tree)
   const size = sizeOf(book, tree)
   if (size > mostParts)
@@ -49,34 +49,32 @@ function derive(book: Book, fieldId: string): Deriving {
   const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
   if (field.freezes === undefined) return { tree, display, size }
   const freezes = recheckStored(book, table, field.freezes)
-  const unclear = 'problem' in freezes ? freezes.problem.words : freezingHindrance(book, freezes.tree)
-  if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${unclear}` }
+  const unclear = 'problem' in freezes ? freezes.problem : freezingHindrance(book, freezes.tree)
+  if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${wordProblem(unclear!)}` }
   return { tree, display, size, freezes: freezes.tree }
 }
 
 /** Why an expression can't be what a field of its kind is made from. */
-export function hindranceOf(field: Field, tree: Tree): string | undefined {
+export function hindranceOf(field: Field, tree: Tree): Problem | undefined {
   const { kind } = field
   if ((kind === 'borrowed' || kind === 'copied') && (tree.kind !== 'fact' || tree.over.length === 0))
-    return 'It must be a field of a linked record.'
-  if (kind === 'gathered' && tree.kind !== 'aggregate')
-    return 'It must be a count, a total or the like of the rows that link here.'
-  if (tree.type.is === 'nothing') return 'It would always be empty.'
-  if (kind === 'workedOut' && dependenciesOf(tree).size === 0)
-    return 'It uses no field, so it says nothing about a record.'
+    return { kind: 'no-linked-fact' }
+  if (kind === 'gathered' && tree.kind !== 'aggregate') return { kind: 'no-gathering' }
+  if (tree.type.is === 'nothing') return { kind: 'always-empty' }
+  if (kind === 'workedOut' && dependenciesOf(tree).size === 0) return { kind: 'says-nothing' }
   return undefined
 }
 
 /** Freezing is asked of the record alone, so that it stands as long as the record does. */
-export function freezingHindrance(book: Book, tree: Tree): string | undefined {
-  if (tree.type.is !== 'truth') return 'It must be something that is true or not, such as State = ’done’.'
+export function freezingHindrance(book: Book, tree: Tree): Problem | undefined {
+  if (tree.type.is !== 'truth') return { kind: 'freezes-on-no-truth' }
   const own = nodesOf(tree).every(
     (node) =>
       node.kind !== 'aggregate' &&
       (node.kind !== 'fact' || (node.over.length === 0 && !isDerived(findField(book, node.field)!.field))) &&
       !(node.kind === 'call' && node.name.startsWith('CURRENT')),
   )
-  return own ? undefined : 'It may use only what is typed into the record itself.'
+  return own ? undefined : { kind: 'freezes-on-others' }
 }
 
 function sizeOf(book: Book, tree: Tree): number {
@@ -109,7 +107,7 @@ export const isStored = (field: Field) => field.kind === 'copied' || field.freez
 
 const typeOf: TypeOfDerived = (book, field) => {
   const made = derivedOf(book, field.id)
-  return 'tree' in made ? { type: made.tree.type } : { because: brokenPart(book, field.id) }
+  return 'tree' in made ? { type: made.tree.type } : { problem: brokenPart(book, field.id) }
 }
 
 /** Reads an expression over one table: its names looked up, its types made sure of. */
@@ -119,10 +117,8 @@ export const readExpression = (book: Book, table: Table, source: string): Checke
 /** A stored expression checked anew: what it speaks of may have gone or may hold something else by now. */
 export function recheckStored(book: Book, table: Table, json: Json): Checked {
   const tree = storedTree(book, json)
-  return tree ? checkStored(book, table, tree, typeOf) : { problem: { start: 0, end: 0, words: goneWords } }
+  return tree ? checkStored(book, table, tree, typeOf) : { problem: { kind: 'stored-gone' }, at: nowhere }
 }
-
-const goneWords = 'It uses something that is no longer there. Write it again.'
 
 /** A tree and everything in it, what derived facts are made from included. */
 export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {

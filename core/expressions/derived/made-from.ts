@@ -1,6 +1,6 @@
 import { type Book, findField, partName } from '../../book'
 import { isDerived } from '../../kinds'
-import { oncePer } from '../../words'
+import { oncePer, type Problem, wordProblem } from '../../words'
 import { storedTree } from '../check/stored-tree'
 import { dependenciesOf } from '../tree'
 
@@ -63,18 +63,20 @@ export function standingHindrance(book: Book, fieldId: string): string | undefin
       : undefined
   const circle = circleThrough(parts, fieldId)
   if (!circle)
-    return `${name} can’t be calculated: ${brokenPart(
-      book,
-      parts.get(fieldId)!.find((id) => !levels.has(id))!,
+    return `${name} can’t be calculated: ${wordProblem(
+      brokenPart(
+        book,
+        parts.get(fieldId)!.find((id) => !levels.has(id))!,
+      ),
     )}`
   const round = [...circle, fieldId].map((id) => partName(book, id))
   return `${name} is made from itself: ${round.join(', from ')}. Make one of them from something else.`
 }
 
 /** What is said of a field that others are made from, where they are. */
-export const brokenPart = (book: Book, fieldId: string) => {
+export function brokenPart(book: Book, fieldId: string): Problem {
   const { field, table } = findField(book, fieldId)!
-  return `${field.name} of ${table.name} can’t be calculated as it is. Correct it first.`
+  return { kind: 'part-broken', field: field.name, table: table.name }
 }
 
 /** The shortest way from a derived field back to itself, if there is one. */

@@ -1,27 +1,25 @@
 import { type Book, type Field, findLink, type Table, tableOf } from '../../book'
-import type { Json } from '../../words'
+import type { Json, Problem } from '../../words'
+import type { Checked } from '../check/check'
 import { freezingHindrance, hindranceOf, readExpression } from './derived'
 import { storedTree } from '../check/stored-tree'
 import { showExpression, writtenName } from '../text/show'
 import type { AggregateName } from '../text/syntax'
 import type { Tree } from '../tree'
 
-type Wrong = { readonly words: string; readonly start: number; readonly end: number }
-type Read = { readonly tree: Tree } | Wrong
-
-const readWith = (book: Book, table: Table, source: string, hindrance: (tree: Tree) => string | undefined): Read => {
+function readWith(book: Book, table: Table, source: string, hindrance: (tree: Tree) => Problem | undefined): Checked {
   const read = readExpression(book, table, source)
-  if ('problem' in read) return read.problem
-  const because = hindrance(read.tree)
-  return because ? { words: because, start: 0, end: source.length } : { tree: read.tree }
+  if ('problem' in read) return read
+  const problem = hindrance(read.tree)
+  return problem ? { problem, at: { start: 0, end: source.length } } : read
 }
 
 /** Reads what was typed as the source of a derived field: the tree to keep, or what is wrong and where. */
-export const readSource = (book: Book, table: Table, field: Field, source: string): Read =>
+export const readSource = (book: Book, table: Table, field: Field, source: string): Checked =>
   readWith(book, table, source, (tree) => hindranceOf(field, tree))
 
 /** Reads what was typed as the moment when a worked-out field freezes. */
-export const readFreezing = (book: Book, table: Table, source: string): Read =>
+export const readFreezing = (book: Book, table: Table, source: string): Checked =>
   readWith(book, table, source, (tree) => freezingHindrance(book, tree))
 
 /** A kept expression with today's names, as far as it can still be told. */

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { tableOf } from '@/core/book'
+import { wordProblem } from '@/core/words'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { paintsOf, readExpression, tryOnSpecimen, wordsOffered } from '..'
 
@@ -39,7 +40,7 @@ test('each part has its colour, also where it is half written', () => {
 
 test('an expression is tried on a made-up record, with what it looked at', () => {
   const read = readExpression(book, visit, `COALESCE(Paid, 0) <= "Bill total" AND Premises.Town = 'Otterby'`)
-  if ('problem' in read) throw new Error(read.problem.words)
+  if ('problem' in read) throw new Error(wordProblem(read.problem))
   const tried = tryOnSpecimen(book, visit, read.tree, now)
   expect(tried.facts.map(({ name }) => name)).toEqual(['Paid', 'Bill total'])
   expect(tried.facts.every(({ shown }) => /^\d+\.\d\d$/.test(shown))).toBe(true)

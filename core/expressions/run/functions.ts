@@ -1,9 +1,16 @@
 import { datePart, type DateUnit, divideRounded, powerOfTen, toWhole } from '../../kinds'
 import { simpleLower, simpleUpper } from './text'
-import { isNumber, type Type, typeWords } from '../types'
+import type { Problem } from '../../words'
+import { isNumber, type Type } from '../types'
 
 /** A value while computing: numbers are bigints at their type's scale, measured ones plain numbers, the rest canonical text. */
 export type Computed = bigint | number | string | boolean | null
+
+/** Which argument doesn't fit, by its place, and what is wrong with it. */
+interface Unfit {
+  readonly at: number
+  readonly problem: (name: string) => Problem
+}
 
 export interface FunctionKind {
   /** How it is written, for the help and for messages. */
@@ -12,17 +19,14 @@ export interface FunctionKind {
   readonly least: number
   readonly most: number
   /** What it gives for arguments of such types, or what is wrong with one, by its place. */
-  readonly type: (
-    args: readonly Type[],
-    literals: readonly (string | undefined)[],
-  ) => Type | { readonly at: number; readonly words: string }
+  readonly type: (args: readonly Type[], literals: readonly (string | undefined)[]) => Type | Unfit
   /** Computes with values none of which is NULL; COALESCE and the like are no functions of this kind. */
   readonly evaluate: (args: readonly Exclude<Computed, null>[], types: readonly Type[], given: Type) => Computed
 }
 
-const wants = (at: number, wanted: string, found: Type) => ({
+const wants = (at: number, wanted: string, found: Type): Unfit => ({
   at,
-  words: `needs ${wanted}; this is ${typeWords[found.is]}`,
+  problem: (name) => ({ kind: 'function-needs', name, wanted, found: found.is }),
 })
 const text: Type = { is: 'text' }
 const count: Type = { is: 'exact', whole: 10, scale: 0 }
@@ -149,7 +153,7 @@ const all = {
     type: ([a, n], [, literal]) => {
       if (a!.is !== 'exact') return wants(0, 'a number that isn’t measured', a!)
       if (n && (!isWhole(n) || literal === undefined))
-        return { at: 1, words: 'needs a whole number that is written out, such as 2' }
+        return { at: 1, problem: (name) => ({ kind: 'places-written-out', name }) }
       const scale = Math.min(Math.max(0, Number(literal ?? 0)), a!.scale)
       return { is: 'exact', whole: a!.whole + 1, scale }
     },

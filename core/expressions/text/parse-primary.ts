@@ -29,7 +29,7 @@ export function parsePrimary(reader: Reader, inner: Inner): Syntax {
     const within = inner(reader)
     return { ...within, start, end: reader.expectSign(')').end }
   }
-  if (token.is !== 'word') return reader.stop(`A field, a number or a text is missing here.`)
+  if (token.is !== 'word') return reader.stop({ kind: 'something-missing' })
   const after = reader.peek(1)
   if (token.text === 'TRUE' || token.text === 'FALSE')
     return { kind: 'boolean', value: reader.take().text === 'TRUE', start, end }
@@ -44,8 +44,7 @@ export function parsePrimary(reader: Reader, inner: Inner): Syntax {
   if (token.text === 'CURRENT_DATE' || token.text === 'CURRENT_TIMESTAMP')
     return { kind: 'call', name: reader.take().text, args: [], start, end }
   if (after.is === 'sign' && after.text === '(') return call(reader, inner)
-  if (kept.has(token.text))
-    return reader.stop(`${token.text} can’t stand here. A name like that is written in " marks.`)
+  if (kept.has(token.text)) return reader.stop({ kind: 'kept-word', word: token.text })
   return name(reader)
 }
 
@@ -58,7 +57,7 @@ function name(reader: Reader): Syntax {
       parts.push({ name: '*', quoted: false, start, end })
       break
     }
-    if (!reader.at('word') && !reader.at('name')) return reader.stop('After the point stands the name of a field.')
+    if (!reader.at('word') && !reader.at('name')) return reader.stop({ kind: 'field-after-point' })
     parts.push(part(reader.take()))
   }
   return { kind: 'name', parts, start: parts[0]!.start, end: parts.at(-1)!.end }
@@ -84,7 +83,7 @@ function caseOf(reader: Reader, inner: Inner): Syntax {
       : when
     whens.push([test, inner(reader)])
   }
-  if (whens.length === 0) reader.stop('After CASE stands WHEN … THEN ….')
+  if (whens.length === 0) reader.stop({ kind: 'whens-missing' })
   const other = reader.takeWord('ELSE') ? inner(reader) : undefined
   const { end } = reader.expectWord('END')
   return { kind: 'case', whens, ...(other && { other }), start, end }
@@ -92,11 +91,10 @@ function caseOf(reader: Reader, inner: Inner): Syntax {
 
 function interval(reader: Reader): Syntax {
   const { start } = reader.take()
-  const count = reader.expect('text', 'a whole number between ’ marks, as in INTERVAL ’3’ DAY')
+  const count = reader.expect('text', { kind: 'interval-text' })
   const unit = reader.next
-  if (!/^-?\d{1,6}$/.test(count.text)) reader.stopAt(count, 'An interval counts whole units, as in INTERVAL ’3’ DAY.')
-  if (!dateUnits.includes(unit.text as DateUnit))
-    reader.stop('After the number stands YEAR, MONTH, DAY, HOUR or MINUTE.')
+  if (!/^-?\d{1,6}$/.test(count.text)) reader.stopAt(count, { kind: 'interval-whole' })
+  if (!dateUnits.includes(unit.text as DateUnit)) reader.stop({ kind: 'interval-unit' })
   reader.take()
   return { kind: 'interval', count: count.text, unit: unit.text as DateUnit, start, end: unit.end }
 }
@@ -114,8 +112,7 @@ function call(reader: Reader, inner: Inner): Syntax {
   }
   if (head.text === 'EXTRACT') {
     const unit = reader.take()
-    if (!dateUnits.includes(unit.text as DateUnit))
-      reader.stopAt(unit, 'EXTRACT takes YEAR, MONTH, DAY, HOUR or MINUTE.')
+    if (!dateUnits.includes(unit.text as DateUnit)) reader.stopAt(unit, { kind: 'extract-unit' })
     reader.expectWord('FROM')
     const of = inner(reader)
     return { kind: 'call', name: `EXTRACT ${unit.text}`, args: [of], start, end: reader.expectSign(')').end }
@@ -150,11 +147,11 @@ function aggregate(reader: Reader, inner: Inner, head: Token): Syntax {
 function castTarget(reader: Reader): CastTarget {
   const head = reader.take()
   const name = head.text === 'NUMERIC' ? 'DECIMAL' : head.text === 'INT' ? 'INTEGER' : head.text
-  if (!['DECIMAL', 'INTEGER', 'VARCHAR', 'DATE', 'TIMESTAMP'].includes(name))
-    reader.stopAt(head, 'CAST makes DECIMAL(10,2), INTEGER, VARCHAR(20), DATE or TIMESTAMP.')
+  if (!['DECIMAL', 'INTEGER', 'VARCHAR', 'DATE', 'TIMESTAMP'].includes(name)) reader.stopAt(head, { kind: 'cast-type' })
   const sizes: number[] = []
   if (reader.takeSign('(')) {
-    for (const size of reader.list((one) => one.expect('number', 'a number'))) sizes.push(Number(size.text))
+    for (const size of reader.list((one) => one.expect('number', { kind: 'size-missing' })))
+      sizes.push(Number(size.text))
     reader.expectSign(')')
   }
   return { name: name as CastTarget['name'], sizes }

@@ -1,9 +1,9 @@
 import { parsePrimary } from './parse-primary'
 import { Reader, Stopped } from './reader'
-import type { BinaryOperator, ExpressionProblem, Syntax } from './syntax'
+import type { BinaryOperator, Failure, Syntax } from './syntax'
 import { tokensOf } from './tokens'
 
-export type Parsed = { readonly syntax: Syntax } | { readonly problem: ExpressionProblem }
+export type Parsed = { readonly syntax: Syntax } | Failure
 
 /** Reads an expression of the subset of ISO SQL that docs/expressions.md describes; a problem tells where it stopped making sense. */
 export function parse(source: string): Parsed {
@@ -11,12 +11,12 @@ export function parse(source: string): Parsed {
   if ('problem' in cut) return cut
   const reader = new Reader(cut.tokens)
   try {
-    if (reader.at('end')) reader.stop('Nothing is written yet. Write an expression, such as a field’s name.')
+    if (reader.at('end')) reader.stop({ kind: 'expression-empty' })
     const syntax = expression(reader)
-    if (!reader.at('end')) reader.stop(`“${reader.next.raw}” is one too many here.`)
+    if (!reader.at('end')) reader.stop({ kind: 'one-too-many', written: reader.next.raw })
     return { syntax }
   } catch (cause) {
-    if (cause instanceof Stopped) return { problem: cause.problem }
+    if (cause instanceof Stopped) return cause.failure
     throw cause
   }
 }
@@ -60,12 +60,11 @@ function comparison(reader: Reader): Syntax {
   }
   if (reader.takeWord('LIKE')) {
     const pattern = sum(reader)
-    const escape = reader.takeWord('ESCAPE') ? reader.expect('text', 'one character between ’ marks') : undefined
-    if (escape && [...escape.text].length !== 1)
-      reader.stopAt(escape, 'After ESCAPE stands one character, such as ’|’.')
+    const escape = reader.takeWord('ESCAPE') ? reader.expect('text', { kind: 'escape-text' }) : undefined
+    if (escape && [...escape.text].length !== 1) reader.stopAt(escape, { kind: 'escape-one' })
     return { kind: 'like', not, of: left, pattern, escape: escape?.text ?? '', start, end: escape?.end ?? pattern.end }
   }
-  if (not) reader.stop('After NOT stands BETWEEN, IN or LIKE here.')
+  if (not) reader.stop({ kind: 'not-what' })
   return left
 }
 

@@ -1,10 +1,11 @@
-import type { ExpressionProblem, Span } from './syntax'
+import { type Problem, wordProblem } from '../../words'
+import type { Failure, Span } from './syntax'
 import type { Token } from './tokens'
 
 /** Thrown within the parser alone, and caught where it began. */
 export class Stopped extends Error {
-  constructor(readonly problem: ExpressionProblem) {
-    super(problem.words)
+  constructor(readonly failure: Failure) {
+    super(failure.problem.kind)
   }
 }
 
@@ -40,13 +41,13 @@ export class Reader {
   takeSign = (sign: string) => this.at('sign', sign) && Boolean(this.take())
 
   expectWord(word: string): Token {
-    return this.at('word', word) ? this.take() : this.stop(`${word} is missing here.`)
+    return this.at('word', word) ? this.take() : this.stop({ kind: 'word-missing', word })
   }
   expectSign(sign: string): Token {
-    return this.at('sign', sign) ? this.take() : this.stop(`“${sign}” is missing here.`)
+    return this.at('sign', sign) ? this.take() : this.stop({ kind: 'sign-missing', sign })
   }
-  expect(is: Token['is'], what: string): Token {
-    return this.at(is) ? this.take() : this.stop(`Here stands ${what}.`)
+  expect(is: Token['is'], otherwise: Problem): Token {
+    return this.at(is) ? this.take() : this.stop(otherwise)
   }
 
   /** One or more, with commas between. */
@@ -60,22 +61,20 @@ export class Reader {
   }
 
   deeper<T>(part: () => T): T {
-    if (++this.depth > deepest)
-      this.stop(`Brackets and signs may be nested ${deepest} deep at most. Split the expression.`)
+    if (++this.depth > deepest) this.stop({ kind: 'nested-too-deep', most: deepest })
     const made = part()
     this.depth--
     return made
   }
 
   count(): void {
-    if (++this.operators > mostOperators)
-      this.stop(`An expression may have at most ${mostOperators} operators. Split it.`)
+    if (++this.operators > mostOperators) this.stop({ kind: 'too-many-operators', most: mostOperators })
   }
 
-  stop(words: string): never {
-    return this.stopAt(this.next, this.at('end') ? `${words} The expression ends too early.` : words)
+  stop(problem: Problem): never {
+    return this.stopAt(this.next, this.at('end') ? { kind: 'ends-too-early', words: wordProblem(problem) } : problem)
   }
-  stopAt({ start, end }: Span, words: string): never {
-    throw new Stopped({ start, end, words })
+  stopAt({ start, end }: Span, problem: Problem): never {
+    throw new Stopped({ problem, at: { start, end } })
   }
 }

@@ -1,4 +1,5 @@
 import type { DateUnit, KindName } from '../../kinds'
+import type { Problem } from '../../words'
 
 /** Where something stands in the text, in UTF-16 units from nought. */
 export interface Span {
@@ -6,9 +7,10 @@ export interface Span {
   readonly end: number
 }
 
-/** What is wrong with an expression, where, and how to mend it. Words for people; never thrown. */
-export interface ExpressionProblem extends Span {
-  readonly words: string
+/** What is wrong with an expression, and where in it; never thrown. */
+export interface Failure {
+  readonly problem: Problem
+  readonly at: Span
 }
 
 export const binaryOperators = ['+', '-', '*', '/', '||', '=', '<>', '<', '<=', '>', '>=', 'AND', 'OR'] as const

@@ -1,4 +1,5 @@
-import type { ExpressionProblem, Span } from './syntax'
+import type { Problem } from '../../words'
+import type { Failure, Span } from './syntax'
 
 export type Token = Span & {
   readonly is: 'word' | 'name' | 'text' | 'number' | 'sign' | 'end'
@@ -49,28 +50,25 @@ const isOpen = (is: Lexeme['is'], raw: string) =>
   (is === 'name' || is === 'text') && raw.split(raw[0]!).length % 2 === 0
 
 /** Cuts text into tokens, each with its place; or says which character has no meaning. */
-export function tokensOf(source: string): { readonly tokens: Token[] } | { readonly problem: ExpressionProblem } {
+export function tokensOf(source: string): { readonly tokens: Token[] } | Failure {
   if (source.length > longestExpression)
     return {
-      problem: {
-        start: longestExpression,
-        end: source.length,
-        words: `An expression may have at most ${longestExpression.toLocaleString('en-GB')} characters.`,
-      },
+      problem: { kind: 'expression-too-long', most: longestExpression },
+      at: { start: longestExpression, end: source.length },
     }
   const tokens: Token[] = []
   for (const { is, raw, start, end, open } of lexemesOf(source)) {
     if (is === 'space' || is === 'remark') continue
-    if (is === 'unknown' || open) return { problem: { start, end, words: unreadable(is, raw) } }
+    if (is === 'unknown' || open) return { problem: unreadable(is, raw), at: { start, end } }
     tokens.push({ is, raw, text: textOf(is, raw), start, end })
   }
   tokens.push({ is: 'end', text: '', raw: '', start: source.length, end: source.length })
   return { tokens }
 }
 
-function unreadable(is: Lexeme['is'], raw: string): string {
-  if (is === 'name') return 'The name that begins here has no closing " mark.'
-  return is === 'text' ? 'The text that begins here has no closing ’ mark.' : `“${raw}” has no meaning here.`
+function unreadable(is: Lexeme['is'], raw: string): Problem {
+  if (is === 'name') return { kind: 'name-open' }
+  return is === 'text' ? { kind: 'text-open' } : { kind: 'no-meaning', sign: raw }
 }
 
 function textOf(is: Token['is'], raw: string): string {

@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import { hiring, rulings } from '@/tests/support/ruled-design'
 import { made } from '@/tests/support/made'
 import { type Rule, tableOf } from '../../book'
+import { wordProblem } from '../../words'
 import { ownRules } from '../own-rules'
 import { readDraft } from './read-draft'
 import { draftOf } from './reopen-draft'
@@ -31,7 +32,7 @@ test.each<readonly [RuleDraft, part: 'missing' | 'wrong' | 'hindrance', said: Re
 ])('%j is no rule yet', (draft, part, said) => {
   const { says, ...read } = readDraft(book, hire, draft)
   expect(says).toBeUndefined()
-  const words = part === 'wrong' ? read.wrong?.words : read[part]
+  const words = part === 'wrong' ? read.wrong && wordProblem(read.wrong.problem) : read[part]
   expect(words).toMatch(said)
   expect([read.missing, read.wrong, read.hindrance].filter(Boolean)).toHaveLength(1)
 })

@@ -1,6 +1,7 @@
 import type { Book, Field, Rule, RuleSays, Table } from '../../book'
-import { displayOf, type ExpressionProblem, readExpression, storeTree, type Tree } from '../../expressions'
+import { displayOf, type Failure, readExpression, storeTree, type Tree } from '../../expressions'
 import { isDerived, kindOf } from '../../kinds'
+import { wordProblem } from '../../words'
 import { readRuleSays } from '../compiled-rule'
 import { writeSentence } from './sentences'
 import type { DraftOf, PartsDraft, RuleDraft } from './rule-draft'
@@ -18,7 +19,7 @@ export interface DraftRead {
   /** What is still to be said. */
   readonly missing?: string
   /** What is wrong with the expression that was typed, and where. */
-  readonly wrong?: ExpressionProblem
+  readonly wrong?: Failure
   /** Why it can't be a rule of this table, though all has been said. */
   readonly hindrance?: string
 }
@@ -34,8 +35,8 @@ export function readDraft(book: Book, table: Table, draft: RuleDraft, asked: Ask
   if ('compiled' in read) return made
   // What was typed by itself is marked where it is typed.
   return draft.kind === 'written'
-    ? { ...rest, wrong: { words: read.because, start: 0, end: draft.source.length } }
-    : { ...rest, hindrance: read.because }
+    ? { ...rest, wrong: { problem: read.problem, at: { start: 0, end: draft.source.length } } }
+    : { ...rest, hindrance: wordProblem(read.problem) }
 }
 
 function sayDraft(book: Book, table: Table, draft: RuleDraft): DraftRead {
@@ -43,7 +44,7 @@ function sayDraft(book: Book, table: Table, draft: RuleDraft): DraftRead {
     case 'written': {
       if (!draft.source.trim()) return {}
       const read = readExpression(book, table, draft.source)
-      return 'problem' in read ? { wrong: read.problem } : holding(read.tree)
+      return 'problem' in read ? { wrong: read } : holding(read.tree)
     }
     case 'together':
     case 'apart':
@@ -54,7 +55,7 @@ function sayDraft(book: Book, table: Table, draft: RuleDraft): DraftRead {
       const written = writeSentence(book, table, draft)
       if ('missing' in written) return written
       const read = readExpression(book, table, written.source)
-      return { ...written, ...('problem' in read ? { hindrance: read.problem.words } : holding(read.tree)) }
+      return { ...written, ...('problem' in read ? { hindrance: wordProblem(read.problem) } : holding(read.tree)) }
     }
   }
 }
@@ -70,7 +71,7 @@ function sayParts(book: Book, table: Table, draft: PartsDraft): DraftRead {
     case 'closed': {
       if (!draft.once.trim()) return { missing: 'Write what closes it.' }
       const read = readExpression(book, table, draft.once)
-      return 'problem' in read ? { wrong: read.problem } : { says: { ...draft, once: storeTree(read.tree) } }
+      return 'problem' in read ? { wrong: read } : { says: { ...draft, once: storeTree(read.tree) } }
     }
     case 'follows': {
       if (!draft.field) return { missing: 'Choose the field whose states they are.' }
@@ -83,7 +84,7 @@ function sayParts(book: Book, table: Table, draft: PartsDraft): DraftRead {
 function sayApart(book: Book, table: Table, { unless, ...rest }: DraftOf<'apart'>): DraftRead {
   // What is typed is looked at first: it is marked where it stands, whatever else is still to be chosen.
   const read = unless.trim() ? readExpression(book, table, unless) : undefined
-  if (read && 'problem' in read) return { wrong: read.problem }
+  if (read && 'problem' in read) return { wrong: read }
   if (timesOf(book, table).length < 2)
     return { missing: `${table.name} has no two dates or times to last from and to. Choose another table above.` }
   if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }

@@ -35,7 +35,7 @@ export const valueProblems = {
     `“${short(problem.text)}” is not a date and time such as ${problem.example}.`,
   'not-tick': (problem: { readonly text: string }) => `“${short(problem.text)}” is neither yes nor no.`,
   'not-choice': (problem: { readonly text: string; readonly choices: readonly string[] }) =>
-    `“${short(problem.text)}” is not one of the choices: ${listed(problem.choices.slice(0, 8), 'or')}${problem.choices.length > 8 ? ' and more' : ''}.`,
+    `“${short(problem.text)}” is not one of the choices: ${problem.choices.length > 8 ? `${problem.choices.slice(0, 8).join(', ')} and more` : listed(problem.choices, 'or')}.`,
   'not-mark': (problem: { readonly text: string; readonly scale: number }) =>
     `“${short(problem.text)}” is not a mark from 1 to ${problem.scale}.`,
   'not-email': (problem: { readonly text: string }) =>

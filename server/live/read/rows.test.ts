@@ -8,6 +8,7 @@ import type { ListQuery } from '@/core/lists'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../../catalogue'
 import { run, select } from '../../database'
+import { wordProblem } from '@/core/words'
 import { addMany, countRows, findToPick, type Live, readList, readRecord, saveRecord } from '..'
 
 let db: Catalogue
@@ -200,7 +201,7 @@ test('a list is narrowed to a condition on typed, linked and derived facts, the 
   const visit = tableOf(live.book, 'visit')
   const narrowed = async (source: string) => {
     const read = readExpression(live.book, visit, source)
-    if ('problem' in read) throw new Error(read.problem.words)
+    if ('problem' in read) throw new Error(wordProblem(read.problem))
     return (await list({ table: 'visit', where: read.tree })).rows.length
   }
   expect(await narrowed(`State = 'cancelled' AND Premises.Town = 'Otterby'`)).toBe(

@@ -28,7 +28,7 @@ async function loanBook(name: string) {
   const rule = async (source: string, words: string, ruleId = 'r'): Promise<void> => {
     const { book } = await stored(db, id)
     const read = readDraft(book, tableOf(book, 'loan'), { kind: 'written', source })
-    if (!read.says) throw new Error(read.wrong?.words)
+    if (!read.says) throw new Error(source)
     await editAll(db, account, id, [
       {
         kind: 'addRule',

@@ -2,18 +2,12 @@
 
 import { useRef } from 'react'
 import type { Field, Table } from '@/core/book'
-import { wordsOffered, writtenName } from '@/core/expressions'
+import { type Failure, wordsOffered, writtenName } from '@/core/expressions'
+import { wordProblem } from '@/core/words'
 import { Button, Labelled } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { type EditorHandle, ExpressionEditor } from './expression-editor'
 import { LiveResults, type TriedExpression } from './live-results'
-
-/** What is wrong with an expression, and where in it. */
-export interface WrongPlace {
-  readonly words: string
-  readonly start: number
-  readonly end: number
-}
 
 interface Props {
   readonly id: string
@@ -24,7 +18,8 @@ interface Props {
   readonly offered?: readonly Field[]
   readonly source: string
   readonly placeholder?: string
-  readonly wrong: WrongPlace | undefined
+  /** What is wrong with it, and where. */
+  readonly wrong: Failure | undefined
   /** What is said when it can be kept. */
   readonly sound?: string | undefined
   /** The name that every fact begins with, where rows of another table are spoken of. */
@@ -95,8 +90,8 @@ export function ExpressionBox(props: Props) {
 }
 
 /** The place that is wrong, marked in the words themselves, and what is wrong with it. */
-function Wrong({ source, words, start, end }: WrongPlace & { readonly source: string }) {
-  const here = source.slice(start, end)
+function Wrong({ source, problem, at }: Failure & { readonly source: string }) {
+  const here = source.slice(at.start, at.end)
   return (
     <>
       {here && (
@@ -104,7 +99,7 @@ function Wrong({ source, words, start, end }: WrongPlace & { readonly source: st
           {here.slice(0, 60)}
         </mark>
       )}{' '}
-      <span className="text-ember">{words}</span>
+      <span className="text-ember">{wordProblem(problem)}</span>
     </>
   )
 }

@@ -6,7 +6,8 @@ import { lintKeymap, setDiagnostics } from '@codemirror/lint'
 import { EditorState } from '@codemirror/state'
 import { drawSelection, EditorView, keymap, placeholder as inPlace, tooltips } from '@codemirror/view'
 import { type Ref, useEffect, useImperativeHandle, useRef } from 'react'
-import type { OfferedWord } from '@/core/expressions'
+import type { Failure, OfferedWord } from '@/core/expressions'
+import { wordProblem } from '@/core/words'
 import { offering } from './completions'
 import { editorLook, painting } from './editor-look'
 
@@ -23,7 +24,7 @@ interface Props {
   readonly rows: number
   readonly autoFocus?: boolean | undefined
   readonly words: () => readonly OfferedWord[]
-  readonly wrong: { readonly words: string; readonly start: number; readonly end: number } | undefined
+  readonly wrong: Failure | undefined
   readonly describedBy: string
   readonly onChange: (source: string) => void
   /** Told what stands there: the last letters may not have been drawn yet. */
@@ -74,11 +75,11 @@ export function ExpressionEditor(props: Props) {
     if (!now) return
     now.contentDOM.setAttribute('aria-invalid', String(wrong !== undefined))
     const length = now.state.doc.length
-    const range = wrong && { from: Math.min(wrong.start, length), to: Math.min(wrong.end, length) }
+    const range = wrong && { from: Math.min(wrong.at.start, length), to: Math.min(wrong.at.end, length) }
     now.dispatch(
       setDiagnostics(
         now.state,
-        range && range.to > range.from ? [{ ...range, severity: 'error', message: wrong.words }] : [],
+        range && range.to > range.from ? [{ ...range, severity: 'error', message: wordProblem(wrong.problem) }] : [],
       ),
     )
   }, [wrong, source])

@@ -1,7 +1,7 @@
 'use client'
 
 import { type Book, type Field, type Table, wordsOf } from '@/core/book'
-import type { ExpressionProblem } from '@/core/expressions'
+import type { Failure } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
 import { type DraftOf, isComparable, type PartsDraft, samenessOf, timesOf } from '@/core/rules'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
@@ -13,7 +13,7 @@ interface Props {
   readonly table: Table
   readonly draft: PartsDraft
   /** What is wrong with the expression in it. */
-  readonly wrong: ExpressionProblem | undefined
+  readonly wrong: Failure | undefined
   readonly onChange: (draft: PartsDraft) => void
 }
 

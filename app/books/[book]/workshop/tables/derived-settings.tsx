@@ -111,7 +111,7 @@ function Written({ table, field, onChange }: SourceProps) {
         rows={2}
         source={source}
         placeholder='Quantity * "Price each"'
-        wrong={source.trim() && 'words' in read ? read : undefined}
+        wrong={source.trim() && 'problem' in read ? read : undefined}
         sound={'tree' in read ? 'It can be kept.' : undefined}
         tries={'tree' in read ? { table, tree: read.tree } : undefined}
         onChange={setSource}
@@ -125,7 +125,7 @@ function Written({ table, field, onChange }: SourceProps) {
         rows={1}
         source={freezes}
         placeholder="State = 'done'"
-        wrong={freezes.trim() && 'words' in frozen ? frozen : undefined}
+        wrong={freezes.trim() && 'problem' in frozen ? frozen : undefined}
         sound={'tree' in frozen ? 'From then on it keeps what it was at that moment.' : undefined}
         onChange={setFreezes}
         onLeave={leaveFreezes}

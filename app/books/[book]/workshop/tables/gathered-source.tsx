@@ -69,7 +69,7 @@ export function GatheredSource({ table, field, onChange }: SourceProps) {
           rows={2}
           source={where}
           placeholder={placeholderFor(rows)}
-          wrong={read && 'words' in read ? read : undefined}
+          wrong={read && 'problem' in read ? read : undefined}
           sound={read ? 'Only these count.' : undefined}
           onChange={setWhere}
           onLeave={(written) => written.trim() !== (kept?.where ?? '') && keep({ where: written })}
