@@ -72,13 +72,13 @@ export function LiveResults({ table, tree, asks = false }: TriedExpression) {
 function Line({ of, href, gives }: { readonly of: string; readonly href?: string; readonly gives: Said }) {
   return (
     <div className="flex items-center justify-between gap-4">
-      <dt className="min-w-0 truncate text-ash-6">
+      <dt className="flex min-h-7 min-w-0 items-center text-ash-6">
         {href ? (
-          <Link href={href} className="inline-flex min-h-7 items-center rounded-sm hover:underline">
+          <Link href={href} className="truncate rounded-sm py-1 hover:underline">
             {of}
           </Link>
         ) : (
-          of
+          <span className="truncate">{of}</span>
         )}
       </dt>
       <dd className={`shrink-0 text-right font-semibold tabular-nums ${gives.look}`}>{gives.words}</dd>
