@@ -2,6 +2,7 @@ import { type Edit, type Field, type Link, applyEdit, type Book, type RuleSays, 
 import { storeTree, readExpression } from '@/core/expressions'
 import type { KindName } from '@/core/kinds'
 import { keptOtherwise, noPlaceFor, sameWord } from '@/core/needs'
+import { type PartsDraft, readDraft } from '@/core/rules'
 import { wordProblem } from '@/core/words'
 
 type Settings = Partial<Omit<Field, 'id' | 'name' | 'kind'>>
@@ -21,23 +22,28 @@ interface Asked {
   readonly warns?: true
 }
 
-type Said =
-  | { readonly kind: 'together'; readonly fields: readonly string[]; readonly blanks: 'differ' | 'alike' }
-  | {
-      readonly kind: 'apart'
-      readonly same: readonly string[]
-      readonly from: string
-      readonly to: string
-      readonly unless?: string
-    }
-  | { readonly kind: 'closed'; readonly once: string; readonly except: readonly string[]; readonly rows: boolean }
-  | { readonly kind: 'follows'; readonly field: string; readonly steps: Readonly<Record<string, readonly string[]>> }
-
 const idOf = (...names: readonly string[]) =>
   names
     .map((name) => name.replace(/\W+/g, '-').toLowerCase())
     .join('__')
     .slice(0, 40)
+
+/** A draft that speaks of fields and choices by their names, with their ids instead. */
+function withIds(table: string, draft: PartsDraft): PartsDraft {
+  const field = (name: string) => idOf(table, name)
+  switch (draft.kind) {
+    case 'together':
+      return { ...draft, fields: draft.fields.map(field) }
+    case 'apart':
+      return { ...draft, same: draft.same.map(field), from: field(draft.from), to: field(draft.to) }
+    case 'closed':
+      return { ...draft, except: draft.except.map(field) }
+    case 'follows': {
+      const steps = Object.entries(draft.steps).map(([from, to]) => [idOf(from), to.map((word) => idOf(word))] as const)
+      return { ...draft, field: field(draft.field), steps: Object.fromEntries(steps) }
+    }
+  }
+}
 
 /**
  * Writes a design down as the edits a person would make, with readable ids, so that the same book
@@ -104,33 +110,17 @@ export class DesignWriter {
   }
 
   /** A rule of another kind; its fields, choices and expressions by their names. */
-  ruleThat(table: string, words: string, says: Said): void {
-    const field = (name: string) => idOf(table, name)
-    this.make({ ...this.newRule(table, words), says: this.says(table, says, field) })
+  ruleThat(table: string, words: string, draft: PartsDraft): void {
+    this.make({ ...this.newRule(table, words), says: this.says(table, draft) })
   }
 
   private newRule = (table: string, words: string) =>
     ({ kind: 'addRule', id: `rule-${this.book.rules.length + 1}`, table: idOf(table), words }) as const
 
-  private says(table: string, says: Said, field: (name: string) => string): RuleSays {
-    switch (says.kind) {
-      case 'together':
-        return { ...says, fields: says.fields.map(field) }
-      case 'apart': {
-        const { unless, ...rest } = says
-        const spans = { same: rest.same.map(field), from: field(rest.from), to: field(rest.to) }
-        return { kind: 'apart', ...spans, ...(unless && { unless: this.kept(table, unless) }) }
-      }
-      case 'closed':
-        return { ...says, once: this.kept(table, says.once), except: says.except.map(field) }
-      case 'follows': {
-        const steps = Object.entries(says.steps).map(([from, to]) => ({
-          from: idOf(from),
-          to: to.map((word) => idOf(word)),
-        }))
-        return { kind: 'follows', field: field(says.field), steps }
-      }
-    }
+  private says(table: string, draft: PartsDraft): RuleSays {
+    const read = readDraft(this.book, tableOf(this.book, idOf(table)), withIds(table, draft))
+    if (!read.says) throw new Error(`${JSON.stringify(draft)}: ${JSON.stringify(read)}`)
+    return read.says
   }
 
   private kept(table: string, written: string) {

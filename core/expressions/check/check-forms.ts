@@ -37,18 +37,20 @@ export function checkLike(of: Part, pattern: Part, escape: string): Outcome {
 
 export const isNull = ({ tree }: Part): Node<'isNull'> => ({ kind: 'isNull', of: tree, type: truth })
 
-/** What is chosen among has one type; what chooses is true or not. */
-export function checkCase(whens: readonly (readonly [Part, Part])[], other: Part | undefined): Outcome {
+/** What is chosen among has one type; what chooses is true or not. Each test with its value, then what is so otherwise. */
+export function checkCase(parts: readonly Part[]): Outcome {
+  const whens = Array.from({ length: Math.floor(parts.length / 2) }, (_, at) => parts.slice(2 * at, 2 * at + 2))
+  const other = parts.length % 2 === 1 ? parts.at(-1) : undefined
   const unlike = unlikeOf(
-    whens.map(([test]) => test),
+    whens.map(([test]) => test!),
     'truth',
   )
   if (unlike) return fail(unlike.at, { kind: 'when-needs-truth', found: unlike.tree.type.is })
-  const one = together([...whens.map(([, value]) => value), ...(other ? [other] : [])])
+  const one = together([...whens.map(([, value]) => value!), ...(other ? [other] : [])])
   if (isFailure(one)) return one
   return {
     kind: 'case',
-    whens: whens.map(([test, value]) => [test.tree, castTo(value.tree, one.type)] as const),
+    whens: whens.map(([test, value]) => [test!.tree, castTo(value!.tree, one.type)] as const),
     ...(other && { other: castTo(other.tree, one.type) }),
     type: one.type,
   }

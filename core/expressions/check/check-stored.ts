@@ -18,7 +18,7 @@ import type { Checked } from './check'
 import { checkStoredLiteral } from './check-literals'
 import { leadsNowhere, noSuchField, noSuchRows } from './names'
 import type { CastTarget } from '../text/syntax'
-import type { Node, Tree } from '../tree'
+import { type Node, partsOf, type Tree } from '../tree'
 import type { Type } from '../types'
 
 /**
@@ -57,7 +57,7 @@ function checkTree(scope: Scope, tree: Tree): Outcome {
       return isFailure(of) ? of : isNull({ tree: of, at: nowhere })
     }
     case 'case':
-      return cases(scope, tree)
+      return withParts(scope, partsOf(tree), checkCase)
     case 'call':
       return withParts(scope, tree.args, (args) => checkCall(tree.name, args, nowhere))
     case 'cast':
@@ -91,15 +91,6 @@ function fact(scope: Scope, tree: Node<'fact'>, bare: boolean): Outcome {
   return here.fields.includes(field)
     ? checkFact(scope, tree.over, field, nowhere, bare)
     : fail(nowhere, noSuchField(here, field.name))
-}
-
-function cases(scope: Scope, { whens, other }: Node<'case'>): Outcome {
-  return withParts(scope, [...whens.flat(), ...(other ? [other] : [])], (parts) =>
-    checkCase(
-      whens.map((_, at) => [parts[2 * at]!, parts[2 * at + 1]!] as const),
-      other && parts.at(-1),
-    ),
-  )
 }
 
 function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {

@@ -57,7 +57,7 @@ function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
       return isFailure(of) ? of : negated(syntax, isNull({ tree: of, at: syntax.of }))
     }
     case 'case':
-      return cases(scope, syntax)
+      return withParts(scope, [...syntax.whens.flat(), ...(syntax.other ? [syntax.other] : [])], checkCase)
     case 'call':
       return withParts(scope, syntax.args, (args) => checkCall(syntax.name, args, syntax))
     case 'cast':
@@ -115,15 +115,6 @@ function between(scope: Scope, { of, least, most, not, ...span }: Form<'between'
   ] as const
   return withParts(scope, sides, ([low, high]) =>
     negated({ not }, { kind: 'binary', operator: 'AND', left: low!.tree, right: high!.tree, type: { is: 'truth' } }),
-  )
-}
-
-function cases(scope: Scope, { whens, other }: Form<'case'>): Outcome {
-  return withParts(scope, [...whens.flat(), ...(other ? [other] : [])], (parts) =>
-    checkCase(
-      whens.map((_, at) => [parts[2 * at]!, parts[2 * at + 1]!] as const),
-      other && parts.at(-1),
-    ),
   )
 }
 
