@@ -6,9 +6,13 @@ import { say } from '../../setup/say.mjs'
 /** Everything that CI runs, in the order in which it fails soonest. `-- core` runs one part. */
 await runScript(async () => {
   const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'))
-  // What stands together takes one core each.
+  // What stands together runs at the same time.
   const parts: readonly Readonly<Record<string, () => Promise<number>>>[] = [
-    { types: () => run('npx', 'tsc', '--noEmit'), lint: () => run('npm', 'run', '-s', 'lint') },
+    {
+      types: () => run('npx', 'tsc', '--noEmit'),
+      code: () => run('npm', 'run', '-s', 'lint:code'),
+      tree: () => run('npm', 'run', '-s', 'lint:tree'),
+    },
     { core: () => run('npx', 'vitest', 'run', '--project', 'core') },
     { server: () => run('npx', 'vitest', 'run', '--project', 'server') },
     { journeys: async () => (await ensureBuilt(), run('npx', 'vitest', 'run', '--project', 'journeys')) },
