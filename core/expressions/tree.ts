@@ -19,8 +19,8 @@ export const shapes = {
   binary: { operator: 'operator', left: 'tree', right: 'tree' },
   shift: { of: 'tree', count: 'count', unit: 'unit' },
   days: { left: 'tree', right: 'tree' },
-  in: { of: 'tree', among: 'trees' },
-  like: { of: 'tree', pattern: 'tree', escape: 'text' },
+  in: { of: 'tree', among: 'some trees' },
+  like: { of: 'tree', pattern: 'tree', escape: 'letter' },
   isNull: { of: 'tree' },
   case: { whens: 'pairs', other: 'tree?' },
   call: { name: 'text', args: 'trees' },
@@ -36,10 +36,13 @@ interface Holdings {
   operator: BinaryOperator
   unit: DateUnit
   aggregate: AggregateName
+  /** One character, or none. */
+  letter: string
   'true?': true
   tree: Tree
   'tree?': Tree
   trees: readonly Tree[]
+  'some trees': readonly Tree[]
   pairs: readonly (readonly [Tree, Tree])[]
 }
 
@@ -63,7 +66,7 @@ export type Tree = { [Kind in TreeKind]: { readonly kind: Kind; readonly type: T
 /** A node of one kind. */
 export type Node<Kind extends TreeKind> = Extract<Tree, { kind: Kind }>
 
-const holdsParts: ReadonlySet<Holding> = new Set(['tree', 'tree?', 'trees', 'pairs'])
+const holdsParts: ReadonlySet<Holding> = new Set(['tree', 'tree?', 'trees', 'some trees', 'pairs'])
 
 /** For each kind of node, what of it are parts. */
 const partKeys = Object.fromEntries(

@@ -18,7 +18,9 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
     if (isFailure(one)) return one
     return { kind: 'call', name, args: args.map((arg) => castTo(arg, one.type)), type: one.type }
   }
-  const kind = functions[name === 'CEIL' ? 'CEILING' : name === 'CHARACTER_LENGTH' ? 'CHAR_LENGTH' : name]
+  const called = name === 'CEIL' ? 'CEILING' : name === 'CHARACTER_LENGTH' ? 'CHAR_LENGTH' : name
+  // A stored tree may hold any name: not what every object has besides.
+  const kind = Object.hasOwn(functions, called) ? functions[called] : undefined
   if (!kind) {
     const near = nearNames(name, [
       ...Object.keys(functions).filter((one) => !one.includes(' ')),
@@ -52,7 +54,8 @@ export function checkCast({ tree: of }: Part, { name, sizes }: CastTarget, at: S
   if (name === 'DECIMAL' || name === 'INTEGER') {
     const [digits = 18, scale = 0] = name === 'INTEGER' ? [18, 0] : sizes
     if (from.is !== 'exact') return no({ kind: 'casts-numbers', to: name, found: from.is })
-    if (scale > digits || digits > 65 || scale > mostScale) return no({ kind: 'decimal-sizes', most: mostScale })
+    if (scale > digits || digits > 65 || scale > mostScale || !Number.isInteger(digits) || !Number.isInteger(scale))
+      return no({ kind: 'decimal-sizes', most: mostScale })
     if (digits - scale < from.whole + (scale < from.scale ? 1 : 0))
       return no({
         kind: 'decimal-too-small',

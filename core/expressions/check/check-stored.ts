@@ -18,7 +18,7 @@ import type { Checked } from './check'
 import { checkStoredLiteral } from './check-literals'
 import { leadsNowhere, noSuchField, noSuchRows } from './names'
 import type { CastTarget } from '../text/syntax'
-import { type Node, partsOf, type Tree } from '../tree'
+import { type Node, nodesOf, partsOf, type Tree } from '../tree'
 import type { Type } from '../types'
 
 /**
@@ -99,6 +99,9 @@ function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
   const rows = tableOf(scope.book, link.many)
   if (link.one !== scope.table.id) return fail(nowhere, noSuchRows(scope.book, scope.table, rows.name))
   const { of, where } = tree
+  // The rows are told by a name in what is gathered of them.
+  if (of && !nodesOf(of).some((node) => node.kind === 'fact'))
+    return fail(nowhere, { kind: 'rows-missing', name: tree.name })
   const within = { ...scope, table: rows, rows: rows.name }
   return withParts(within, [...(where ? [where] : []), ...(of ? [of] : [])], (parts) =>
     checkAggregate(tree.name, link, {
