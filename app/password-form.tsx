@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
-import { answered } from '@/app/answered'
+import { told } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import { Button, Labelled, TextBox } from '@/ui/kit'
 import { signIn, startUp } from './account-actions'
@@ -28,7 +28,7 @@ export function PasswordForm({ kind }: { readonly kind: 'sign-in' | 'start' }) {
   async function submit(event: FormEvent) {
     event.preventDefault()
     setBusy(true)
-    const result = await answered((kind === 'start' ? startUp : signIn)({ name, password }))
+    const result = await told((kind === 'start' ? startUp : signIn)({ name, password }))
     if (result.ok) {
       router.replace('/books')
       router.refresh()

@@ -105,6 +105,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'being-opened': { kind: 'being-opened', book: 'Emberly Flue Care' },
   'disk-full': { kind: 'disk-full', free: 12, least: 64 },
   'no-answer': { kind: 'no-answer' },
+  'no-answer-to-change': { kind: 'no-answer-to-change' },
   unexpected: { kind: 'unexpected' },
   'expression-empty': { kind: 'expression-empty' },
   'expression-too-long': { kind: 'expression-too-long', most: 20_000 },

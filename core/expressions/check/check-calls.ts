@@ -46,6 +46,10 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
   return { kind: 'call', name: own, args, type }
 }
 
+/** Whether MariaDB has decimals of such sizes; a stored tree may hold anything there. */
+const isDecimal = (digits: number, scale: number) =>
+  Number.isInteger(digits) && Number.isInteger(scale) && scale <= digits && digits <= 65 && scale <= mostScale
+
 /** Only what loses nothing but decimals: text never becomes a number by itself. */
 export function checkCast({ tree: of }: Part, { name, sizes }: CastTarget, at: Span): Outcome {
   if (of.type.is === 'nothing') return of
@@ -54,8 +58,7 @@ export function checkCast({ tree: of }: Part, { name, sizes }: CastTarget, at: S
   if (name === 'DECIMAL' || name === 'INTEGER') {
     const [digits = 18, scale = 0] = name === 'INTEGER' ? [18, 0] : sizes
     if (from.is !== 'exact') return no({ kind: 'casts-numbers', to: name, found: from.is })
-    if (scale > digits || digits > 65 || scale > mostScale || !Number.isInteger(digits) || !Number.isInteger(scale))
-      return no({ kind: 'decimal-sizes', most: mostScale })
+    if (!isDecimal(digits, scale)) return no({ kind: 'decimal-sizes', most: mostScale })
     if (digits - scale < from.whole + (scale < from.scale ? 1 : 0))
       return no({
         kind: 'decimal-too-small',

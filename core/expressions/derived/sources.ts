@@ -32,6 +32,8 @@ export function writtenStored(book: Book, json: Json | undefined): string {
 export interface Gathering {
   /** The id of the table whose rows are gathered. */
   readonly rows: string
+  /** The link field that leads here from them. */
+  readonly by: string
   readonly name: AggregateName
   /** What is taken of each row, as it is written; blank where rows are counted. */
   readonly of: string
@@ -46,11 +48,11 @@ export function gatheringOf(book: Book, json: Json | undefined): Gathering | und
   if (!link) return undefined
   const rows = tableOf(book, link.many)
   const show = (part: Tree | undefined) => (part ? showExpression(book, part, rows.name) : '')
-  return { rows: rows.id, name: tree.name, of: show(tree.of), where: show(tree.where) }
+  return { rows: rows.id, by: link.field, name: tree.name, of: show(tree.of), where: show(tree.where) }
 }
 
 /** A gathering as it is written. */
-export function writeGathering(book: Book, { rows, name, of, where }: Gathering): string {
+export function writeGathering(book: Book, { rows, name, of, where }: Omit<Gathering, 'by'>): string {
   const inside = writtenName(tableOf(book, rows).name)
   return `${name}(${of || inside})${where.trim() ? ` FILTER (WHERE ${where.trim()})` : ''}`
 }

@@ -30,7 +30,7 @@ export interface Slip {
   readonly as: keyof typeof slips
   readonly text: string
 }
-const sayslip = (slip: Slip | undefined) => (slip ? slips[slip.as](slip.text) : '')
+const saySlip = (slip: Slip | undefined) => (slip ? slips[slip.as](slip.text) : '')
 
 const forms = { DATE: '’2027-03-12’', TIME: '’09:30’', TIMESTAMP: '’2027-03-12 09:30’' }
 
@@ -125,13 +125,13 @@ export const expressionProblems = {
   'two-values': () => 'NULLIF takes two values.',
   'two-values-or-more': () => 'COALESCE takes two values or more.',
   'not-one-type': ({ found, wanted, slip }: Found & { readonly wanted: TypeWord; readonly slip?: Slip | undefined }) =>
-    `This is ${typeWords[found]}, but what it stands with is ${typeWords[wanted]}.${sayslip(slip)}`,
+    `This is ${typeWords[found]}, but what it stands with is ${typeWords[wanted]}.${saySlip(slip)}`,
   'not-comparable': (problem: {
     readonly left: TypeWord
     readonly right: TypeWord
     readonly slip?: Slip | undefined
   }) =>
-    `${capital(typeWords[problem.left])} can’t be compared with ${typeWords[problem.right]}.${sayslip(problem.slip)}`,
+    `${capital(typeWords[problem.left])} can’t be compared with ${typeWords[problem.right]}.${saySlip(problem.slip)}`,
   'no-greater-text': () => 'Texts can be the same or not, or look alike (LIKE), but none is greater than another.',
   'no-greater-truth': () => 'Yes and no can be the same or not, but neither is greater.',
   'joins-truths': ({ operator, found }: Found & { readonly operator: string }) =>

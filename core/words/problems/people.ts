@@ -23,7 +23,10 @@ export const peopleProblems = {
   'last-administrator': () => 'A book needs at least one administrator. Make somebody else one first.',
   'signed-out': () =>
     'You have been signed out. Sign in in another tab, then try again here; nothing you typed is lost.',
-  'no-answer': () =>
+  /** Nothing was to be changed by what was asked. */
+  'no-answer': () => 'Hearth Table doesn’t answer. See that this computer is connected, and try again in a moment.',
+  /** A change was on its way: it may have been made. */
+  'no-answer-to-change': () =>
     'Hearth Table doesn’t answer. See that this computer is connected, look whether it was done all the same, and try again.',
   unexpected: () => 'Something went wrong on our side. What you typed is still here; try again in a moment.',
 }

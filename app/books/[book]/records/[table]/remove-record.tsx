@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { toast } from 'sonner'
-import { answered } from '@/app/answered'
+import { answered, told } from '@/app/answered'
 import { tableOf } from '@/core/book'
 import type { ListRow } from '@/core/records'
 import { inSentence, listed, wordProblem } from '@/core/words'
@@ -30,7 +30,7 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
   useEffect(() => {
     if (!open) return
     let ended = false
-    void answered(askRemoval(id, { table: tableId, ref: row.ref, rev: row.rev })).then((result) => {
+    void told(askRemoval(id, { table: tableId, ref: row.ref, rev: row.rev })).then((result) => {
       if (ended) return
       setSheet(result.ok ? result.value : undefined)
       setProblem(
@@ -48,6 +48,8 @@ export function RemoveRecord({ tableId, row, open, onClose, onRemoved }: Props) 
 
   const go = async () => {
     const result = await answered(remove(id, one))
+    // What was refused stands in the way; what wasn’t answered can be tried again.
+    if (!result.ok && result.problem.kind === 'no-answer-to-change') return toast(wordProblem(result.problem))
     if (!result.ok) return setProblem(wordProblem(result.problem))
     onClose()
     toast(result.value)

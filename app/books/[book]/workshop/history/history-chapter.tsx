@@ -4,7 +4,7 @@ import { ChevronRight } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { fail, ok, type Result, wordProblem } from '@/core/words'
 import type { HistoryEntry } from '@/server/books'
-import { Button, classNames, Empty, Note, Tag } from '@/ui/kit'
+import { Button, classNames, Empty, Note, Tag, WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useWorkshop } from '../workshop-context'
 import { sayEntry } from './say-entry'
@@ -33,6 +33,7 @@ export function HistoryChapter() {
     }
   }, [id, revision])
 
+  const first = async () => add([], await fetchHistory(id))
   const older = async () => {
     add(entries ?? [], await fetchHistory(id, entries?.at(-1)?.revision))
   }
@@ -60,7 +61,7 @@ export function HistoryChapter() {
       </div>
       {problem && (
         <p role="status" className="mb-3 text-ember">
-          {problem}
+          {problem} <WordButton onClick={() => void first()}>Try again</WordButton>
         </p>
       )}
       {entries?.length === 0 && (

@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { useEffect, useRef, useState } from 'react'
-import { answered } from '@/app/answered'
+import { answered, told } from '@/app/answered'
 import { wordProblem } from '@/core/words'
 import type { OpeningSheet } from '@/server/live'
 import { Button, Empty, Note, WordButton } from '@/ui/kit'
@@ -39,7 +39,7 @@ export function OpenChapter() {
 
   useEffect(() => {
     let ended = false
-    void answered(askOpening(id, null)).then((result) => {
+    void told(askOpening(id, null)).then((result) => {
       if (ended) return
       if (result.ok) setSheet(result.value)
       else setProblem(wordProblem(result.problem))

@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import type { OwnRule } from '@/core/rules'
-import { answered } from '@/app/answered'
+import { told } from '@/app/answered'
 import { counted, inSentence, wordProblem } from '@/core/words'
 import type { Violations } from '@/server/live'
 import { Button, WordButton } from '@/ui/kit'
@@ -19,7 +19,7 @@ export function RuleBreakers({ own }: { readonly own: OwnRule }) {
   if (!opened.everOpened || !compiled || compiled.kind === 'closed' || compiled.kind === 'follows') return null
   const ask = async () => {
     setBusy(true)
-    const answer = await answered(askBreakers(id, { rule: rule.id }))
+    const answer = await told(askBreakers(id, { rule: rule.id }))
     setBusy(false)
     setFound(answer.ok ? answer.value : wordProblem(answer.problem))
   }

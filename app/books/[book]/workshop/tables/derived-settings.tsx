@@ -9,6 +9,7 @@ import {
   storeTree,
   readFreezing,
   readSource,
+  recheckStored,
   speaksOf,
   writtenStored,
 } from '@/core/expressions'
@@ -88,7 +89,11 @@ function Written({ table, field, onChange }: SourceProps) {
   const keptFreezes = writtenStored(book, field.freezes)
   const [source, setSource] = useState(kept)
   const [freezes, setFreezes] = useState(keptFreezes)
-  const read = readSource(book, table, field, source)
+  // What is stored may say more than its text can: of two links that lead here, which one.
+  const read =
+    source === kept && field.source !== undefined
+      ? recheckStored(book, table, field.source)
+      : readSource(book, table, field, source)
   const frozen = readFreezing(book, table, freezes)
   const leave = (written: string) => {
     const said = readSource(book, table, field, written)

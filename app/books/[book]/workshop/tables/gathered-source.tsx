@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import type { Field } from '@/core/book'
+import { type Field, findField, type Table, tableOf } from '@/core/book'
 import {
   type Gathering,
   gatheringOf,
@@ -22,23 +22,35 @@ import type { SourceProps } from './source-props'
 const takes = ['SUM', 'AVG', 'MIN', 'MAX'] as const
 
 /** A count, a total or the like: which rows, what of them, and which of them count. */
-export function GatheredSource({ table, field, onChange }: SourceProps) {
+export function GatheredSource(props: SourceProps) {
+  const { table, field } = props
   const { book } = useWorkshop()
   const offers = rowsOffered(book, table)
   const kept = gatheringOf(book, field.source)
-  const [where, setWhere] = useState(kept?.where ?? '')
   const rows = offers.find((offer) => offer.table.id === kept?.rows)
+  if (kept && !rows) return <Unclear table={table} kept={kept} />
+  if (offers.length > 0) return <Chosen {...props} offers={offers} kept={kept} rows={rows} />
+  return (
+    <p className="text-[13px] text-brass">
+      No table links to {table.name} yet, so there are no rows to gather. Answer its pairings first.
+    </p>
+  )
+}
+
+interface ChosenProps extends SourceProps {
+  readonly offers: readonly RowsOffer[]
+  readonly kept: Gathering | undefined
+  readonly rows: RowsOffer | undefined
+}
+
+function Chosen({ table, field, onChange, offers, kept, rows }: ChosenProps) {
+  const { book } = useWorkshop()
+  const [where, setWhere] = useState(kept?.where ?? '')
   const keep = (to: Partial<Gathering>) => {
-    const next: Gathering = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
+    const next: Omit<Gathering, 'by'> = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
     const read = readSource(book, table, field, writeGathering(book, next))
     return 'tree' in read && onChange({ source: storeTree(read.tree) })
   }
-  if (offers.length === 0)
-    return (
-      <p className="text-[13px] text-brass">
-        No table links to {table.name} yet, so there are no rows to gather. Answer its pairings first.
-      </p>
-    )
   const read =
     rows && where.trim() ? readSource(book, table, field, writeGathering(book, { ...kept!, where })) : undefined
   return (
@@ -76,6 +88,19 @@ export function GatheredSource({ table, field, onChange }: SourceProps) {
         />
       )}
     </>
+  )
+}
+
+/** Rows that lead here by several links: what is gathered keeps to its own, but nothing can say so anew. */
+function Unclear({ table, kept }: { readonly table: Table; readonly kept: Gathering }) {
+  const { book } = useWorkshop()
+  const rows = tableOf(book, kept.rows)
+  const { field } = findField(book, kept.by)!
+  return (
+    <p className="text-[13px] text-ash-6">
+      Gathers {plural(inSentence(rows.name))} by their {field.name}, as it always did. {rows.name} is linked to{' '}
+      {table.name} in more than one way by now, so this can’t be changed here.
+    </p>
   )
 }
 
