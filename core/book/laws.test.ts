@@ -8,6 +8,7 @@ import { emptyBook } from './empty-book'
 import { faultsOf, readBook } from './check-book'
 import { applyEdit, readEdit, sayEdit } from './edits'
 import { apply, invertAll } from './steps'
+import { runs } from '@/tests/support/runs'
 
 const game = fc.array(dice, { minLength: 10, maxLength: 60, size: 'max' })
 const seed = ['Premises', 'Visit', 'Part', 'Technician'].reduce(
@@ -45,7 +46,7 @@ test('an edit gives a whole book or a refusal in words, and leaves the book it w
         expect(JSON.stringify(before)).toBe(copy)
       })
     }),
-    { numRuns: 300 },
+    runs(300),
   )
   expect(made).toBeGreaterThan(1000)
 })
@@ -61,7 +62,7 @@ test('what is done and undone leaves the same book; done again, the same again',
         expect(again).toEqual({ ok: true, value: result.value.book })
       })
     }),
-    { numRuns: 200 },
+    runs(200),
   )
 })
 
@@ -79,7 +80,7 @@ test('a whole history taken back step by step ends where it began', () => {
       }, end)
       expect(back).toEqual(seed)
     }),
-    { numRuns: 100 },
+    runs(100),
   )
 })
 
@@ -89,7 +90,7 @@ test('a book saved as JSON and read again is the same book', () => {
       const book = play(throws, () => {})
       expect(readBook(JSON.parse(JSON.stringify(book)))).toEqual({ ok: true, value: book })
     }),
-    { numRuns: 100 },
+    runs(100),
   )
 })
 
@@ -103,7 +104,7 @@ test('every edit tells itself in words', () => {
         return result.ok ? result.value.book : book
       }, seed)
     }),
-    { numRuns: 50 },
+    runs(50),
   )
 })
 

@@ -7,6 +7,7 @@ import { type Json, wordProblem } from '../words'
 import { alike, isLike, simpleLower, simpleUpper } from './run/text'
 import { lexemesOf, tokensOf } from './text/tokens'
 import { readExpression, recheckStored, writtenName } from '.'
+import { runs } from '@/tests/support/runs'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -26,7 +27,7 @@ test('LIKE is what a regular expression of the pattern says', () => {
         .join('')
       expect(isLike(text, pattern, '')).toBe(new RegExp(`^${source}$`, 'isu').test(text))
     }),
-    { numRuns: 2000 },
+    runs(2000),
   )
 })
 
@@ -74,7 +75,7 @@ test('any field can be named, whatever it is called', () => {
         tree: { of: { kind: 'fact', field: 'note' } },
       })
     }),
-    { numRuns: 500 },
+    runs(500),
   )
 })
 
@@ -99,7 +100,7 @@ test('the editor and the reader cut a text in the same places, with nothing left
         expect(cut.tokens.slice(0, -1).map(({ raw }) => raw)).toEqual(meant.map(({ raw }) => raw))
       },
     ),
-    { numRuns: 2000 },
+    runs(2000),
   )
 })
 
@@ -137,7 +138,7 @@ test('no text and no stored thing brings the reader down', () => {
         expect(read.at.start).toBeLessThanOrEqual(source.length)
       }
     }),
-    { numRuns: 4000 },
+    runs(4000),
   )
   const kinds = fc.constantFrom('fact', 'binary', 'not', 'call', 'aggregate', 'case', 'literal')
   const { node } = fc.letrec<{ node: Json }>((tie) => ({
@@ -162,6 +163,6 @@ test('no text and no stored thing brings the reader down', () => {
   }))
   fc.assert(
     fc.property(node, (json) => void recheckStored(book, visit, json)),
-    { numRuns: 2000 },
+    runs(2000),
   )
 })

@@ -3,6 +3,7 @@ import { expect, test } from 'vitest'
 import { wordProblem } from '../words'
 import { checkValue, kindNames, kindOf, plainLook, readValue, showValue, startValue } from '.'
 import type { KindedField } from './check'
+import { runs } from '@/tests/support/runs'
 
 const now = { moment: '2027-03-12T09:30' }
 const field = (kind: KindedField['kind'], settings: Partial<KindedField> = {}): KindedField => ({
@@ -119,7 +120,7 @@ test.each(kindNames.filter((kind) => !['link', 'file'].includes(kind)))(
           expect(kindOf(kind).compare(read.value, read.value)).toBe(0)
         },
       ),
-      { numRuns: 400 },
+      runs(400),
     )
   },
 )

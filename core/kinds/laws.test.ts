@@ -3,6 +3,7 @@ import { expect, test } from 'vitest'
 import { datePart, dayNumber, readMoment, shifted } from './days'
 import { divideRounded, fromExact, powerOfTen, rescale, toExact, toWhole } from './exact-numbers'
 import { plain } from './measured'
+import { runs } from '@/tests/support/runs'
 
 const big = fc.bigInt({ min: -(10n ** 40n), max: 10n ** 40n })
 const scale = fc.nat(20)
@@ -74,7 +75,7 @@ test('a measured number is written without an exponent, with every digit it has'
       expect(text).toMatch(/^-?(0|[1-9]\d*)(\.\d*[1-9])?$/)
       expect(Number(text)).toBe(float === 0 ? 0 : float)
     }),
-    { numRuns: 2000 },
+    runs(2000),
   )
   expect([plain(1e-7), plain(-1.5e21), plain(0.1 + 0.2), plain(-0)]).toEqual([
     '0.0000001',

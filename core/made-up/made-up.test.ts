@@ -7,6 +7,7 @@ import { type Book, type Edit, emptyBook, linkOf, linksFrom, applyEdit, mustHold
 import { kindOf, plainLook } from '../kinds'
 import { checkRecord } from '../records'
 import { fillingOrder, fillTable, impossibleTables, type MakeUp } from '.'
+import { runs } from '@/tests/support/runs'
 
 /** Dice that come from a seed alone. */
 function diceFrom(seed: number) {
@@ -50,7 +51,7 @@ test('whatever the design, what is made up keeps its rules', () => {
         )
       }
     }),
-    { numRuns: 400 },
+    runs(400),
   )
 })
 

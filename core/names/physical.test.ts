@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { liveNameHindrance, physicalName, quoteName } from './physical'
 import { reservedWords } from './reserved'
+import { runs } from '@/tests/support/runs'
 
 test.each([
   ['Booked for', 'field', 'booked_for'],
@@ -23,7 +24,7 @@ test('whatever is typed, the name is plain, short, not reserved and not taken', 
       expect(reservedWords.has(first)).toBe(false)
       expect(second).not.toBe(first)
     }),
-    { numRuns: 1000 },
+    runs(1000),
   )
 })
 

@@ -1,3 +1,4 @@
+import { runs } from '@/tests/support/runs'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import {
@@ -129,7 +130,7 @@ test('a specimen of a pattern has its shape, is taken as it is, and is what typi
       if (!named) expect(typed(pattern, value)).toContain(value)
       if (exact && !named) expect(fit(pattern, bare)).toEqual({ value })
     }),
-    { numRuns: 500 },
+    runs(500),
   )
 })
 
@@ -141,7 +142,7 @@ test('what is learned from specimens of one pattern takes every one of them', ()
       expect(learned.misfits).toEqual([])
       expect(samples.every((sample) => hasShape(learned.pattern, sample))).toBe(true)
     }),
-    { numRuns: 500 },
+    runs(500),
   )
 })
 
@@ -159,7 +160,7 @@ test('whatever is given, learning, fitting and typing end with an answer', () =>
         expect(now.caret).toBeLessThanOrEqual(now.text.length)
       },
     ),
-    { numRuns: 500 },
+    runs(500),
   )
 })
 

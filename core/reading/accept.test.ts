@@ -1,3 +1,4 @@
+import { runs } from '@/tests/support/runs'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
@@ -52,7 +53,7 @@ test('whatever words are read, all of it can be accepted, and is there then', ()
       expect(faultsOf(book)).toEqual([])
       expect(proposalsFor(book).all.filter((proposal) => proposal.state !== 'here')).toEqual([])
     }),
-    { numRuns: 300 },
+    runs(300),
   )
 })
 

@@ -5,6 +5,7 @@ import { f1, score, sum } from '@/tests/briefs/score'
 import { read, tableIn, tie } from '@/tests/support/plain-words'
 import { splitNeeds } from '../needs'
 import { readNeeds } from '.'
+import { runs } from '@/tests/support/runs'
 
 describe('facts', () => {
   test.each([
@@ -300,6 +301,6 @@ test('any text is read, twice the same, without a crash', () => {
       const first = readNeeds(needs)
       expect(readNeeds(needs)).toEqual(first)
     }),
-    { numRuns: 150 },
+    runs(150),
   )
 })
