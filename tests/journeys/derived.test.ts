@@ -1,15 +1,23 @@
 import { beforeAll, expect, test } from 'vitest'
+import type { Edit } from '@/core/book'
 import { type Browser, Key } from '../support/browser'
 import { billingTables } from '../support/derived-design'
+import { tie } from '../support/edits'
 import { faults } from '../support/faults'
 import { servedBook, type ServedBook } from '../support/served-book'
 
 let book: ServedBook
 let browser: Browser
 
+/** A bill can be sent to another customer than the one it is for. */
+const sentTo: Edit[] = [
+  tie('customer', 'bill', { link: 'bill-sent-link', field: 'bill-sent' }),
+  { kind: 'changeField', field: 'bill-sent', to: { name: 'Sent to' } },
+]
+
 // Each test goes on where the one before it stopped.
 beforeAll(async () => {
-  book = await servedBook('derived', 'Weir and Daughters', billingTables().edits)
+  book = await servedBook('derived', 'Weir and Daughters', [...billingTables().edits, ...sentTo])
   browser = book.browser
 })
 
@@ -45,6 +53,24 @@ test('each derived kind is designed by choosing, and says what it is made from',
   await browser.read('total of Line amount of its bill lines')
   await browser.read('Changes with Bill line → Line amount and the bill lines that there are.')
   expect(await faults(browser)).toEqual([])
+})
+
+test('rows that lead here by two links are told apart, in choosing and in writing', async () => {
+  await browser.go(`${book.path}/workshop/tables?table=customer`)
+  await addField('Latest sent', 'Gathered — count, total, average, least or greatest of the rows that link here')
+  await browser.choose('Gathers, for each record, the', 'Bills by Sent to')
+  await browser.read('how many bills by Sent to')
+  await browser.choose('and takes', 'the latest Issued on')
+  await browser.read('latest Issued on of its bills by Sent to')
+  await addField('Sent or charged', 'Worked out — calculated from other fields of the record')
+  await browser.fill('Calculated as', 'COUNT(Bill)')
+  await browser.read('Bill is linked to Customer by Customer and Sent to')
+  await browser.fill('Calculated as', 'COUNT(Bill BY "Sent to") + COUNT(Bill BY Customer)')
+  await browser.read('It can be kept.')
+  await browser.type(Key.TAB)
+  await browser.read('= COUNT(Bill BY "Sent to") + COUNT(Bill BY Customer)')
+  await browser.go(`${book.path}/workshop/tables?table=bill`)
+  await browser.press('Settings of Total')
 })
 
 test('a circle is spelled out, and stands in the way of opening until it is undone', async () => {

@@ -124,8 +124,8 @@ function aggregate(scope: Scope, syntax: Form<'aggregate'>): Outcome {
   if (scope.rows) return fail(syntax, { kind: 'gathered-twice' })
   const first = firstName(of)
   if (!first) return fail(of, { kind: 'rows-missing', name: syntax.name })
-  const found = findRows(scope.book, scope.table, first.name)
-  if ('problem' in found) return fail(first, found.problem)
+  const found = findRows(scope.book, scope.table, first, syntax.by)
+  if ('problem' in found) return fail(found.at, found.problem)
   const within = { ...scope, table: found.rows, rows: found.rows.name }
   const whole = of.kind === 'name' && (of.parts.length === 1 || of.parts.at(-1)!.name === '*')
   return withParts(within, [...(where ? [where] : []), ...(whole ? [] : [of])], (parts) =>

@@ -67,16 +67,22 @@ export function noSuchField(table: Table, typed: string): Problem {
   return { kind: 'no-such-field', table: table.name, name: typed, near, all: names.length <= 8 ? names : [] }
 }
 
-/** The rows that hang on a table by a name: those of a table that links here, through the one link it does so by. */
-export function findRows(book: Book, table: Table, name: string): Found<{ link: Link; rows: Table }> {
-  const links = linksTo(book, table.id)
-  const there = links.filter((link) => same(tableOf(book, link.many).name, name))
-  if (there.length === 1) return { link: there[0]!, rows: tableOf(book, there[0]!.many) }
-  if (there.length > 1) {
-    const through = there.map((link) => findField(book, link.field)!.field.name)
-    return { problem: { kind: 'rows-unclear', name, table: table.name, through } }
-  }
-  return { problem: noSuchRows(book, table, name) }
+type Rows = { readonly link: Link; readonly rows: Table } | { readonly problem: Problem; readonly at: NamePart }
+
+/**
+ * The rows that hang on a table by a name: those of a table that links here, `by` the link field that is named, or
+ * by the one that there is.
+ */
+export function findRows(book: Book, table: Table, name: NamePart, by: NamePart | undefined): Rows {
+  const links = linksTo(book, table.id).filter((link) => same(tableOf(book, link.many).name, name.name))
+  if (links.length === 0) return { problem: noSuchRows(book, table, name.name), at: name }
+  const fieldName = (link: Link) => findField(book, link.field)!.field.name
+  const [link, ...more] = by ? links.filter((one) => same(fieldName(one), by.name)) : links
+  const said = { name: name.name, table: table.name, through: links.map(fieldName) }
+  if (!link) return { problem: { kind: 'rows-not-by', by: by!.name, ...said }, at: by! }
+  return more.length > 0
+    ? { problem: { kind: 'rows-unclear', ...said }, at: name }
+    : { link, rows: tableOf(book, link.many) }
 }
 
 /** What is said of rows that don't hang on a table, with those that do. */

@@ -1,8 +1,8 @@
-import { type Book, type Field, findField, tableOf } from '../../book'
+import { type Book, type Field, findField, findLink, tableOf } from '../../book'
 import { kindOf } from '../../kinds'
 import { inSentence, plural } from '../../words'
 import { derivedOf } from './derived'
-import { writtenName } from '../text/show'
+import { writtenBy, writtenName } from '../text/show'
 import { type Gathering, gatheringOf, writtenStored } from './sources'
 import type { AggregateName } from '../text/syntax'
 import { isNumber } from '../types'
@@ -44,19 +44,26 @@ export function sayMadeFrom(book: Book, field: Field): string {
 }
 
 function sayGathering(book: Book, gathering: Gathering, number: boolean): string {
-  const { rows, where } = gathering
+  const { where } = gathering
   const only = where ? `, only where ${where}` : ''
-  const theirs = plural(inSentence(tableOf(book, rows).name))
+  const theirs = saidRows(book, gathering)
   const taken = sayTakenOf(book, gathering, number)
   return isCount(gathering) ? `${taken}${only}` : `${taken} of its ${theirs}${only}`
 }
 
 const isCount = ({ of, name }: Gathering) => !of || name === 'COUNT'
 
+/** The rows of a gathering, by their link where there are several: "visits by Helper". */
+function saidRows(book: Book, gathering: Gathering): string {
+  const link = findLink(book, gathering.link)!
+  const by = writtenBy(book, link) && ` by ${findField(book, link.field)!.field.name}`
+  return `${plural(inSentence(tableOf(book, link.many).name))}${by}`
+}
+
 function sayTakenOf(book: Book, gathering: Gathering, number: boolean): string {
-  const { rows, name, of } = gathering
-  const table = tableOf(book, rows)
-  if (!of || name === 'COUNT') return `how many ${plural(inSentence(table.name))}`
+  const { link, name, of } = gathering
+  const table = tableOf(book, findLink(book, link)!.many)
+  if (!of || name === 'COUNT') return `how many ${saidRows(book, gathering)}`
   const begins = `${writtenName(table.name)}.`
   const fact = of.startsWith(begins) && !of.includes('(') ? of.slice(begins.length).replaceAll('"', '') : of
   return `${sayTaken(name, number)} ${fact}`

@@ -3,7 +3,7 @@ import type { Json, Problem } from '../../words'
 import type { Checked } from '../check/check'
 import { freezingHindrance, hindranceOf, readExpression } from './derived'
 import { storedTree } from '../check/stored-tree'
-import { showExpression, writtenName } from '../text/show'
+import { showExpression, writtenBy, writtenName } from '../text/show'
 import type { AggregateName } from '../text/syntax'
 import type { Tree } from '../tree'
 
@@ -30,10 +30,8 @@ export function writtenStored(book: Book, json: Json | undefined): string {
 
 /** What a gathered field gathers, in parts that are chosen one by one. */
 export interface Gathering {
-  /** The id of the table whose rows are gathered. */
-  readonly rows: string
-  /** The link field that leads here from them. */
-  readonly by: string
+  /** The id of the link by which the rows that are gathered lead here. */
+  readonly link: string
   readonly name: AggregateName
   /** What is taken of each row, as it is written; blank where rows are counted. */
   readonly of: string
@@ -48,11 +46,11 @@ export function gatheringOf(book: Book, json: Json | undefined): Gathering | und
   if (!link) return undefined
   const rows = tableOf(book, link.many)
   const show = (part: Tree | undefined) => (part ? showExpression(book, part, rows.name) : '')
-  return { rows: rows.id, by: link.field, name: tree.name, of: show(tree.of), where: show(tree.where) }
+  return { link: link.id, name: tree.name, of: show(tree.of), where: show(tree.where) }
 }
 
 /** A gathering as it is written. */
-export function writeGathering(book: Book, { rows, name, of, where }: Omit<Gathering, 'by'>): string {
-  const inside = writtenName(tableOf(book, rows).name)
-  return `${name}(${of || inside})${where.trim() ? ` FILTER (WHERE ${where.trim()})` : ''}`
+export function writeGathering(book: Book, { link: id, name, of, where }: Gathering): string {
+  const link = findLink(book, id)!
+  return `${name}(${of || writtenName(tableOf(book, link.many).name)}${writtenBy(book, link)})${where.trim() ? ` FILTER (WHERE ${where.trim()})` : ''}`
 }

@@ -64,15 +64,16 @@ export function wordsOffered(book: Book, table: Table, within?: string): Offered
 const rowWords = (book: Book, table: Table): OfferedWord[] =>
   rowsOffered(book, table).flatMap((rows) => {
     const name = writtenName(rows.table.name)
+    const [by, saidBy] = rows.by ? [` BY ${writtenName(rows.by)}`, ` BY ${rows.by}`] : ['', '']
     const of = (call: string, label: string, says: string): OfferedWord => ({ label, written: call, is: 'rows', says })
     return [
-      of(`COUNT(${name})`, `COUNT(${rows.table.name})`, 'how many there are'),
+      of(`COUNT(${name}${by})`, `COUNT(${rows.table.name}${saidBy})`, 'how many there are'),
       ...rows.fields
         .filter(({ adds }) => adds)
         .map(({ field }) =>
           of(
-            `SUM(${name}.${writtenName(field.name)})`,
-            `SUM(${rows.table.name}.${field.name})`,
+            `SUM(${name}.${writtenName(field.name)}${by})`,
+            `SUM(${rows.table.name}.${field.name}${saidBy})`,
             'all of them together',
           ),
         ),

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, linksFrom, linksTo, type Table, tableOf } from '../../book'
+import { type Book, type Field, findField, type Link, linksFrom, linksTo, type Table, tableOf } from '../../book'
 import { displayOf } from '../derived/derived'
 import { writtenName } from '../text/show'
 import { uncomputed } from '../text/syntax'
@@ -48,17 +48,22 @@ function offer(way: readonly Field[], field: Field): FactOffer {
 /** Rows that hang on a table's records, by the name they are gathered under, and their facts with what each allows. */
 export interface RowsOffer {
   readonly table: Table
+  readonly link: Link
+  /** The link's name where the table leads here by several, to tell them apart. */
+  readonly by?: string
   readonly fields: readonly { readonly field: Field; readonly adds: boolean }[]
 }
 
-/** The tables whose rows can be gathered for each record of this one: those that lead here through one link. */
+/** The rows that can be gathered for each record of a table: those of each table that leads here, by each of its links. */
 export function rowsOffered(book: Book, table: Table): RowsOffer[] {
   const links = linksTo(book, table.id)
-  const once = links.filter((link) => links.filter((other) => other.many === link.many).length === 1)
-  return once.map((link) => {
+  return links.map((link) => {
     const rows = tableOf(book, link.many)
+    const several = links.filter((other) => other.many === link.many).length > 1
     return {
       table: rows,
+      link,
+      ...(several && { by: findField(book, link.field)!.field.name }),
       fields: rows.fields.flatMap((field) => {
         const type = field.kind === 'link' ? undefined : typeOfField(displayOf(book, field), book.look)
         if (!type || !['exact', 'measured', 'date', 'time', 'moment'].includes(type.is)) return []

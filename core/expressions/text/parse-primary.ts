@@ -133,6 +133,7 @@ const argument = (reader: Reader, inner: Inner, head: string): Syntax =>
 
 function aggregate(reader: Reader, inner: Inner, head: Token): Syntax {
   const of = inner(reader)
+  const by = reader.takeWord('BY') ? linkName(reader) : undefined
   let { end } = reader.expectSign(')')
   let where: Syntax | undefined
   if (reader.takeWord('FILTER')) {
@@ -141,8 +142,13 @@ function aggregate(reader: Reader, inner: Inner, head: Token): Syntax {
     where = inner(reader)
     end = reader.expectSign(')').end
   }
-  return { kind: 'aggregate', name: head.text as AggregateName, of, ...(where && { where }), start: head.start, end }
+  const name = head.text as AggregateName
+  return { kind: 'aggregate', name, of, ...(by && { by }), ...(where && { where }), start: head.start, end }
 }
+
+/** No expression goes on with a name, so that BY need be no word of its own: a field may be called so without quotes. */
+const linkName = (reader: Reader): NamePart =>
+  reader.at('word') || reader.at('name') ? part(reader.take()) : reader.stop({ kind: 'link-after-by' })
 
 function castTarget(reader: Reader): CastTarget {
   const head = reader.take()

@@ -1,4 +1,4 @@
-import { type Book, findField, findLink, tableOf } from '../../book'
+import { type Book, findField, findLink, type Link, linksTo, tableOf } from '../../book'
 import { mustQuote } from './parse-primary'
 import type { Tree } from '../tree'
 
@@ -71,10 +71,16 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
       const link = findLink(book, tree.link)!
       const inside = tableOf(book, link.many).name
       const of = tree.of ? showExpression(book, tree.of, inside) : writtenName(inside)
-      return `${tree.name}(${of})${tree.where ? ` FILTER (WHERE ${showExpression(book, tree.where, inside)})` : ''}`
+      return `${tree.name}(${of}${writtenBy(book, link)})${tree.where ? ` FILTER (WHERE ${showExpression(book, tree.where, inside)})` : ''}`
     }
   }
 }
+
+/** By which link the rows lead here, written only where they do so by several: ` BY "Led by"`. */
+export const writtenBy = (book: Book, link: Link) =>
+  linksTo(book, link.one).filter(({ many }) => many === link.many).length > 1
+    ? ` BY ${writtenName(findField(book, link.field)!.field.name)}`
+    : ''
 
 /** What can be said with NOT inside is, as people say it: "Note IS NOT NULL". */
 function negated(

@@ -59,6 +59,8 @@ export type Syntax = Span &
         readonly kind: 'aggregate'
         readonly name: AggregateName
         readonly of: Syntax
+        /** The link by which the rows lead here, where it is said. */
+        readonly by?: NamePart
         readonly where?: Syntax
       }
   )

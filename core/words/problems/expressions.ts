@@ -97,7 +97,15 @@ export const expressionProblems = {
     return `No rows of “${problem.name}” are linked to ${problem.table}.${hint}`
   },
   'rows-unclear': (problem: { readonly name: string; readonly table: string; readonly through: readonly string[] }) =>
-    `${problem.name} is linked to ${problem.table} through ${listed(problem.through)}, so it isn’t clear which rows are meant.`,
+    `${problem.name} is linked to ${problem.table} by ${listed(problem.through)}. Write by which before the bracket closes, such as BY "${problem.through[0]}".`,
+  'rows-not-by': (problem: {
+    readonly name: string
+    readonly table: string
+    readonly by: string
+    readonly through: readonly string[]
+  }) =>
+    `${problem.name} isn’t linked to ${problem.table} by a field “${problem.by}”, but by ${listed(problem.through)}.`,
+  'link-after-by': () => 'Write the name of a link after BY.',
   'rows-missing': ({ name }: { readonly name: string }) =>
     `Write which rows are meant, such as ${name}("Rows"."Field").`,
   'rows-named-first': ({ rows, name }: { readonly rows: string; readonly name: string }) =>

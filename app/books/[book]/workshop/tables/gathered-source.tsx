@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { type Field, findField, type Table, tableOf } from '@/core/book'
+import { type Field } from '@/core/book'
 import {
   type Gathering,
   gatheringOf,
@@ -27,8 +27,7 @@ export function GatheredSource(props: SourceProps) {
   const { book } = useWorkshop()
   const offers = rowsOffered(book, table)
   const kept = gatheringOf(book, field.source)
-  const rows = offers.find((offer) => offer.table.id === kept?.rows)
-  if (kept && !rows) return <Unclear table={table} kept={kept} />
+  const rows = offers.find((offer) => offer.link.id === kept?.link)
   if (offers.length > 0) return <Chosen {...props} offers={offers} kept={kept} rows={rows} />
   return (
     <p className="text-[13px] text-brass">
@@ -47,7 +46,7 @@ function Chosen({ table, field, onChange, offers, kept, rows }: ChosenProps) {
   const { book } = useWorkshop()
   const [where, setWhere] = useState(kept?.where ?? '')
   const keep = (to: Partial<Gathering>) => {
-    const next: Omit<Gathering, 'by'> = { rows: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
+    const next: Gathering = { link: '', name: 'COUNT', of: '', where: '', ...kept, ...to }
     const read = readSource(book, table, field, writeGathering(book, next))
     return 'tree' in read && onChange({ source: storeTree(read.tree) })
   }
@@ -59,13 +58,14 @@ function Chosen({ table, field, onChange, offers, kept, rows }: ChosenProps) {
         <Labelled label="Gathers, for each record, the" htmlFor={`${field.id}-rows`}>
           <ChoiceBox
             id={`${field.id}-rows`}
-            value={kept?.rows ?? ''}
-            onChange={(event) => keep({ rows: event.target.value, name: 'COUNT', of: '', where: '' }) && setWhere('')}
+            value={kept?.link ?? ''}
+            onChange={(event) => keep({ link: event.target.value, name: 'COUNT', of: '', where: '' }) && setWhere('')}
           >
             {!kept && <option value="">Choose rows …</option>}
             {offers.map((offer) => (
-              <option key={offer.table.id} value={offer.table.id}>
+              <option key={offer.link.id} value={offer.link.id}>
                 {plural(offer.table.name)}
+                {offer.by && ` by ${offer.by}`}
               </option>
             ))}
           </ChoiceBox>
@@ -88,19 +88,6 @@ function Chosen({ table, field, onChange, offers, kept, rows }: ChosenProps) {
         />
       )}
     </>
-  )
-}
-
-/** Rows that lead here by several links: what is gathered keeps to its own, but nothing can say so anew. */
-function Unclear({ table, kept }: { readonly table: Table; readonly kept: Gathering }) {
-  const { book } = useWorkshop()
-  const rows = tableOf(book, kept.rows)
-  const { field } = findField(book, kept.by)!
-  return (
-    <p className="text-[13px] text-ash-6">
-      Gathers {plural(inSentence(rows.name))} by their {field.name}, as it always did. {rows.name} is linked to{' '}
-      {table.name} in more than one way by now, so this can’t be changed here.
-    </p>
   )
 }
 
