@@ -1,7 +1,7 @@
 import { type Book, type Field, findField, findTable, mustHold, tableOf } from '../book'
 import { quoteText, readValue } from '../kinds'
 import { quoteName } from '../names'
-import { aOrAn, counted, inSentence, plural } from '../words'
+import { inSentence, plural, type Problem } from '../words'
 import { physicalNames } from '../physical'
 import type { LiveCheckQuestion, OpeningStep } from './steps'
 
@@ -37,29 +37,29 @@ export function wordsMissing(before: Book, after: Book): LiveCheckQuestion[] {
       {
         sql: `SELECT COUNT(*) AS count, LEFT(GROUP_CONCAT(DISTINCT ${column} SEPARATOR ', '), 200) AS examples FROM ${quoteName(names.table(was.table.id))} WHERE ${column} IS NOT NULL${missing}`,
         blocked: (count: number, examples: string) =>
-          `${counted(count, inSentence(was.table.name))} ${count === 1 ? 'has' : 'have'} a value in ${was.field.name} that is not on the list ${list.name}: ${examples}. Add it to the words of ${list.name}.`,
+          ({
+            kind: 'not-on-list',
+            table: was.table.name,
+            field: was.field.name,
+            list: list.name,
+            count,
+            examples,
+          }) as const,
       },
     ]
   })
 }
 
 /** Why the first words of a list can't be written down: a word alone is no record there, or is no value of its key. */
-export function wordsInTheWay(book: Book): string[] {
-  return book.tables.flatMap((table) => {
+export function wordsInTheWay(book: Book): Problem[] {
+  return book.tables.flatMap((table): Problem[] => {
     if (!table.words) return []
     const [key] = table.key
     const more = table.fields.find((field) => mustHold(table, field) && field.id !== key && !field.startsAs)
-    if (more)
-      return [
-        `The first words of ${table.name} can’t be added while each must also have ${aOrAn(inSentence(more.name))}. Let ${more.name} be empty, or remove the words.`,
-      ]
+    if (more) return [{ kind: 'first-words-need-more', table: table.name, field: more.name }]
     const field = table.fields.find((one) => one.id === key)
     const wrong = field && table.words.find(({ word }) => !isValue(field, word, book))
-    return wrong
-      ? [
-          `“${wrong.word}” can’t be one of the first words of ${table.name}. Change it in Tables, or what ${field.name} may hold.`,
-        ]
-      : []
+    return wrong ? [{ kind: 'first-word-is-none', word: wrong.word, table: table.name, field: field.name }] : []
   })
 }
 

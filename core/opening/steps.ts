@@ -1,3 +1,4 @@
+import type { Problem } from '../words'
 /** A loss that somebody agreed to: what it goes by, and of how many records at most. */
 export interface Agreed {
   readonly id: string
@@ -25,7 +26,7 @@ export interface OpeningStep {
 export interface LiveCheckQuestion {
   /** One row with one number, named `count`; it may name some of what it counted as `examples`. */
   readonly sql: string
-  readonly blocked: (count: number, examples: string) => string
+  readonly blocked: (count: number, examples: string) => Problem
   /** Where values would be lost that somebody may let go: what the agreement to that goes by. */
   readonly loses?: string
 }

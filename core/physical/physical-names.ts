@@ -142,7 +142,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
 /** A stored derived field has a column of what it looks like; a number has all the digits it may come to. */
 function derivedType(book: Book, field: Field): ColumnType {
   const made = derivedOf(book, field.id)
-  if ('because' in made) return { is: 'text', most: 200 }
+  if ('problem' in made) return { is: 'text', most: 200 }
   const { type } = made.tree
   if (field.kind !== 'copied' && type.is === 'exact') return type
   return made.display.kind === 'running' && type.is === 'text'

@@ -169,7 +169,7 @@ class Scope implements Facts {
 
   private fresh(field: Field): Value {
     const made = derivedOf(this.live.book, field.id)
-    if ('because' in made) return null
+    if ('problem' in made) return null
     if (field.kind === 'copied' && this.keepsCopy(made)) return this.stored?.[field.id] ?? null
     if (made.freezes && this.wasFrozen(made.freezes)) {
       const still = evaluate(made.freezes, this, this.live.now) === '1'

@@ -1,3 +1,4 @@
+import { wordProblem } from '@/core/words'
 import { expect, test } from 'vitest'
 import { type Edit, findField, tableOf } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
@@ -89,7 +90,7 @@ test('choices made a list of words and fixed choices again keep every rule, also
     'When Bill total of Visit freezes isn’t clear: It may use only what is typed into the record itself.',
   )
   const listed = made(book, toList)
-  const stopped = [...rulesInTheWay(listed), ...derivedInTheWay(listed)]
+  const stopped = [...rulesInTheWay(listed), ...derivedInTheWay(listed)].map(wordProblem)
   expect([listed.rules.length, stopped.toSorted()]).toEqual([rules, lost.toSorted()])
   expect(stopped.filter((words) => !words.includes('Bill total'))).toEqual([])
   const back: Edit = { kind: 'listToChoices', table: 'states' }

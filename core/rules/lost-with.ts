@@ -1,5 +1,6 @@
 import { type Book, type Edit, applyEdit } from '../book'
 import { derivedInTheWay } from '../expressions'
+import { wordProblem } from '../words'
 import { rulesInTheWay } from './own-rules'
 
 /**
@@ -11,9 +12,9 @@ export function lostWith(book: Book, edit: Edit): string[] {
   if (!made.ok) return []
   const { book: after } = made.value
   const left = new Set(after.rules.map(({ id }) => id))
-  const before = new Set([...derivedInTheWay(book), ...rulesInTheWay(book)])
+  const before = new Set([...derivedInTheWay(book), ...rulesInTheWay(book)].map(wordProblem))
   return [
     ...book.rules.filter(({ id }) => !left.has(id)).map(({ words }) => `The rule “${words}” goes.`),
-    ...[...rulesInTheWay(after), ...derivedInTheWay(after)].filter((words) => !before.has(words)),
+    ...[...rulesInTheWay(after), ...derivedInTheWay(after)].map(wordProblem).filter((words) => !before.has(words)),
   ]
 }

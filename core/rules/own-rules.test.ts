@@ -1,3 +1,4 @@
+import { wordProblem } from '@/core/words'
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { hiring } from '@/tests/support/ruled-design'
@@ -82,12 +83,12 @@ test('a rule that looks further than its record follows what it looks at, whatev
     'no two overlap from From day to To day, unless Room.Chairs > 9',
   ])
   design.do({ kind: 'changeField', field: 'seats', to: { kind: 'line' } })
-  expect(rulesInTheWay(design.book).join()).toContain('The rule “apart” of Hire can’t be kept')
+  expect(rulesInTheWay(design.book).map(wordProblem).join()).toContain('The rule “apart” of Hire can’t be kept')
 })
 
 test('a field that holds something else now stops the rule, in words', () => {
   const changed = made(book, { kind: 'changeField', field: 'back', to: { kind: 'line' } })
-  expect(rulesInTheWay(changed)[0]).toMatch(
+  expect(rulesInTheWay(changed).map(wordProblem)[0]).toMatch(
     /^The rule “It can’t come back before it went out.” of Loan can’t be kept: Text can’t be compared/,
   )
   expect(brokenRules(changed, 'loan', { lent: '2027-03-12', back: 'x' })).toEqual({})
@@ -142,7 +143,9 @@ test('a choice that is reworded is reworded wherever an expression compares it, 
     { id: 'over', word: 'agreed' },
   ]
   const { book } = design.do({ kind: 'changeField', field: 'state', to: { choices } })
-  const said = Object.fromEntries(ownRules(book).map(({ rule, source, because }) => [rule.id, because ?? source]))
+  const said = Object.fromEntries(
+    ownRules(book).map(({ rule, source, problem }) => [rule.id, problem ? wordProblem(problem) : source]),
+  )
   expect(said).toEqual({
     same: `NOT State = 'settled' OR Guests > 0`,
     listed: `State IN ('asked', 'settled') OR Note = 'agreed'`,

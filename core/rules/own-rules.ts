@@ -13,7 +13,7 @@ export interface OwnRule {
   /** Its names looked up; missing where it can't hold as it is. */
   readonly compiled?: CompiledRule
   /** Why it can't hold, in words. */
-  readonly because?: string
+  readonly problem?: Problem
   /** The fields of the table that it speaks of, in their order. */
   readonly fields: readonly string[]
 }
@@ -77,7 +77,7 @@ function readOwn(book: Book, rule: Rule): OwnRule {
     table,
     source: sayRule(book, rule),
     fields: table.fields.map(({ id }) => id).filter((id) => spoken.has(id)),
-    ...('compiled' in read ? { compiled: read.compiled } : { because: wordProblem(read.problem) }),
+    ...('compiled' in read ? { compiled: read.compiled } : { problem: read.problem }),
   }
 }
 
@@ -193,8 +193,8 @@ const needsOf: (book: Book, tree: Tree) => readonly string[] | undefined = onceP
 // Rules that are always asked don't speak of today.
 const never = { moment: '0001-01-01T00:00' }
 
-/** Rules that can't hold as they are, in words; a book isn't opened with them. */
-export const rulesInTheWay = (book: Book): string[] =>
-  ownRules(book).flatMap(({ rule, table, because }) =>
-    because ? [`The rule “${rule.words}” of ${table.name} can’t be kept: ${because} Change it in Rules first.`] : [],
+/** What is wrong with rules that can't hold as they are; a book isn't opened with them. */
+export const rulesInTheWay = (book: Book): Problem[] =>
+  ownRules(book).flatMap(({ rule, table, problem }): Problem[] =>
+    problem ? [{ kind: 'rule-not-kept', rule: rule.words, table: table.name, words: wordProblem(problem) }] : [],
   )

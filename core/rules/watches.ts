@@ -27,7 +27,7 @@ export function watchesOf(book: Book, table: Table, compiled: CompiledRule): Wat
     const { field } = findField(book, id)!
     if (!isDerived(field) || isStored(field)) at(hops, here).add(id)
     const made = isDerived(field) ? derivedOf(book, id) : undefined
-    if (!made || 'because' in made) return
+    if (!made || 'problem' in made) return
     // A copy changes with its link.
     if (field.kind === 'copied') return void (made.tree.kind === 'fact' && at(hops, here).add(made.tree.over[0]!))
     walk(made.tree, hops, here)

@@ -1,3 +1,4 @@
+import { wordProblem } from '../words'
 import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
 import { derivedOf, type FunctionName, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
@@ -115,7 +116,7 @@ function factAt(id: string, place: Place): string[] {
     .map((column) => (alias ? `${alias}.` : '') + dialect.quoteName(column.name))
   if (!isDerived(field) || field.kind === 'copied') return columns
   const made = derivedOf(book, id)
-  if ('because' in made) throw new Error(`Expected ${field.name} to be sound: ${made.because}`)
+  if ('problem' in made) throw new Error(`Expected ${field.name} to be sound: ${wordProblem(made.problem)}`)
   const live = sql(made.tree, place)
   return [made.freezes ? `(CASE WHEN ${sql(made.freezes, place)} THEN ${columns[0]!} ELSE ${live} END)` : live]
 }

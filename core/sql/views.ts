@@ -45,7 +45,7 @@ export function viewColumns(
 /** A derived fact of a record, over its table under an alias; NULL where it can't be computed as the book stands. */
 export function factSql(book: Book, names: PhysicalNames, fieldId: string, alias: string, dialect = mariadb): string {
   const made = derivedOf(book, fieldId)
-  if ('because' in made) return 'NULL'
+  if ('problem' in made) return 'NULL'
   const { table } = findField(book, fieldId)!
   const fact = { kind: 'fact', over: [], field: fieldId, type: made.tree.type } as const
   return expressionSql(book, names, table.id, fact, alias, 'plain', dialect)

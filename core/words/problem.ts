@@ -1,5 +1,6 @@
 import { editProblems } from './problems/edits'
 import { expressionProblems } from './problems/expressions'
+import { openingProblems } from './problems/openings'
 import { peopleProblems } from './problems/people'
 import { recordProblems } from './problems/records'
 import { ruleProblems } from './problems/rules'
@@ -13,6 +14,7 @@ export const catalogues = {
   edits: editProblems,
   expressions: expressionProblems,
   rules: ruleProblems,
+  openings: openingProblems,
 }
 
 const catalogue = {
@@ -22,6 +24,7 @@ const catalogue = {
   ...editProblems,
   ...expressionProblems,
   ...ruleProblems,
+  ...openingProblems,
 }
 
 type Catalogue = typeof catalogue

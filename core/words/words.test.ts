@@ -4,8 +4,8 @@ import { aOrAn, counted, inSentence, listed, plural, sameJson, wordProblem } fro
 
 test.each(Object.values(samples))('$kind is told in a whole sentence, without codes', (problem) => {
   const words = wordProblem(problem)
-  // An operator that is spoken of may stand first.
-  expect(words).toMatch(/^(?:[\p{Lu}“]|[+|] ?).*[.?]$/su)
+  // An operator that is spoken of may stand first, or how many there are.
+  expect(words).toMatch(/^(?:[\p{Lu}“]|[+|] ?|\d+ ).*[.?]$/su)
   expect(words).not.toMatch(/undefined|NaN|\[object|[Ee]rror|[Ii]nvalid|null/)
 })
 

@@ -85,11 +85,11 @@ function onlyPossible(book: Book): Book {
 
 /** Without the derived fields and rules that speak of what isn't there. */
 function soundPart(book: Book): Book {
-  const broken = (field: Field) => isDerived(field) && 'because' in derivedOf(book, field.id)
+  const broken = (field: Field) => isDerived(field) && 'problem' in derivedOf(book, field.id)
   const tables = book.tables.map((table) => ({ ...table, fields: table.fields.filter((field) => !broken(field)) }))
   const ids = new Set(tables.map((table) => table.id))
   const part = { ...book, tables, rules: book.rules.filter((rule) => ids.has(rule.table)) }
-  const unsound = new Set(ownRules(part).flatMap(({ rule, because }) => (because ? [rule] : [])))
+  const unsound = new Set(ownRules(part).flatMap(({ rule, problem }) => (problem ? [rule] : [])))
   return { ...part, rules: part.rules.filter((rule) => !unsound.has(rule)) }
 }
 

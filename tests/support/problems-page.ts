@@ -8,6 +8,7 @@ const heads: Record<keyof typeof catalogues, string> = {
   edits: 'Edits of a design',
   expressions: 'Expressions',
   rules: 'Rules',
+  openings: 'Opening a book',
 }
 
 /** Every problem with its sentence, by an example of each, as a page of Markdown. */

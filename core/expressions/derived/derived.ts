@@ -24,33 +24,32 @@ export interface Derived {
 
 const mostParts = 2000
 
-/** A derived field, or why it can't be computed, in words. */
-export type Deriving = Derived | { readonly because: string }
+/** A derived field, or why it can't be computed. */
+export type Deriving = Derived | { readonly problem: Problem }
 
 /** What a derived field of a book is made of. */
 export const derivedOf: (book: Book, fieldId: string) => Deriving = oncePerPart(derive)
 
 function derive(book: Book, fieldId: string): Deriving {
   const { field, table } = findField(book, fieldId)!
-  const name = `${field.name} of ${table.name}`
-  if (field.source === undefined) return { because: `${name} doesn’t say yet what it is made from.` }
+  const named = { field: field.name, table: table.name }
+  if (field.source === undefined) return { problem: { kind: 'derived-from-nothing', ...named } }
   // Asked first: what goes in a circle could be read for ever.
   const unfounded = standingHindrance(book, fieldId)
-  if (unfounded) return { because: unfounded }
+  if (unfounded) return { problem: unfounded }
   const read = recheckStored(book, table, field.source)
   const hindrance = 'problem' in read ? read.problem : hindranceOf(field, read.tree)
-  if ('problem' in read || hindrance) return { because: `${name} can’t be calculated: ${wordProblem(hindrance!)}` }
+  if ('problem' in read || hindrance)
+    return { problem: { kind: 'derived-broken', ...named, words: wordProblem(hindrance!) } }
   const tree = rounded(field, read.tree)
   const size = sizeOf(book, tree)
-  if (size > mostParts)
-    return {
-      because: `${name} has ${size} parts with all that it is made from; ${mostParts} are the most. Make it simpler.`,
-    }
+  if (size > mostParts) return { problem: { kind: 'derived-too-big', ...named, size, most: mostParts } }
   const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
   if (field.freezes === undefined) return { tree, display, size }
   const freezes = recheckStored(book, table, field.freezes)
   const unclear = 'problem' in freezes ? freezes.problem : freezingHindrance(book, freezes.tree)
-  if ('problem' in freezes || unclear) return { because: `When ${name} freezes isn’t clear: ${wordProblem(unclear!)}` }
+  if ('problem' in freezes || unclear)
+    return { problem: { kind: 'freezing-unclear', ...named, words: wordProblem(unclear!) } }
   return { tree, display, size, freezes: freezes.tree }
 }
 
@@ -129,11 +128,11 @@ export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {
   })
 }
 
-/** Derived fields that can't be computed as they stand, in words; a book isn't opened with them. */
-export const derivedInTheWay = (book: Book): string[] =>
+/** What is wrong with derived fields that can't be computed as they stand; a book isn't opened with them. */
+export const derivedInTheWay = (book: Book): Problem[] =>
   book.tables.flatMap((table) =>
     table.fields.filter(isDerived).flatMap((field) => {
       const made = derivedOf(book, field.id)
-      return 'because' in made ? [made.because] : []
+      return 'problem' in made ? [made.problem] : []
     }),
   )

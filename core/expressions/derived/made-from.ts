@@ -53,24 +53,16 @@ function levelsOf(parts: ReadonlyMap<string, readonly string[]>): ReadonlyMap<st
 const mostLevels = 40
 
 /** Why a derived field can't stand on those it is made from, whatever they are like, or nothing. */
-export function standingHindrance(book: Book, fieldId: string): string | undefined {
+export function standingHindrance(book: Book, fieldId: string): Problem | undefined {
   const { parts, levels } = madeFrom(book)
   const level = levels.get(fieldId)
-  const name = partName(book, fieldId)
+  const part = partName(book, fieldId)
   if (level !== undefined)
-    return level > mostLevels
-      ? `${name} is made from fields that are made from others, ${level} deep; ${mostLevels} is the most. Make it from earlier ones.`
-      : undefined
+    return level > mostLevels ? { kind: 'derived-too-deep', part, level, most: mostLevels } : undefined
   const circle = circleThrough(parts, fieldId)
-  if (!circle)
-    return `${name} can’t be calculated: ${wordProblem(
-      brokenPart(
-        book,
-        parts.get(fieldId)!.find((id) => !levels.has(id))!,
-      ),
-    )}`
-  const round = [...circle, fieldId].map((id) => partName(book, id))
-  return `${name} is made from itself: ${round.join(', from ')}. Make one of them from something else.`
+  if (circle) return { kind: 'derived-from-itself', part, round: [...circle, fieldId].map((id) => partName(book, id)) }
+  const broken = parts.get(fieldId)!.find((id) => !levels.has(id))!
+  return { kind: 'derived-on-broken', part, words: wordProblem(brokenPart(book, broken)) }
 }
 
 /** What is said of a field that others are made from, where they are. */

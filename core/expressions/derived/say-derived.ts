@@ -11,7 +11,7 @@ import { isNumber } from '../types'
 export function sayDerived(book: Book, field: Field): string {
   const { title } = kindOf(field.kind)
   const made = derivedOf(book, field.id)
-  if ('because' in made) return field.source === undefined ? `${title}, choose where it comes from` : title
+  if ('problem' in made) return field.source === undefined ? `${title}, choose where it comes from` : title
   const frozen = made.freezes ? `, frozen once ${writtenStored(book, field.freezes)}` : ''
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {
@@ -33,7 +33,7 @@ export const sayTaken = (name: Exclude<AggregateName, 'COUNT'>, number: boolean)
 /** What a derived field is made from in its shortest words, for its own line: "Town of its Premises", "total of Amount". */
 export function sayMadeFrom(book: Book, field: Field): string {
   const made = derivedOf(book, field.id)
-  if ('because' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
+  if ('problem' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {
     const way = tree.over.map((link) => findField(book, link)!.field.name)

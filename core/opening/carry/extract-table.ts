@@ -1,6 +1,6 @@
 import { type Book, findTable } from '../../book'
 import { quoteName } from '../../names'
-import { aOrAn, counted, inSentence, plural } from '../../words'
+import { aOrAn, inSentence, plural } from '../../words'
 import type { LiveColumn } from '../../physical'
 import type { CarryPlan } from './carrying'
 import { isThere } from '../diff/is-there'
@@ -89,43 +89,34 @@ function questions(before: Book, move: MoveApart, linkColumns: readonly LiveColu
   const { way, from, to, columns } = move
   const at = quoteName(from.was.name)
   const filled = columns.map(({ old }) => isThere(before, old)).join(' OR ')
-  const rows = (count: number) => counted(count, inSentence(from.was.title))
-  const one = inSentence(to.title)
+  const [table, of] = [from.was.title, to.title]
   const asked: LiveCheckQuestion[] = []
-  const ask = (where: string, blocked: (count: number) => string) =>
+  const ask = (where: string, blocked: LiveCheckQuestion['blocked']) =>
     asked.push({ sql: `SELECT COUNT(*) AS count FROM ${at} WHERE ${where}`, blocked })
   if (way === 'kind' && linkColumns.some((column) => column.notNull))
-    ask(
-      `NOT (${filled})`,
-      (count) =>
-        `Each ${inSentence(from.was.title)} must be linked to one ${one}, but ${rows(count)} ${count === 1 ? 'says' : 'say'} nothing of it. Fill that in first, in Records, or let the link be empty.`,
-    )
+    ask(`NOT (${filled})`, (count) => ({ kind: 'says-nothing-of-it', table, of, count }))
   const moving = new Set(columns.map(({ now }) => now.name))
   for (const column of othersToFill(move, linkColumns))
-    ask(
-      filled,
-      (count) =>
-        `${column.title} of ${one} must be filled, but ${rows(count)} whose values move there ${count === 1 ? 'says' : 'say'} nothing of it. Open it without “must be filled” and fill it in first.`,
-    )
+    ask(filled, (count) => ({ kind: 'moved-without', column: column.title, table, of, count }))
   for (const { old, now } of columns.filter(({ now }) => now.notNull))
-    ask(
-      `(${filled}) AND ${quoteName(old.name)} IS NULL`,
-      (count) =>
-        `${now.title} must be filled in each ${one}, but ${rows(count)} ${count === 1 ? 'has' : 'have'} none. Fill them in Records first.`,
-    )
+    ask(`(${filled}) AND ${quoteName(old.name)} IS NULL`, (count) => ({
+      kind: 'moved-must-be-filled',
+      column: now.title,
+      table,
+      of,
+      count,
+    }))
   const moved = columns.map(({ old, now }) => `${quoteName(old.name)} AS ${quoteName(now.name)}`).join(', ')
   const seen = `SELECT ${way === 'kind' ? 'DISTINCT ' : ''}${moved} FROM ${at} WHERE ${filled}`
   for (const check of to.checks.filter((check) => columns.some(({ now }) => now.field === check.field)))
     asked.push({
       sql: `SELECT COUNT(*) AS count FROM (${seen}) AS seen WHERE NOT (${check.sql})`,
-      blocked: (count) =>
-        `${counted(count, 'value')} that ${count === 1 ? 'moves' : 'move'} to ${plural(one)} ${count === 1 ? 'is' : 'are'} not allowed there. Change ${count === 1 ? 'it' : 'them'} in Records first.`,
+      blocked: (count) => ({ kind: 'moved-not-allowed', table: of, count }),
     })
   for (const unique of to.uniques.filter((unique) => unique.columns.every((name) => moving.has(name))))
     asked.push({
       sql: `SELECT COUNT(*) AS count FROM (SELECT 1 FROM (${seen}) AS seen WHERE ${unique.columns.map((name) => `${quoteName(name)} IS NOT NULL`).join(' AND ')} GROUP BY ${quotedList(unique.columns)} HAVING COUNT(*) > 1) AS twice`,
-      blocked: (count) =>
-        `Each ${one} must be different there, but ${counted(count, 'value')} would come more than once. Make what is meant to be one the same in Records first.`,
+      blocked: (count) => ({ kind: 'moved-twice', table: of, count }),
     })
   return asked
 }

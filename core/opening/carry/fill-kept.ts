@@ -17,7 +17,7 @@ export function fillKept(after: Book, names: PhysicalNames, pair: TablePair): Op
   return fresh.flatMap((column): OpeningStep[] => {
     const field = findField(after, column.field)?.field
     const made = field && isDerived(field) ? derivedOf(after, field.id) : undefined
-    if (!made || 'because' in made) return []
+    if (!made || 'problem' in made) return []
     const sql = (tree: typeof made.tree) => expressionSql(after, names, pair.is.id, tree, 't')
     const where = made.freezes ? ` WHERE ${sql(made.freezes)}` : ''
     return [

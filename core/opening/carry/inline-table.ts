@@ -1,6 +1,6 @@
+import { inSentence } from '../../words'
 import type { Book } from '../../book'
 import { quoteName } from '../../names'
-import { counted, inSentence } from '../../words'
 import type { LiveTable } from '../../physical'
 import type { CarryPlan } from './carrying'
 import { isThere } from '../diff/is-there'
@@ -56,7 +56,6 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
   const [gone, was] = [from.was, to.was]
   const [own, other] = [`${quoteName(was.name)} AS own`, `${quoteName(gone.name)} AS other`]
   const on = tie(move, was, gone)
-  const [theirs, ours] = [inSentence(gone.title), inSentence(was.title)]
   const lost = gone.columns.filter(
     (column) =>
       !columns.some(({ old }) => old.id === column.id) &&
@@ -66,15 +65,13 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
   return [
     {
       sql: `SELECT COUNT(*) AS count FROM ${other} WHERE NOT EXISTS (SELECT 1 FROM ${own} WHERE ${on})`,
-      blocked: (count) =>
-        `${counted(count, theirs)} ${count === 1 ? 'has' : 'have'} no ${ours} and would be lost. Link ${count === 1 ? 'it' : 'them'} to one in Records first, or remove ${count === 1 ? 'it' : 'them'}.`,
+      blocked: (count) => ({ kind: 'would-be-lost', table: gone.title, without: was.title, count }),
     },
     ...(way === 'many'
       ? [
           {
             sql: `SELECT COUNT(*) AS count FROM (SELECT 1 FROM ${own} JOIN ${other} ON ${on} GROUP BY ${was.primaryKey.map((name) => `own.${quoteName(name)}`).join(', ')} HAVING COUNT(*) > 1) AS several`,
-            blocked: (count: number) =>
-              `${counted(count, ours)} ${count === 1 ? 'has' : 'have'} more than one ${theirs}, and could keep only one. Leave the two apart.`,
+            blocked: (count: number) => ({ kind: 'several-for-one', table: was.title, of: gone.title, count }) as const,
           },
         ]
       : []),
@@ -83,24 +80,25 @@ function questions(before: Book, move: MoveTogether, linkColumns: readonly strin
       .map(({ old, now }) => ({
         sql: `SELECT COUNT(*) AS count FROM ${own} LEFT JOIN ${other} ON ${on} WHERE other.${quoteName(old.name)} IS NULL`,
         blocked: (count: number) =>
-          `${now.title} must be filled, but ${counted(count, ours)} would have nothing there. Open it without “must be filled” and fill it in first.`,
+          ({ kind: 'carried-column-empty', column: now.title, table: was.title, count }) as const,
       })),
     // What has no place where its records go.
     ...lost.map((column) => ({
       sql: `SELECT COUNT(*) AS count FROM ${quoteName(gone.name)} WHERE ${isThere(before, column)}`,
       blocked: (count: number) =>
-        `${column.title} of ${theirs} has no place any more, but ${counted(count, 'record')} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or empty the field first.`,
+        ({ kind: 'column-without-place', column: column.title, table: gone.title, count }) as const,
     })),
     // Others know the records of the table that goes by a key that goes too.
     ...before.links
       .filter((one) => one.one === gone.id && one !== link)
       .map((one) =>
-        countReferences(
-          before,
-          one,
-          (records, field, single) =>
-            `${records} ${single ? 'is' : 'are'} linked to ${theirs} through ${field} and can’t follow. Keep the two tables separate, or empty ${field} first.`,
-        ),
+        countReferences(before, one, (table, field, count) => ({
+          kind: 'cannot-follow',
+          table,
+          of: gone.title,
+          field,
+          count,
+        })),
       ),
   ]
 }

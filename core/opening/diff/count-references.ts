@@ -1,6 +1,6 @@
 import { type Book, findField, type Link } from '../../book'
 import { quoteName } from '../../names'
-import { counted, inSentence } from '../../words'
+import type { Problem } from '../../words'
 import { physicalNames } from '../../physical'
 import type { LiveCheckQuestion } from '../steps'
 
@@ -8,13 +8,13 @@ import type { LiveCheckQuestion } from '../steps'
 export function countReferences(
   before: Book,
   link: Link,
-  blocked: (records: string, field: string, one: boolean) => string,
+  blocked: (table: string, field: string, count: number) => Problem,
 ): LiveCheckQuestion {
   const { table, field } = findField(before, link.field)!
   const names = physicalNames(before)
   const [column] = names.columns(link.many, link.field)
   return {
     sql: `SELECT COUNT(*) AS count FROM ${quoteName(names.table(link.many))} WHERE ${quoteName(column!.name)} IS NOT NULL`,
-    blocked: (count) => blocked(counted(count, inSentence(table.name)), field.name, count === 1),
+    blocked: (count) => blocked(table.name, field.name, count),
   }
 }

@@ -1,6 +1,6 @@
 import { type Book, findField } from '../../book'
 import { quoteName } from '../../names'
-import { counted, inSentence, listed } from '../../words'
+import { listed } from '../../words'
 import type { LiveColumn } from '../../physical'
 import type { Carrying } from '../carry/carrying'
 import { columnSql } from '../ddl'
@@ -31,13 +31,13 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
   const steps = { add: [] as OpeningStep[], tighten: [] as OpeningStep[], ease: [] as OpeningStep[] }
   const questions: LiveCheckQuestion[] = []
   const alter = `ALTER TABLE ${quoteName(is.name)}`
-  const ask = (condition: string, blocked: (count: number) => string, loses?: string) =>
+  const ask = (condition: string, blocked: LiveCheckQuestion['blocked'], loses?: string) =>
     questions.push({
       sql: `SELECT COUNT(*) AS count FROM ${quoteName(was.name)} WHERE ${condition}`,
       blocked,
       ...(loses && { loses }),
     })
-  const rows = (count: number) => counted(count, inSentence(is.title))
+  const table = is.title
   const modify = (column: LiveColumn, old: LiveColumn): OpeningStep => ({
     say: `Change ${is.title} → ${column.title}`,
     sql: `${alter} MODIFY COLUMN ${columnSql(column)}`,
@@ -49,7 +49,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
       if (columnSql(old) === columnSql({ ...column, name: old.name })) return
       const leavesKey = keyOf(was) !== keyOf(is) && was.primaryKey.includes(old.name)
       steps[leavesKey ? 'ease' : 'add'].push(modify(column, old))
-      questionsOfChange(old, column, ask, rows)
+      questionsOfChange(old, column, table, ask)
       return
     }
     const position = at === 0 ? ' FIRST' : ` AFTER ${quoteName(is.columns[at - 1]!.name)}`
@@ -62,11 +62,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
     if (!column.notNull) return
     if (blank !== column) steps.tighten.push(modify(column, blank))
     else if (column.initial === undefined)
-      ask(
-        'TRUE',
-        (count) =>
-          `${column.title} must be filled, but ${rows(count)} would have nothing there. Let it start as something, or open it without “must be filled” and fill it in first.`,
-      )
+      ask('TRUE', (count) => ({ kind: 'new-column-empty', column: column.title, table, count }))
   })
   const going = then.columns.flatMap((now, at) => {
     const old = was.columns[at]!
@@ -76,8 +72,7 @@ export function diffColumns(before: Book, after: Book, pair: Staying, carried: C
     if (!carried.leaving.has(`${is.id}/${old.id}`) && !isOwnNumber(before, after, pair, old))
       ask(
         isThere(before, old),
-        (count) =>
-          `${old.title} was removed from ${is.title}, but ${rows(count)} ${count === 1 ? 'holds' : 'hold'} something there. Undo that, or remove what they hold.`,
+        (count) => ({ kind: 'column-still-filled', column: old.title, table, count }),
         `${is.id}/${old.id}`,
       )
   // All at once, so that either all are there still or none.
@@ -107,29 +102,23 @@ const isOwnNumber = (before: Book, after: Book, { was, is }: Staying, column: Li
 function questionsOfChange(
   old: LiveColumn,
   column: LiveColumn,
-  ask: (condition: string, blocked: (count: number) => string) => void,
-  rows: (count: number) => string,
+  table: string,
+  ask: (condition: string, blocked: LiveCheckQuestion['blocked']) => void,
 ) {
   const from = quoteName(old.name)
   if (column.notNull && !old.notNull)
-    ask(
-      `${from} IS NULL`,
-      (count) =>
-        `${rows(count)} ${count === 1 ? 'has' : 'have'} no ${inSentence(column.title)}, which must be filled now. Fill them in Records first.`,
-    )
+    ask(`${from} IS NULL`, (count) => ({ kind: 'must-be-filled-now', column: column.title, table, count }))
   // A link's columns are those of the key they lead to, which is asked itself.
   if (column.leaf !== column.field) return
   const narrowed = narrowedLength(old.type, column.type)
   if (narrowed !== undefined)
-    ask(
-      `CHAR_LENGTH(${from}) > ${narrowed}`,
-      (count) =>
-        `${rows(count)} ${count === 1 ? 'has' : 'have'} more than ${narrowed} characters in ${column.title}. Shorten them first, or allow more.`,
-    )
+    ask(`CHAR_LENGTH(${from}) > ${narrowed}`, (count) => ({
+      kind: 'values-too-long',
+      column: column.title,
+      most: narrowed,
+      table,
+      count,
+    }))
   else if (!isWidening(old.type, column.type))
-    ask(
-      `${from} IS NOT NULL`,
-      (count) =>
-        `${column.title} would hold another kind of value, and ${rows(count)} ${count === 1 ? 'has' : 'have'} one already. Add a new field instead.`,
-    )
+    ask(`${from} IS NOT NULL`, (count) => ({ kind: 'another-kind', column: column.title, table, count }))
 }

@@ -1,7 +1,7 @@
 import { type Book, findField } from '../../book'
 import { kindOf, quoteText } from '../../kinds'
 import { quoteName } from '../../names'
-import { counted, inSentence } from '../../words'
+import type { Problem } from '../../words'
 import type { LiveCheck, LiveColumn, LiveTable } from '../../physical'
 import { idsOf, keyOf, quotedList, type Staying, isSameColumn } from './pairs'
 import type { LiveCheckQuestion, OpeningStep } from '../steps'
@@ -74,18 +74,10 @@ export function questionsOfValues(
     )
     .map(({ columns }) => {
       const title = is.columns.find((column) => column.name === columns[0])!.title
-      return twice(
-        columns,
-        (count) =>
-          `${title} must be different for each ${inSentence(is.title)} now, but ${counted(count, 'value')} ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first.`,
-      )
+      return twice(columns, (count) => ({ kind: 'values-twice', column: title, table: is.title, count }))
     })
   if (keyOf(was) === keyOf(is) || !isNew(is.primaryKey)) return [...checks, ...uniques]
-  const key = twice(
-    is.primaryKey,
-    (count) =>
-      `The new key of ${is.title} must be different for every record, but ${counted(count, 'value')} of it ${count === 1 ? 'stands' : 'stand'} there more than once. Change them in Records first, or undo the change of key.`,
-  )
+  const key = twice(is.primaryKey, (count) => ({ kind: 'key-twice', table: is.title, count }))
   return [...checks, ...uniques, key]
 }
 
@@ -101,11 +93,11 @@ function asItWillBe(was: LiveTable, is: LiveTable, words: readonly Rewording[]):
   return `SELECT ${columns.join(', ')} FROM ${quoteName(was.name)}`
 }
 
-function brokenCheck(after: Book, is: LiveTable, check: LiveCheck, count: number): string {
+function brokenCheck(after: Book, is: LiveTable, check: LiveCheck, count: number): Problem {
   const rule = after.rules.find((one) => one.id === check.rule)
-  if (rule)
-    return `${counted(count, inSentence(is.title))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first.`
+  const table = is.title
+  if (rule) return { kind: 'rule-broken-by-records', rule: rule.words, table, count }
   const field = findField(after, check.field)?.field
   const allowed = field ? kindOf(field.kind).summary(field, after.look) : 'what is allowed'
-  return `${counted(count, inSentence(is.title))} ${count === 1 ? 'has' : 'have'} a value in ${is.title} → ${field?.name ?? ''} outside “${allowed}”. Change ${count === 1 ? 'it' : 'them'} in Records first.`
+  return { kind: 'records-outside', field: field?.name ?? '', allowed, table, count }
 }

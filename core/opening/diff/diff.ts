@@ -1,7 +1,6 @@
 import { type Book, findField, isPlainList, linksTo, tableOf } from '../../book'
 import { quoteText } from '../../kinds'
 import { quoteName } from '../../names'
-import { counted } from '../../words'
 import { physicalNames, type LiveAttached, type LiveTable } from '../../physical'
 import { carryOver } from '../carry/carry'
 import { createTableSql } from '../ddl'
@@ -128,8 +127,7 @@ const addTable = (table: LiveTable): OpeningStep => ({
 
 const stillHolds = (table: LiveTable): LiveCheckQuestion => ({
   sql: `SELECT COUNT(*) AS count FROM ${quoteName(table.name)}`,
-  blocked: (count) =>
-    `${table.title} was removed from the design but still holds ${counted(count, 'record')}. Undo that, or remove the records.`,
+  blocked: (count) => ({ kind: 'table-still-filled', table: table.title, count }),
   loses: table.id,
 })
 
@@ -143,8 +141,13 @@ function wordsLeftOut(before: Book, after: Book, table: LiveTable): LiveCheckQue
   const left = words.length > 0 ? ` WHERE ${column} NOT IN (${words.join(', ')})` : ''
   return {
     sql: `SELECT COUNT(*) AS count, LEFT(GROUP_CONCAT(${column} ORDER BY ${column} SEPARATOR ', '), 200) AS examples FROM ${quoteName(table.name)}${left}`,
-    blocked: (count, examples) =>
-      `Staff wrote ${counted(count, 'word')} on the list ${table.title} that ${count === 1 ? 'is' : 'are'} no choice now: ${examples}. Add ${count === 1 ? 'it' : 'them'} to the choices of ${fields[0]!.name}, or remove ${count === 1 ? 'it' : 'them'} in Records first.`,
+    blocked: (count, examples) => ({
+      kind: 'words-no-choice',
+      table: table.title,
+      field: fields[0]!.name,
+      count,
+      examples,
+    }),
   }
 }
 

@@ -40,7 +40,7 @@ export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
 const soundFields = (book: Book, table: Table, wanted: (field: Field) => boolean) =>
   table.fields.filter(wanted).flatMap((field) => {
     const made = derivedOf(book, field.id)
-    return 'because' in made ? [] : [{ field, made }]
+    return 'problem' in made ? [] : [{ field, made }]
   })
 
 /**

@@ -1,7 +1,7 @@
 import type { Book, Field, Rule, RuleSays, Table } from '../../book'
 import { displayOf, type Failure, readExpression, storeTree, type Tree } from '../../expressions'
 import { isDerived, kindOf } from '../../kinds'
-import { wordProblem } from '../../words'
+import type { Problem } from '../../words'
 import { readRuleSays } from '../compiled-rule'
 import { writeSentence } from './sentences'
 import type { DraftOf, PartsDraft, RuleDraft } from './rule-draft'
@@ -17,11 +17,11 @@ export interface DraftRead {
   /** What staff could read when it isn't so. */
   readonly words?: string
   /** What is still to be said. */
-  readonly missing?: string
+  readonly missing?: Problem
   /** What is wrong with the expression that was typed, and where. */
   readonly wrong?: Failure
   /** Why it can't be a rule of this table, though all has been said. */
-  readonly hindrance?: string
+  readonly hindrance?: Problem
 }
 
 type Asked = Pick<Rule, 'onlyNew' | 'warns'>
@@ -36,7 +36,7 @@ export function readDraft(book: Book, table: Table, draft: RuleDraft, asked: Ask
   // What was typed by itself is marked where it is typed.
   return draft.kind === 'written'
     ? { ...rest, wrong: { problem: read.problem, at: { start: 0, end: draft.source.length } } }
-    : { ...rest, hindrance: wordProblem(read.problem) }
+    : { ...rest, hindrance: read.problem }
 }
 
 function sayDraft(book: Book, table: Table, draft: RuleDraft): DraftRead {
@@ -55,7 +55,7 @@ function sayDraft(book: Book, table: Table, draft: RuleDraft): DraftRead {
       const written = writeSentence(book, table, draft)
       if ('missing' in written) return written
       const read = readExpression(book, table, written.source)
-      return { ...written, ...('problem' in read ? { hindrance: wordProblem(read.problem) } : holding(read.tree)) }
+      return { ...written, ...('problem' in read ? { hindrance: read.problem } : holding(read.tree)) }
     }
   }
 }
@@ -65,16 +65,16 @@ const holding = (tree: Tree) => ({ says: { kind: 'holds', tree: storeTree(tree) 
 function sayParts(book: Book, table: Table, draft: PartsDraft): DraftRead {
   switch (draft.kind) {
     case 'together':
-      return draft.fields.length < 2 ? { missing: 'Choose at least two fields.' } : { says: draft }
+      return draft.fields.length < 2 ? { missing: { kind: 'two-fields-needed' } } : { says: draft }
     case 'apart':
       return sayApart(book, table, draft)
     case 'closed': {
-      if (!draft.once.trim()) return { missing: 'Write what closes it.' }
+      if (!draft.once.trim()) return { missing: { kind: 'no-closing-said' } }
       const read = readExpression(book, table, draft.once)
       return 'problem' in read ? { wrong: read } : { says: { ...draft, once: storeTree(read.tree) } }
     }
     case 'follows': {
-      if (!draft.field) return { missing: 'Choose the field whose states they are.' }
+      if (!draft.field) return { missing: { kind: 'no-states-chosen' } }
       const steps = Object.entries(draft.steps).map(([from, to]) => ({ from, to }))
       return { says: { kind: 'follows', field: draft.field, steps } }
     }
@@ -85,9 +85,8 @@ function sayApart(book: Book, table: Table, { unless, ...rest }: DraftOf<'apart'
   // What is typed is looked at first: it is marked where it stands, whatever else is still to be chosen.
   const read = unless.trim() ? readExpression(book, table, unless) : undefined
   if (read && 'problem' in read) return { wrong: read }
-  if (timesOf(book, table).length < 2)
-    return { missing: `${table.name} has no two dates or times to last from and to. Choose another table above.` }
-  if (!rest.from || !rest.to) return { missing: 'Choose when it begins and when it ends.' }
+  if (timesOf(book, table).length < 2) return { missing: { kind: 'no-two-times', table: table.name } }
+  if (!rest.from || !rest.to) return { missing: { kind: 'times-not-chosen' } }
   return { says: { ...rest, ...(read && { unless: storeTree(read.tree) }) } }
 }
 

@@ -1,7 +1,7 @@
 import { type Book, type Field, type Table } from '../../book'
 import { displayOf, factsOffered, writtenName } from '../../expressions'
 import { type KindName, kindOf } from '../../kinds'
-import { listed, wordProblem } from '../../words'
+import { listed, type Problem, wordProblem } from '../../words'
 
 /** A fact that a sentence can speak of: as it is written, as it is said, and the field it looks like. */
 export interface Subject {
@@ -97,7 +97,7 @@ function written(source: string, subject: string, verb: string, rest = ''): Writ
   return { source, words: `${say(must)}.`, state: say(verb) }
 }
 
-type Made = Written | { readonly missing: string }
+type Made = Written | { readonly missing: Problem }
 
 /** A sentence as an expression and in words, or what it still lacks. */
 export function writeSentence(book: Book, table: Table, sentence: Sentence): Made {
@@ -108,7 +108,7 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
       return condition(book, find, sentence)
     case 'range': {
       const subject = find(sentence.subject)
-      if (!subject) return { missing: 'Choose a field.' }
+      if (!subject) return { missing: { kind: 'no-field-chosen' } }
       const [least, most] = [literal(book, subject.face, sentence.least), literal(book, subject.face, sentence.most)]
       if ('missing' in least) return least
       if ('missing' in most) return most
@@ -125,8 +125,8 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
     case 'oneOf': {
       const subject = find(sentence.subject)
       const values = sentence.words.split(',').flatMap((word) => (word.trim() ? [word.trim()] : []))
-      if (!subject) return { missing: 'Choose a field.' }
-      if (values.length === 0) return { missing: 'Write the words it may be, with commas between them.' }
+      if (!subject) return { missing: { kind: 'no-field-chosen' } }
+      if (values.length === 0) return { missing: { kind: 'no-words-said' } }
       const all = values.map((value) => literal(book, subject.face, value))
       const wrong = all.find((one) => 'missing' in one)
       if (wrong) return wrong
@@ -144,7 +144,7 @@ export function writeSentence(book: Book, table: Table, sentence: Sentence): Mad
     }
     case 'filled': {
       const some = sentence.subjects.flatMap((source) => find(source) ?? [])
-      if (some.length < 2) return { missing: 'Choose at least two fields.' }
+      if (some.length < 2) return { missing: { kind: 'two-fields-needed' } }
       const source = some.map((subject) => `${subject.source} IS NOT NULL`).join(' OR ')
       return written(source, `At least one of ${listed(some.map((subject) => subject.words))}`, 'is', 'filled')
     }
@@ -161,13 +161,13 @@ function condition(
   { subject: source, operator, against }: Condition,
 ): Made {
   const subject = find(source)
-  if (!subject) return { missing: 'Choose a field.' }
+  if (!subject) return { missing: { kind: 'no-field-chosen' } }
   if (operator === 'filled') return written(`${source} IS NOT NULL`, subject.words, 'is', 'filled')
   if (operator === 'blank') return written(`${source} IS NULL`, subject.words, 'is', 'blank')
   const said = sayOperator(operator, subject)
   if ('fact' in against) {
     const other = find(against.fact)
-    if (!other) return { missing: 'Choose what it is compared with.' }
+    if (!other) return { missing: { kind: 'nothing-to-compare' } }
     return written(`${source} ${operator} ${other.source}`, subject.words, said, other.words)
   }
   const value = literal(book, subject.face, against.value)
@@ -183,11 +183,11 @@ export function sayOperator(operator: Operator, subject: Subject): string {
 type Literal = Pick<Written, 'source' | 'state'>
 
 /** What was typed, as an expression writes it and as people do. */
-function literal(book: Book, face: Field, typed: string): Literal | { readonly missing: string } {
-  if (!typed.trim()) return { missing: 'Write a value.' }
+function literal(book: Book, face: Field, typed: string): Literal | { readonly missing: Problem } {
+  if (!typed.trim()) return { missing: { kind: 'no-value-said' } }
   const kind = kindOf(face.kind)
   const read = kind.read(typed, { ...face, least: undefined, most: undefined }, book.look)
-  if (!read.ok) return { missing: `${face.name}: ${wordProblem(read.problem)}` }
+  if (!read.ok) return { missing: { kind: 'value-not-read', field: face.name, words: wordProblem(read.problem) } }
   const { value } = read
   const state = kind.show(value, face, book.look)
   const quoted = `'${value.replaceAll("'", "''")}'`
@@ -212,8 +212,8 @@ function literal(book: Book, face: Field, typed: string): Literal | { readonly m
 }
 
 function looks(subject: Subject | undefined, { how, text }: Extract<Sentence, { kind: 'looks' }>): Made {
-  if (!subject) return { missing: 'Choose a field.' }
-  if (!text) return { missing: 'Write how it looks.' }
+  if (!subject) return { missing: { kind: 'no-field-chosen' } }
+  if (!text) return { missing: { kind: 'no-look-said' } }
   const plain = text.replace(/[!%_]/g, '!$&').replaceAll("'", "''")
   const pattern = { begins: `${plain}%`, ends: `%${plain}`, contains: `%${plain}%` }[how]
   const escape = plain.includes('!') ? ` ESCAPE '!'` : ''
@@ -226,10 +226,10 @@ function days(
   earlier: Subject | undefined,
   { least, most }: Extract<Sentence, { kind: 'days' }>,
 ): Made {
-  if (!later || !earlier) return { missing: 'Choose two dates.' }
+  if (!later || !earlier) return { missing: { kind: 'two-dates-needed' } }
   const whole = (typed: string) => (/^\d{1,5}$/.test(typed.trim()) ? Number(typed) : undefined)
   const [low, high] = [whole(least), whole(most)]
-  if (low === undefined && high === undefined) return { missing: 'Write how many days at least, or at most.' }
+  if (low === undefined && high === undefined) return { missing: { kind: 'no-days-said' } }
   const between = `${later.source} - ${earlier.source}`
   const counted = (count: number) => `${count} ${count === 1 ? 'day' : 'days'}`
   const parts = [

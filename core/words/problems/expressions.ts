@@ -1,5 +1,14 @@
 import { capital, listed } from '../english'
 
+interface Named {
+  readonly field: string
+  readonly table: string
+}
+/** With the sentence of another problem within its own. */
+interface Worded {
+  readonly words: string
+}
+
 /** What an expression can give, as it is said of what is wanted or found. */
 export const typeWords = {
   exact: 'a number',
@@ -185,4 +194,23 @@ export const expressionProblems = {
   'says-nothing': () => 'It uses no field, so it says nothing about a record.',
   'freezes-on-no-truth': () => 'It must be something that is true or not, such as State = ’done’.',
   'freezes-on-others': () => 'It may use only what is typed into the record itself.',
+  'derived-from-nothing': ({ field, table }: Named) => `${field} of ${table} doesn’t say yet what it is made from.`,
+  'derived-broken': ({ field, table, words }: Named & Worded) => `${field} of ${table} can’t be calculated: ${words}`,
+  'derived-on-broken': ({ part, words }: { readonly part: string } & Worded) => `${part} can’t be calculated: ${words}`,
+  'derived-too-big': ({ field, table, size, most }: Named & { readonly size: number; readonly most: number }) =>
+    `${field} of ${table} has ${size} parts with all that it is made from; ${most} are the most. Make it simpler.`,
+  'derived-too-deep': ({
+    part,
+    level,
+    most,
+  }: {
+    readonly part: string
+    readonly level: number
+    readonly most: number
+  }) =>
+    `${part} is made from fields that are made from others, ${level} deep; ${most} is the most. Make it from earlier ones.`,
+  'derived-from-itself': ({ part, round }: { readonly part: string; readonly round: readonly string[] }) =>
+    `${part} is made from itself: ${round.join(', from ')}. Make one of them from something else.`,
+  'freezing-unclear': ({ field, table, words }: Named & Worded) =>
+    `When ${field} of ${table} freezes isn’t clear: ${words}`,
 }

@@ -18,4 +18,20 @@ export const ruleProblems = {
     `${from} and ${to} must both be dates, both dates with times, or both times.`,
   'rule-same-is-derived': ({ table }: { readonly table: string }) =>
     `What is the same must be typed or linked in ${table} itself.`,
+  'rule-not-kept': (problem: { readonly rule: string; readonly table: string; readonly words: string }) =>
+    `The rule “${problem.rule}” of ${problem.table} can’t be kept: ${problem.words} Change it in Rules first.`,
+  'no-field-chosen': () => 'Choose a field.',
+  'two-fields-needed': () => 'Choose at least two fields.',
+  'two-dates-needed': () => 'Choose two dates.',
+  'no-days-said': () => 'Write how many days at least, or at most.',
+  'no-look-said': () => 'Write how it looks.',
+  'no-value-said': () => 'Write a value.',
+  'no-words-said': () => 'Write the words it may be, with commas between them.',
+  'nothing-to-compare': () => 'Choose what it is compared with.',
+  'value-not-read': ({ field, words }: { readonly field: string; readonly words: string }) => `${field}: ${words}`,
+  'no-closing-said': () => 'Write what closes it.',
+  'no-states-chosen': () => 'Choose the field whose states they are.',
+  'no-two-times': ({ table }: { readonly table: string }) =>
+    `${table} has no two dates or times to last from and to. Choose another table above.`,
+  'times-not-chosen': () => 'Choose when it begins and when it ends.',
 }

@@ -1,5 +1,6 @@
 import type { Book } from '@/core/book'
 import { quoteName } from '@/core/names'
+import { type Problem, wordProblem } from '@/core/words'
 import { type Agreed, type LiveCheckQuestion, type OpeningStep, planOpening } from '@/core/opening'
 import type { StoredBook } from '../../books'
 import { type Database, run, select, transact } from '../../database'
@@ -8,18 +9,17 @@ import { liveOf } from '../live'
 
 type Opened = Pick<StoredBook, 'id' | 'book' | 'opened' | 'openedRevision' | 'openedEdition' | 'liveSchema'>
 
-/** What in the live records stands in the way of opening a design, in words. */
+/** What in the live records stands in the way of opening a design. */
 export async function inTheWay(
   db: Database,
   stored: Opened,
   after: Book,
   { asks, agreed = [] }: OpeningStep,
-): Promise<string[]> {
+): Promise<Problem[]> {
   const records = await hasRecords(db, stored.liveSchema)
-  if (asks === 'no-records')
-    return records ? ['Somebody entered a record while the book was about to be built again. Open it once more.'] : []
+  if (asks === 'no-records') return records ? [{ kind: 'record-came-meanwhile' }] : []
   const { questions } = planOpening(stored.opened, after, records, stored.openedEdition)
-  return (await liveProblems(db, stored, after, { questions, records, agreed })).blocked
+  return [...(await liveProblems(db, stored, after, { questions, records, agreed })).blocked]
 }
 
 /** Values that the records hold and that opening would remove for good, unless that is agreed to. */
@@ -41,16 +41,16 @@ export async function liveProblems(
   stored: Opened,
   after: Book,
   { questions, records, agreed }: Asked,
-): Promise<{ readonly blocked: string[]; readonly losses: readonly Loss[] }> {
-  const blocked: string[] = []
+): Promise<{ readonly blocked: readonly Problem[]; readonly losses: readonly Loss[] }> {
+  const blocked: Problem[] = []
   const losses: Loss[] = []
   for (const { sql, blocked: say, loses } of questions) {
     const { count, examples } = await countIn(db, stored.liveSchema, sql)
     if (count === 0) continue
-    const words = say(count, examples)
-    if (loses) losses.push({ id: loses, words, count })
+    const problem = say(count, examples)
+    if (loses) losses.push({ id: loses, words: wordProblem(problem), count })
     // What came since is nothing that anybody agreed to lose.
-    if (!agreed.some((one) => one.id === loses && count <= one.most)) blocked.push(words)
+    if (!agreed.some((one) => one.id === loses && count <= one.most)) blocked.push(problem)
   }
   const live = records && blocked.length === 0 ? liveOf({ ...stored, book: after }) : undefined
   if (live?.ok) blocked.push(...(await rulesBroken({ db, live: live.value }, after)))

@@ -1,3 +1,4 @@
+import type { Problem } from '@/core/words'
 import { collation, quoteName } from '@/core/names'
 import { openingMark, type OpeningStep } from '@/core/opening'
 import { findBook, parsed, type StoredBook } from '../../books'
@@ -20,7 +21,7 @@ export interface Hooks {
 export interface Outcome {
   readonly state: 'done' | 'taken-back' | 'busy'
   /** What stood in the way once nobody wrote any more, in words; then it was taken back. */
-  readonly blocked: readonly string[]
+  readonly blocked: readonly Problem[]
 }
 
 /**

@@ -1,7 +1,8 @@
+import type { Book } from '@/core/book'
 import { type Agreed, edition, type OpeningPlan, type OpeningStep, planOpening, wordsInTheWay } from '@/core/opening'
 import { derivedInTheWay } from '@/core/expressions'
 import { rulesInTheWay } from '@/core/rules'
-import { fail, ok, type Result } from '@/core/words'
+import { fail, ok, type Problem, type Result, wordProblem } from '@/core/words'
 import { findBook, type StoredBook, storedBook } from '../../books'
 import type { Catalogue } from '../../catalogue'
 import { stamp } from '../../clock'
@@ -27,16 +28,22 @@ export async function openingSheet(
 ): Promise<OpeningSheet> {
   const records = stored.opened ? await hasRecords(db, stored.liveSchema) : false
   const plan = planOpening(stored.opened, stored.book, records, stored.openedEdition)
-  const blocked: string[] = []
-  if (stored.book.tables.length === 0) blocked.push('There are no tables yet. Make one in Tables first.')
-  for (const table of stored.book.tables.filter((candidate) => candidate.key.length === 0)) {
-    blocked.push(`${table.name} has no key. Choose one in Tables first.`)
-  }
-  blocked.push(...wordsInTheWay(stored.book), ...derivedInTheWay(stored.book), ...rulesInTheWay(stored.book))
-  if (blocked.length > 0) return { kind: plan.kind, steps: plan.steps, blocked, losses: [] }
-  const asked = { questions: plan.questions, records, agreed }
-  return { kind: plan.kind, steps: plan.steps, ...(await liveProblems(db, stored, stored.book, asked)) }
+  const { kind, steps, questions } = plan
+  const inDesign = problemsInDesign(stored.book)
+  if (inDesign.length > 0) return { kind, steps, blocked: inDesign.map(wordProblem), losses: [] }
+  const { blocked, losses } = await liveProblems(db, stored, stored.book, { questions, records, agreed })
+  return { kind, steps, blocked: blocked.map(wordProblem), losses }
 }
+
+const problemsInDesign = (book: Book): Problem[] => [
+  ...(book.tables.length === 0 ? [{ kind: 'no-tables' } as const] : []),
+  ...book.tables
+    .filter(({ key }) => key.length === 0)
+    .map(({ name }) => ({ kind: 'table-without-key', table: name }) as const),
+  ...wordsInTheWay(book),
+  ...derivedInTheWay(book),
+  ...rulesInTheWay(book),
+]
 
 /**
  * Opens a book: writes the journal first, then carries its steps out one by one. DDL commits by itself,
@@ -85,9 +92,8 @@ export async function openBook(
   if (id === undefined) return fail({ kind: 'stale', what: 'The book' })
   const { state, blocked } = await resumeOpening(db, id)
   if (state === 'done') return ok(sheet)
-  const refused =
-    'The database refused a step, and everything was put back as it was. Look at the design and try again.'
-  return ok({ ...sheet, blocked: blocked.length > 0 ? blocked : [refused] })
+  const why: readonly Problem[] = blocked.length > 0 ? blocked : [{ kind: 'step-refused' }]
+  return ok({ ...sheet, blocked: why.map(wordProblem) })
 }
 
 function withAgreed(step: OpeningStep, agreed: readonly Agreed[]): OpeningStep {

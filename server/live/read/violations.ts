@@ -3,7 +3,7 @@ import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
 import { watchedRules, isChecked, type OwnRule, ownRules, watchesOf } from '@/core/rules'
-import { counted, inSentence } from '@/core/words'
+import type { Problem } from '@/core/words'
 import { keyColumns, leafOf } from '@/core/physical'
 import { expressionSql, brokenSql } from '@/core/sql'
 import { type Live, namesOf } from '../live'
@@ -79,22 +79,20 @@ export async function violationsOf(
 }
 
 /**
- * Rules that are new or changed since the book was opened and that records break already, in words. Those
+ * Rules that are new or changed since the book was opened and that records break already. Those
  * that the database keeps by a constraint are asked with the constraint.
  */
-export async function rulesBroken(reads: Reads, book: Book): Promise<string[]> {
+export async function rulesBroken(reads: Reads, book: Book): Promise<Problem[]> {
   const before = new Map(reads.live.book.rules.map((rule) => [rule.id, JSON.stringify(rule)]))
-  const words: string[] = []
+  const found: Problem[] = []
   for (const { own } of watchedRules(book)) {
     const { rule, table } = own
     if (rule.warns || rule.onlyNew || before.get(rule.id) === JSON.stringify(rule)) continue
     const { count = 0 } = (await violationsOf(reads, book, rule.id, 0)) ?? {}
     if (count > 0)
-      words.push(
-        `${counted(count, inSentence(table.name))} ${count === 1 ? 'breaks' : 'break'} the rule “${rule.words}”. Change ${count === 1 ? 'it' : 'them'} in Records first, or let the rule be asked of new records only.`,
-      )
+      found.push({ kind: 'rule-broken-by-records', rule: rule.words, table: table.name, count, orNew: true })
   }
-  return words
+  return found
 }
 
 /** Every rule of the live book that refuses and that some record breaks all the same, with how many do. */

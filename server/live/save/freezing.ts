@@ -21,7 +21,7 @@ interface Unfrozen {
 const freezable = oncePerTable((live, tableId): readonly Unfrozen[] =>
   tableOf(live.book, tableId).fields.flatMap((field) => {
     const made = field.freezes === undefined ? undefined : derivedOf(live.book, field.id)
-    if (!made || 'because' in made || !made.freezes) return []
+    if (!made || 'problem' in made || !made.freezes) return []
     const names = namesOf(live)
     return [
       {

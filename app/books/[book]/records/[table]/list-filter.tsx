@@ -4,7 +4,7 @@ import { Funnel, X } from 'lucide-react'
 import { type FormEvent, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { type Condition, subjectsOf, writeCondition } from '@/core/rules'
-import { inSentence, plural } from '@/core/words'
+import { inSentence, plural, wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { ConditionParts } from '../../conditions/condition-parts'
 
@@ -54,7 +54,7 @@ export function FilterButton({ book, table, filter, onChange }: Props) {
           <form id="list-filter" onSubmit={keep} className="mt-2 flex flex-col gap-3">
             <ConditionParts id="filter" subjects={subjects} condition={condition} onChange={setCondition} />
             <p role="status" className="min-h-5 text-[13px] text-ash-6">
-              {'missing' in made ? made.missing : `Only where ${inSentence(made.state)}.`}
+              {'missing' in made ? wordProblem(made.missing) : `Only where ${inSentence(made.state)}.`}
             </p>
           </form>
         </Dialog>

@@ -2,6 +2,7 @@
 
 import { Trash2 } from 'lucide-react'
 import { isChecked, isKeyed, type OwnRule } from '@/core/rules'
+import { wordProblem } from '@/core/words'
 import { IconButton, Tag, WordButton } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
 import { RuleBreakers } from './breakers'
@@ -25,17 +26,17 @@ export function OwnRuleRow({ own, onChange }: { readonly own: OwnRule; readonly 
           {own.rule.words}
         </WordButton>
         <span className="block px-1 font-mono text-[13px] text-ash-6">{own.source}</span>
-        {own.because && (
+        {own.problem && (
           <span className="block text-ember">
             <b>Can’t be kept. </b>
-            {own.because}
+            {wordProblem(own.problem)}
           </span>
         )}
       </span>
       <span className="flex flex-wrap items-center justify-end gap-1 text-xs text-ash-6">
         {own.rule.onlyNew && <Tag>new records</Tag>}
         {own.rule.warns && <Tag look="brass">warns</Tag>}
-        {own.because ? <Tag look="ember">not kept</Tag> : placesOf(own)}
+        {own.problem ? <Tag look="ember">not kept</Tag> : placesOf(own)}
         <IconButton
           label={`Remove the rule ${own.rule.words}`}
           onClick={() => edit({ kind: 'removeRule', rule: own.rule.id })}

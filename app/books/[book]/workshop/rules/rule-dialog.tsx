@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import type { Edit, Table } from '@/core/book'
 import { type DraftRead, draftOf, isStanding, type OwnRule, readDraft, type RuleDraft, subjectsOf } from '@/core/rules'
-import { inSentence } from '@/core/words'
+import { inSentence, wordProblem } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import type { AskedBy } from './needs-for-rules'
@@ -193,8 +193,8 @@ function DraftSaid({ written, read }: { readonly written: boolean; readonly read
   const { missing, hindrance, source } = read
   return (
     <p role="status" className={written ? 'text-[13px]' : 'min-h-5 text-[13px]'}>
-      {missing && <span className="text-ash-6">{missing}</span>}
-      {hindrance && <span className="text-ember">{hindrance}</span>}
+      {missing && <span className="text-ash-6">{wordProblem(missing)}</span>}
+      {hindrance && <span className="text-ember">{wordProblem(hindrance)}</span>}
       {read.says && source && <span className="text-spruce">✓</span>}{' '}
       {source && <code className="font-mono text-ash-6">{source}</code>}
     </p>

@@ -14,7 +14,7 @@ import {
   writtenStored,
 } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
-import { inSentence, listed, plural } from '@/core/words'
+import { inSentence, listed, plural, wordProblem } from '@/core/words'
 import { ChoiceBox, Labelled } from '@/ui/kit'
 import { ExpressionBox } from '../expressions/expression-box'
 import { useWorkshop } from '../workshop-context'
@@ -143,7 +143,7 @@ function Written({ table, field, onChange }: SourceProps) {
 function MadeFrom({ field }: SourceProps) {
   const { book } = useWorkshop()
   const made = field.source === undefined ? undefined : derivedOf(book, field.id)
-  if (made && 'because' in made) return <p className="text-[13px] text-ember">{made.because}</p>
+  if (made && 'problem' in made) return <p className="text-[13px] text-ember">{wordProblem(made.problem)}</p>
   const name = (id: string) => {
     const link = findLink(book, id)
     return link ? `the ${plural(inSentence(tableOf(book, link.many).name))} that there are` : partName(book, id)

@@ -118,7 +118,7 @@ function Summary({
       {isKey && ' '}
       {target && <Tag look="sky">{target.role === 'word-list' ? 'word list' : 'link'}</Tag>}
       {target && ' '}
-      {isDerived(field) && 'because' in derivedOf(book, field.id) && <Tag look="ember">unfinished</Tag>}
+      {isDerived(field) && 'problem' in derivedOf(book, field.id) && <Tag look="ember">unfinished</Tag>}
       {parts.filter(Boolean).join(' · ')}
     </>
   )
