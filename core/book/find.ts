@@ -14,6 +14,12 @@ export function tableOf(book: Book, id: string): Table {
 export const findNeed = (book: Book, id: string): Need | undefined => book.needs.find((need) => need.id === id)
 export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
 
+export function linkWith(book: Book, id: string): Link {
+  const link = findLink(book, id)
+  if (!link) throw new Error(`Expected a link ${id} in the book.`)
+  return link
+}
+
 interface FoundField {
   readonly table: Table
   readonly field: Field
@@ -27,6 +33,13 @@ const fieldsById = oncePer(
 )
 
 export const findField = (book: Book, id: string): FoundField | undefined => fieldsById(book).get(id)
+
+/** A field that is known to be there, with its table. */
+export function fieldWith(book: Book, id: string): FoundField {
+  const found = findField(book, id)
+  if (!found) throw new Error(`Expected a field ${id} in the book.`)
+  return found
+}
 
 export function fieldOf(table: Table, id: string): Field {
   const field = table.fields.find((candidate) => candidate.id === id)

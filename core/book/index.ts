@@ -19,6 +19,7 @@ export { freeName, numberName } from './edits/edit-kind'
 export { goesWith } from './edits/remove-table'
 export {
   fieldOf,
+  fieldWith,
   findField,
   findLink,
   findRule,
@@ -26,6 +27,7 @@ export {
   joinedBy,
   joiningBetween,
   linkOf,
+  linkWith,
   linksBetween,
   linksFrom,
   linksTo,

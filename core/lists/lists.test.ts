@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { emberlyDesign } from '@/demo/emberly/design'
-import { findField } from '../book'
+import { fieldWith } from '../book'
 import { compileList, csvCell } from '.'
 
 const { book } = emberlyDesign()
@@ -109,5 +109,5 @@ test.each([
   ['visit-appliance__passed', '1', undefined, 'yes'],
   ['visit__note', null, undefined, ''],
 ] as const)('the cell of %s holding %j is %j', (id, value, label, cell) => {
-  expect(csvCell(book, findField(book, id)!.field, value, label)).toBe(cell)
+  expect(csvCell(book, fieldWith(book, id).field, value, label)).toBe(cell)
 })

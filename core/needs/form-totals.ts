@@ -1,4 +1,4 @@
-import { type Book, type Edit, findTable, applyEdit, type Table } from '../book'
+import { type Book, type Edit, applyEdit, type Table, tableOf } from '../book'
 import { storeTree, readSource, writtenName } from '../expressions'
 import { capital, singular } from '../words'
 import type { FormLabel } from './form-label'
@@ -94,7 +94,7 @@ export function totalEdits(book: Book, totals: readonly FormTotal[], freshId: ()
     if (!table || called(table, name)) continue
     const id = freshId()
     if (!carryOut({ kind: 'addField', table: table.id, id, name, holds })) continue
-    const own = findTable(now, table.id)!
+    const own = tableOf(now, table.id)
     const read = readSource(now, own, called(own, name)!, source)
     const kept = 'tree' in read && carryOut({ kind: 'changeField', field: id, to: { source: storeTree(read.tree) } })
     if (!kept) carryOut({ kind: 'changeField', field: id, to: { kind: 'money' } })

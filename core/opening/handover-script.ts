@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Table, tableOf } from '../book'
+import { type Book, type Field, type Table, tableOf, fieldWith } from '../book'
 import { isDerived, kindOf } from '../kinds'
 import type { ColumnCheck } from '../kinds/kind'
 import { ownTable } from '../names'
@@ -55,7 +55,7 @@ function tableSql(making: Making, table: LiveTable): string {
 }
 
 function columnSql({ book, dialect }: Making, column: LiveColumn, table: LiveTable): string {
-  const { kind } = findField(book, column.field)!.field
+  const { kind } = fieldWith(book, column.field).field
   const counts = kind === 'running' && column.type.is === 'whole' && dialect === postgresql
   const initial = column.initial === undefined ? '' : ` DEFAULT ${initialIn(dialect, column)}`
   const type = dialect.columnType(column.type)

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { emptyBook, findLink, type Edit } from '../book'
+import { emptyBook, type Edit, linkWith } from '../book'
 import { plainLook } from '../kinds'
 import { limitConditions, sayLimit } from '.'
 
@@ -25,7 +25,7 @@ const book = made(
   { kind: 'addField', table: 'part', id: 'size', name: 'Size', holds: 'choice' },
   { kind: 'changeField', field: 'size', to: { choices: [{ id: 's', word: 'small' }] } },
 )
-const [toVisit, toTechnician, parts] = ['technician-1', 'technician-2', 'part-1'].map((id) => findLink(book, id)!)
+const [toVisit, toTechnician, parts] = ['technician-1', 'technician-2', 'part-1'].map((id) => linkWith(book, id))
 
 test('a limit is said in the office’s nouns; of a joining table, by what it leads to', () => {
   expect(sayLimit(book, toVisit!, { id: 'l', most: 6 })).toBe('At most 6 technicians for each visit')

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Link, tableOf } from '../book'
+import { type Book, type Field, type Link, tableOf, fieldWith } from '../book'
 import { type Derived, derivedOf, evaluate, type Facts, type Tree } from '../expressions'
 import { isDerived, isTyped, type Now, type Value } from '../kinds'
 import { checkRules } from '../rules'
@@ -126,7 +126,7 @@ class Scope implements Facts {
   }
 
   value = (id: string): Value => {
-    const { field } = findField(this.live.book, id)!
+    const { field } = fieldWith(this.live.book, id)
     if (isDerived(field)) return this.compute(field) ?? null
     if (id in this.typed) return this.typed[id]!
     // Typed, but it can't be read yet: whatever was there before, it isn't any more.

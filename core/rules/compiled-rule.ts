@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Rule, type Table, wordsOf } from '../book'
+import { type Book, type Field, findField, type Rule, type Table, wordsOf, fieldWith } from '../book'
 import { allNodesOf, displayOf, recheckStored, type Tree, writtenStored } from '../expressions'
 import { isDerived, kindOf } from '../kinds'
 import { type Json, listed, type Problem } from '../words'
@@ -99,8 +99,8 @@ function asHolding(book: Book, table: Table, tree: Tree, passing?: boolean): Rea
   if (facts.length === 0 && !gathers) return { problem: { kind: 'rule-without-fields', table: table.name } }
   const alone =
     !gathers &&
-    facts.every(({ over, field }) => over.length === 0 && findField(book, field)!.field.kind !== 'link') &&
-    facts.every(({ field }) => !isFrozen(findField(book, field)!.field))
+    facts.every(({ over, field }) => over.length === 0 && fieldWith(book, field).field.kind !== 'link') &&
+    facts.every(({ field }) => !isFrozen(fieldWith(book, field).field))
   return { compiled: { kind: 'holds', tree, alone } }
 }
 

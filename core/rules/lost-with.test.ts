@@ -1,6 +1,6 @@
 import { wordProblem } from '@/core/words'
 import { expect, test } from 'vitest'
-import { type Edit, findField, tableOf } from '@/core/book'
+import { type Edit, tableOf, fieldWith } from '@/core/book'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { derivedInTheWay, writtenStored } from '@/core/expressions'
 import { hiring } from '@/tests/support/ruled-design'
@@ -98,7 +98,7 @@ test('choices made a list of words and fixed choices again keep every rule, also
   const again = made(listed, back)
   const said = (one: typeof book) => one.rules.map(({ says }) => JSON.stringify(says))
   expect(said(again)).toEqual(said(book))
-  expect(findField(again, 'visit__state')!.field.choices).toEqual(findField(book, 'visit__state')!.field.choices)
+  expect(fieldWith(again, 'visit__state').field.choices).toEqual(fieldWith(book, 'visit__state').field.choices)
   expect(tableOf(again, 'visit').fields.map(({ source }) => source)).toEqual(
     tableOf(book, 'visit').fields.map(({ source }) => source),
   )

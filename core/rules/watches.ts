@@ -1,4 +1,4 @@
-import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
+import { type Book, linkOf, type Table, tableOf, fieldWith, linkWith } from '../book'
 import { derivedOf, isStored, partsOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { fieldsOf, treesOf } from './own-rules'
@@ -24,7 +24,7 @@ export function watchesOf(book: Book, table: Table, compiled: CompiledRule): Wat
     return found.fields
   }
   const lookAt = (id: string, hops: readonly Hop[], here: Table) => {
-    const { field } = findField(book, id)!
+    const { field } = fieldWith(book, id)
     if (!isDerived(field) || isStored(field)) at(hops, here).add(id)
     const made = isDerived(field) ? derivedOf(book, id) : undefined
     if (!made || 'problem' in made) return
@@ -44,7 +44,7 @@ export function watchesOf(book: Book, table: Table, compiled: CompiledRule): Wat
       return lookAt(tree.field, way, table)
     }
     if (tree.kind === 'aggregate') {
-      const link = findLink(book, tree.link)!
+      const link = linkWith(book, tree.link)
       const [way, rows] = [[...hops, { to: 'rows', link: link.id } as const], tableOf(book, link.many)]
       at(way, rows).add(link.field)
       for (const part of [tree.of, tree.where]) if (part) walk(part, way, rows)

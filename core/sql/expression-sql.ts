@@ -1,6 +1,6 @@
 import { wordProblem } from '../words'
-import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../book'
-import { derivedOf, type FunctionName, type Tree } from '../expressions'
+import { type Book, linkOf, type Table, tableOf, fieldWith, linkWith } from '../book'
+import { type Args, derivedOf, type FunctionName, type Tree, type Type } from '../expressions'
 import { isDerived } from '../kinds'
 import type { PhysicalNames } from '../physical'
 import { type Dialect, mariadb } from './dialects'
@@ -90,7 +90,7 @@ function sql(tree: Tree, place: Place): string {
 /** The columns of a fact, one unless it is a link to a key of several, each with the query that fetches it. */
 function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Place): string[] {
   const { book, dialect } = place
-  const owner = findField(book, field)!.table
+  const owner = fieldWith(book, field).table
   const at = (alias: string, depth: number) => factAt(field, { ...place, table: owner, alias, depth })
   if (over.length === 0) return at(place.alias, place.depth)
   const aliases = over.map((_, at) => dialect.quoteName(`l${place.depth}_${at}`))
@@ -110,7 +110,7 @@ function columnsOf({ over, field }: Extract<Tree, { kind: 'fact' }>, place: Plac
 /** A fact of the record at hand: its columns, or what it is derived from. */
 function factAt(id: string, place: Place): string[] {
   const { book, names, table, alias, dialect } = place
-  const { field } = findField(book, id)!
+  const { field } = fieldWith(book, id)
   const columns = names
     .columns(table.id, id)
     .map((column) => (alias ? `${alias}.` : '') + dialect.quoteName(column.name))
@@ -123,7 +123,7 @@ function factAt(id: string, place: Place): string[] {
 
 /** How a link's columns meet the key they lead to. */
 function leads({ book, names, dialect }: Place, linkField: string, from: string, target: Table, to: string): string {
-  const own = names.columns(findField(book, linkField)!.table.id, linkField)
+  const own = names.columns(fieldWith(book, linkField).table.id, linkField)
   const key = target.key.flatMap((id) => names.columns(target.id, id))
   return own
     .map((column, at) => `${to}.${dialect.quoteName(key[at]!.name)} = ${from}.${dialect.quoteName(column.name)}`)
@@ -169,16 +169,13 @@ function call(
     return `(CASE WHEN ${args.map((arg) => compared(arg, inner, dialect)).join(' = ')} THEN NULL ELSE ${parts[0]!} END)`
   if (name === 'COALESCE' || name === 'NULLIF') return `${name}(${parts.join(', ')})`
   const write = dialect.functions[name] ?? functionSql[name as FunctionName]
-  return write(
-    parts,
-    args.map((arg) => arg.type),
-    type,
-  )
+  const types = args.map((arg) => arg.type)
+  return write(parts as unknown as Args<string>, types as unknown as Args<Type>, type)
 }
 
 function aggregate(tree: Extract<Tree, { kind: 'aggregate' }>, place: Place): string {
   const { book, dialect } = place
-  const link = findLink(book, tree.link)!
+  const link = linkWith(book, tree.link)
   const rows = tableOf(book, link.many)
   const alias = dialect.quoteName(`r${place.depth}`)
   const inside: Place = { ...place, table: rows, alias, depth: place.depth + 1 }

@@ -1,4 +1,4 @@
-import { type Book, type Field, findLink, linkOf, type Table, tableOf } from '../book'
+import { type Book, type Field, linkOf, type Table, tableOf, linkWith } from '../book'
 import { displayOf, type Tree } from '../expressions'
 import { isDerived } from '../kinds'
 import { quoteName } from '../names'
@@ -29,7 +29,7 @@ export function concernedSql(book: Book, names: PhysicalNames, table: Table, hop
 }
 
 function meeting(book: Book, names: PhysicalNames, hop: Hop, from: string, to: string) {
-  const link = hop.to === 'one' ? linkOf(book, hop.field) : findLink(book, hop.link)!
+  const link = hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link)
   const pairs = linkPairs(book, names, link).map(([own, key]): [string, string] =>
     hop.to === 'one'
       ? [`${to}.${quoteName(key)}`, `${from}.${quoteName(own)}`]
@@ -41,7 +41,7 @@ function meeting(book: Book, names: PhysicalNames, hop: Hop, from: string, to: s
 function atEnd(book: Book, names: PhysicalNames, hop: Hop | undefined, alias: string, here: Table, row: RowOf): string {
   const of = (column: string) => `${alias}.${quoteName(column)}`
   if (!hop) return meet(keyNames(names, here).map((column) => [of(column), row(column)] as const))
-  const link = hop.to === 'one' ? linkOf(book, hop.field) : findLink(book, hop.link)!
+  const link = hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link)
   return meet(
     linkPairs(book, names, link).map(([own, key]) =>
       hop.to === 'one' ? ([of(own), row(key)] as const) : ([of(key), row(own)] as const),

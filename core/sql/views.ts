@@ -1,4 +1,4 @@
-import { type Book, findField, type Table } from '../book'
+import { type Book, type Table, fieldWith } from '../book'
 import { derivedOf, isStored } from '../expressions'
 import { isDerived } from '../kinds'
 import { ownColumns, quoteName } from '../names'
@@ -46,7 +46,7 @@ export function viewColumns(
 export function factSql(book: Book, names: PhysicalNames, fieldId: string, alias: string, dialect = mariadb): string {
   const made = derivedOf(book, fieldId)
   if ('problem' in made) return 'NULL'
-  const { table } = findField(book, fieldId)!
+  const { table } = fieldWith(book, fieldId)
   const fact = { kind: 'fact', over: [], field: fieldId, type: made.tree.type } as const
   return expressionSql(book, names, table.id, fact, alias, 'plain', dialect)
 }

@@ -5,7 +5,7 @@ import { wordProblem } from '../../words'
 import type { Book } from '../book'
 import { limits } from '../limits'
 import { emptyBook } from '../empty-book'
-import { findField, findTable } from '../find'
+import { findTable, fieldWith, tableOf } from '../find'
 import { freeName, readName } from './edit-kind'
 import { type Edit, applyEdit, readEdit, sayEdit } from './index'
 import { goesWith } from './remove-table'
@@ -150,7 +150,7 @@ test('a new kind keeps what it has a use for and drops the rest', () => {
     change('height', { least: '2', most: '14', unit: 'm', note: 'From the ground' }),
     change('height', { kind: 'line' }),
   )
-  expect(findField(book, 'height')!.field).toEqual({
+  expect(fieldWith(book, 'height').field).toEqual({
     id: 'height',
     name: 'Ladder height',
     kind: 'line',
@@ -161,7 +161,7 @@ test('a new kind keeps what it has a use for and drops the rest', () => {
 
 test('bounds are kept in the shape of the kind', () => {
   const book = after(small, change('height', { decimals: 1, least: '2', most: '14' }))
-  expect(findField(book, 'height')!.field).toMatchObject({ least: '2.0', most: '14.0' })
+  expect(fieldWith(book, 'height').field).toMatchObject({ least: '2.0', most: '14.0' })
 })
 
 test('a reworded choice takes the first value with it; a removed one takes it away', () => {
@@ -174,9 +174,9 @@ test('a reworded choice takes the first value with it; a removed one takes it aw
       ],
     }),
   )
-  expect(findField(reworded, 'state')!.field.startsAs).toBe('arranged')
+  expect(fieldWith(reworded, 'state').field.startsAs).toBe('arranged')
   const removed = after(small, change('state', { choices: [{ id: 'b', word: 'done' }] }))
-  expect(findField(removed, 'state')!.field.startsAs).toBeUndefined()
+  expect(fieldWith(removed, 'state').field.startsAs).toBeUndefined()
 })
 
 test('needs are moved before another or to the end', () => {
@@ -191,7 +191,7 @@ test('the first line of a table becomes what its records are known by', () => {
     { kind: 'addField', table: 'visit', id: 'name', name: 'Name', holds: 'line' },
     { kind: 'addField', table: 'visit', id: 'other', name: 'Other', holds: 'line' },
   )
-  expect(findTable(book, 'visit')!.knownBy).toEqual(['name'])
+  expect(tableOf(book, 'visit').knownBy).toEqual(['name'])
 })
 
 test('removing a table takes its joining tables, the links to it and every tick along', () => {
@@ -234,11 +234,11 @@ test('a link that must be filled can’t leave records without it', () => {
 })
 
 test('a copied table has its own fields and links, and points to the same tables', () => {
-  const table = findTable(emberly, 'work-line')!
+  const table = tableOf(emberly, 'work-line')
   const links = emberly.links.filter((link) => link.many === 'work-line')
   const ids = Object.fromEntries([...table.fields, ...links].map((part, at) => [part.id, `copy-${at}`]))
   const book = after(emberly, { kind: 'copyTable', table: 'work-line', id: 'copy', name: 'Quote line', ids })
-  expect(findTable(book, 'copy')!.fields.map((field) => field.name)).toEqual(table.fields.map((field) => field.name))
+  expect(tableOf(book, 'copy').fields.map((field) => field.name)).toEqual(table.fields.map((field) => field.name))
   expect(book.links.filter((link) => link.many === 'copy').map((link) => link.one)).toEqual(
     links.map((link) => link.one),
   )

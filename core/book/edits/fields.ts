@@ -4,7 +4,7 @@ import { fail, type Json, ok } from '../../words'
 import { type Book, Field, type Table } from '../book'
 import { limits } from '../limits'
 import { dropLimitsOn, dropLinkSteps, dropPart, dropRulesOn, movePart, putField, setKeys, untick } from '../build-steps'
-import { findField, findTable, linksTo, partName } from '../find'
+import { findField, findTable, linksTo, partName, tableOf } from '../find'
 import { keyHindrance } from '../keys'
 import { checkSettings, onlyUsed } from '../settings-check'
 import type { Step } from '../steps'
@@ -171,7 +171,7 @@ export const removeField: EditKind<z.infer<typeof RemoveField>> = {
             ? dropLinkSteps(now, link.id)
             : [...setKeys(table, table.id, { key, knownBy }), dropPart(now, 'fields', id, table.id)],
         (now) => {
-          const left = findTable(now, table.id)!
+          const left = tableOf(now, table.id)
           const joins = left.role === 'joining' && link !== undefined && table.key.includes(field.id)
           return joins ? setKeys(left, left.id, { role: undefined }) : []
         },

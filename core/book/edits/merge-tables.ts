@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '../../words'
 import type { Book, Field, Table } from '../book'
 import { limits } from '../limits'
 import { dropLimitsOn, dropPart, dropRulesOn, setKeys, untick } from '../build-steps'
-import { findTable, joiningBetween, linksBetween, linksTo } from '../find'
+import { findTable, joiningBetween, linksBetween, linksTo, tableOf } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, freeName, Id, inTurn, keepingKeys } from './edit-kind'
 import { moveField } from './split-table'
@@ -65,7 +65,7 @@ function untieAll(book: Book, from: string, into: string): Result<Step[]> {
 
 /** Rules of the table that goes hold for the other, but for those on fields that go because it has them itself. */
 function rulesOfBoth(book: Book, from: string, into: string): Step[] {
-  const [source, target] = [findTable(book, from)!, findTable(book, into)!]
+  const [source, target] = [tableOf(book, from), tableOf(book, into)]
   const gone = source.fields.filter((field) => staysBehind(source, target, field)).map((field) => field.id)
   return inTurn(
     book,
@@ -83,13 +83,13 @@ const staysBehind = (source: Table, target: Table, field: Field) =>
   (twinOf(target, field) !== undefined || (source.key.includes(field.id) && field.kind === 'running'))
 
 function bringFields(book: Book, from: string, into: string): Step[] {
-  const source = findTable(book, from)!
+  const source = tableOf(book, from)
   return inTurn(
     book,
     // The fields go one by one; what tells the records apart must not name what has gone.
-    (now) => setKeys(findTable(now, from)!, from, { key: [], knownBy: [] }),
+    (now) => setKeys(tableOf(now, from), from, { key: [], knownBy: [] }),
     ...source.fields.map((field) => (now: Book): Step[] => {
-      const target = findTable(now, into)!
+      const target = tableOf(now, into)
       if (staysBehind(source, target, field)) return forget(now, from, field, twinOf(target, field)?.id)
       const unlike: Field = { ...field, name: freeName(field.name, target.fields) }
       return moveField(now, source, field, into, unlike.name)

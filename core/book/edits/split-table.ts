@@ -3,7 +3,7 @@ import { fail, type Json, ok } from '../../words'
 import type { Book, Field, Link, Rule, Table } from '../book'
 import { limits } from '../limits'
 import { dropLimitsOn, dropPart, putField, putLink, putTable, setKeys, speaksOf } from '../build-steps'
-import { findField, findLink, findTable, linksTo } from '../find'
+import { findField, findLink, findTable, linksTo, tableOf } from '../find'
 import type { Step } from '../steps'
 import { type Bridge, rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, freeName, Id, inTurn, numberName, readName, typedName } from './edit-kind'
@@ -136,7 +136,7 @@ function withFreeLiveName(field: Field, table: Table | undefined): Field {
 }
 
 function keepKnownBy(book: Book, oldId: string, newId: string, moved: readonly Field[]): Step[] {
-  const [old, fresh] = [findTable(book, oldId)!, findTable(book, newId)!]
+  const [old, fresh] = [tableOf(book, oldId), tableOf(book, newId)]
   const gone = new Set(moved.map((field) => field.id))
   const left = old.knownBy.filter((id) => !gone.has(id))
   const named = moved.find((field) => field.kind === 'line' || field.kind === 'code')
@@ -153,7 +153,7 @@ function tieBack(
   name: string,
 ): Step[] {
   const [one, many] = as === 'kind' ? [id, table.id] : [table.id, id]
-  const carrier = findTable(book, many)!.fields
+  const carrier = tableOf(book, many).fields
   const field: Field = {
     id: linkField,
     name: freeName(as === 'kind' ? name : table.name, carrier),

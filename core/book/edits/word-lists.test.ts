@@ -2,7 +2,18 @@ import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'
-import { type Book, type Edit, emptyBook, faultsOf, findField, findTable, applyEdit, numberAsKey, pairAsKey } from '..'
+import {
+  type Book,
+  type Edit,
+  emptyBook,
+  faultsOf,
+  findField,
+  findTable,
+  applyEdit,
+  numberAsKey,
+  pairAsKey,
+  tableOf,
+} from '..'
 
 const refusal = (book: Book, edit: Edit) => {
   const next = applyEdit(book, edit)
@@ -107,17 +118,17 @@ test('a table keyed by two links joins; with a number of its own it is a thing o
     { kind: 'addField', table: 'both', id: 'own', name: 'Line', holds: 'running' },
   )
   let last = 0
-  const own = made(joined, ...numberAsKey(findTable(joined, 'both')!, () => `id${last++}`))
+  const own = made(joined, ...numberAsKey(tableOf(joined, 'both'), () => `id${last++}`))
   expect(findTable(own, 'both')).toMatchObject({
     key: ['id0'],
     fields: [{ name: 'Visit stove number', kind: 'running' }, {}, {}, {}],
   })
   expect(findTable(own, 'both')?.role).toBeUndefined()
-  const back = made(own, ...pairAsKey(own, findTable(own, 'both')!)!)
+  const back = made(own, ...pairAsKey(own, tableOf(own, 'both'))!)
   expect(findTable(back, 'both')).toMatchObject({ role: 'joining', key: ['f1', 'f2'] })
   expect(findTable(back, 'both')?.fields.map(({ id }) => id)).toEqual(['f1', 'f2', 'own'])
   // A table with one link, or one that others lead to by its number, keeps it.
-  expect(pairAsKey(own, findTable(own, 'stove')!)).toBeUndefined()
+  expect(pairAsKey(own, tableOf(own, 'stove'))).toBeUndefined()
 })
 
 test('a live name is chosen, refused with why, and gives way where its field moves', () => {

@@ -5,7 +5,7 @@ import { fail, ok } from '../../words'
 import type { Book, Field, Table } from '../book'
 import { limits } from '../limits'
 import { dropPart, dropRulesOn, putLink, putTable, setKeys, untick } from '../build-steps'
-import { findField, findTable, linksTo, partName } from '../find'
+import { findField, findTable, linksTo, partName, fieldWith } from '../find'
 import { checkSettings, onlyUsed } from '../settings-check'
 import { rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
@@ -88,7 +88,7 @@ export const listToChoices: EditKind<z.infer<typeof ListToChoices>> = {
         (now) => rulesFollow({ before: book, after: now, bridge, turn }),
         (now) => sourcesFollow({ before: book, after: now, bridge, turn }),
         ...links.map((link) => (now: Book) => {
-          const field = findField(now, link.field)!.field
+          const field = fieldWith(now, link.field).field
           return [
             dropPart(now, 'links', link.id),
             ...becoming(field, { ...onlyUsed({ ...field, kind: 'choice' }), choices }),

@@ -1,8 +1,9 @@
+import type { Type } from '../types'
 import { mostScale } from '../../kinds'
 import type { Problem } from '../../words'
 import { castTo, fail, isFailure, type Outcome, type Part, together } from './check-help'
 import { nothing } from './check-literals'
-import { functions } from '../run/functions'
+import { type Args, functions } from '../run/functions'
 import { nearNames } from './names'
 import type { CastTarget, Span } from '../text/syntax'
 
@@ -38,10 +39,7 @@ export function checkCall(name: string, parts: readonly Part[], at: Span): Outco
   if (args.length < kind.least || args.length > kind.most) return fail(at, { kind: 'function-form', form: kind.form })
   if (args.some((arg) => arg.type.is === 'nothing')) return nothing
   const literals = args.map((arg) => (arg.kind === 'literal' && arg.value !== null ? arg.value : undefined))
-  const type = kind.type(
-    args.map((arg) => arg.type),
-    literals,
-  )
+  const type = kind.type(args.map((arg) => arg.type) as unknown as Args<Type>, literals)
   if ('problem' in type) return fail(parts[type.at]!.at, type.problem(own.split(' ')[0]!))
   return { kind: 'call', name: own, args, type }
 }

@@ -32,19 +32,22 @@ export const isFailure = (made: object): made is Failure => 'problem' in made
 
 export const fail = ({ start, end }: Span, problem: Problem): Failure => ({ problem, at: { start, end } })
 
+/** A part for each that was written, in the same order. */
+export type PartsOf<All extends readonly unknown[]> = { readonly [At in keyof All]: Part }
+
 /** Checks parts one after the other, up to the first that fails. */
-export function eachChecked<Written>(
-  written: readonly Written[],
-  check: (one: Written) => Outcome,
-  at: (one: Written) => Span,
-): readonly Part[] | Failure {
+export function eachChecked<One, const All extends readonly One[]>(
+  written: All,
+  check: (one: One) => Outcome,
+  at: (one: One) => Span,
+): PartsOf<All> | Failure {
   const parts: Part[] = []
   for (const one of written) {
     const tree = check(one)
     if (isFailure(tree)) return tree
     parts.push({ tree, at: at(one) })
   }
-  return parts
+  return parts as unknown as PartsOf<All>
 }
 
 /** A tree brought to a type that it fits: more decimals, measured, text, a moment. */

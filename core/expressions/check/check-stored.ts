@@ -1,4 +1,4 @@
-import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../../book'
+import { type Book, linkOf, type Table, tableOf, fieldWith, linkWith } from '../../book'
 import { checkAggregate } from './check-aggregate'
 import { checkBinary, checkShift } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
@@ -10,7 +10,7 @@ import {
   isFailure,
   nowhere,
   type Outcome,
-  type Part,
+  type PartsOf,
   type Scope,
   type TypeOfDerived,
 } from './check-help'
@@ -37,21 +37,21 @@ function checkTree(scope: Scope, tree: Tree): Outcome {
     case 'fact':
       return fact(scope, tree, false)
     case 'not':
-      return withParts(scope, [tree.of], ([of]) => checkNot(of!))
+      return withParts(scope, [tree.of], ([of]) => checkNot(of))
     case 'minus':
-      return withParts(scope, [tree.of], ([of]) => checkMinus(of!))
+      return withParts(scope, [tree.of], ([of]) => checkMinus(of))
     case 'binary':
       return withParts(scope, [tree.left, tree.right], ([a, b]) =>
-        checkBinary(scope.book, tree.operator, a!, b!, nowhere),
+        checkBinary(scope.book, tree.operator, a, b, nowhere),
       )
     case 'days':
-      return withParts(scope, [tree.left, tree.right], ([a, b]) => checkBinary(scope.book, '-', a!, b!, nowhere))
+      return withParts(scope, [tree.left, tree.right], ([a, b]) => checkBinary(scope.book, '-', a, b, nowhere))
     case 'shift':
-      return withParts(scope, [tree.of], ([of]) => checkShift(of!, tree.count, tree.unit, nowhere))
+      return withParts(scope, [tree.of], ([of]) => checkShift(of, tree.count, tree.unit, nowhere))
     case 'in':
       return withParts(scope, [tree.of, ...tree.among], (parts) => checkIn(scope.book, parts))
     case 'like':
-      return withParts(scope, [tree.of, tree.pattern], ([of, pattern]) => checkLike(of!, pattern!, tree.escape))
+      return withParts(scope, [tree.of, tree.pattern], ([of, pattern]) => checkLike(of, pattern, tree.escape))
     case 'isNull': {
       const of = tree.of.kind === 'fact' ? fact(scope, tree.of, true) : checkTree(scope, tree.of)
       return isFailure(of) ? of : isNull({ tree: of, at: nowhere })
@@ -63,16 +63,20 @@ function checkTree(scope: Scope, tree: Tree): Outcome {
     case 'cast':
       // What nobody wrote is added anew where it is needed.
       if (tree.quiet) return checkTree(scope, tree.of)
-      return withParts(scope, [tree.of], ([of]) => checkCast(of!, castTarget(tree.type), nowhere))
+      return withParts(scope, [tree.of], ([of]) => checkCast(of, castTarget(tree.type), nowhere))
     case 'aggregate':
       return aggregate(scope, tree)
   }
 }
 
-function withParts(scope: Scope, trees: readonly Tree[], form: (parts: readonly Part[]) => Outcome): Outcome {
+function withParts<const Trees extends readonly Tree[]>(
+  scope: Scope,
+  trees: Trees,
+  form: (parts: PartsOf<Trees>) => Outcome,
+): Outcome {
   const parts = eachChecked(
     trees,
-    (one) => checkTree(scope, one),
+    (one: Tree) => checkTree(scope, one),
     () => nowhere,
   )
   return isFailure(parts) ? parts : form(parts)
@@ -82,12 +86,12 @@ function withParts(scope: Scope, trees: readonly Tree[], form: (parts: readonly 
 function fact(scope: Scope, tree: Node<'fact'>, bare: boolean): Outcome {
   let here = scope.table
   for (const id of tree.over) {
-    const link = findField(scope.book, id)!.field
+    const link = fieldWith(scope.book, id).field
     if (!here.fields.includes(link)) return fail(nowhere, noSuchField(here, link.name))
     if (link.kind !== 'link') return fail(nowhere, leadsNowhere(here, link))
     here = tableOf(scope.book, linkOf(scope.book, id).one)
   }
-  const { field } = findField(scope.book, tree.field)!
+  const { field } = fieldWith(scope.book, tree.field)
   return here.fields.includes(field)
     ? checkFact(scope, tree.over, field, nowhere, bare)
     : fail(nowhere, noSuchField(here, field.name))
@@ -95,7 +99,7 @@ function fact(scope: Scope, tree: Node<'fact'>, bare: boolean): Outcome {
 
 function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
   if (scope.rows) return fail(nowhere, { kind: 'gathered-twice' })
-  const link = findLink(scope.book, tree.link)!
+  const link = linkWith(scope.book, tree.link)
   const rows = tableOf(scope.book, link.many)
   if (link.one !== scope.table.id) return fail(nowhere, noSuchRows(scope.book, scope.table, rows.name))
   const { of, where } = tree
@@ -107,7 +111,7 @@ function aggregate(scope: Scope, tree: Node<'aggregate'>): Outcome {
     checkAggregate(tree.name, link, {
       of: of && parts.at(-1)!,
       where: where && parts[0]!,
-      called: of?.kind === 'fact' ? findField(scope.book, of.field)!.field.name : undefined,
+      called: of?.kind === 'fact' ? fieldWith(scope.book, of.field).field.name : undefined,
       rows,
       at: nowhere,
     }),

@@ -5,7 +5,7 @@ import { checkBinary, checkShift } from './check-binary'
 import { checkCall, checkCast } from './check-calls'
 import { checkFact } from './check-facts'
 import { checkCase, checkIn, checkLike, checkMinus, checkNot, isNull } from './check-forms'
-import { eachChecked, fail, isFailure, type Outcome, type Part, type Scope, type TypeOfDerived } from './check-help'
+import { eachChecked, fail, isFailure, type Outcome, type PartsOf, type Scope, type TypeOfDerived } from './check-help'
 import { checkMoment, checkNumber, nothing } from './check-literals'
 import { findFact, findRows } from './names'
 import { parse } from '../text/parse'
@@ -39,9 +39,9 @@ function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
     case 'name':
       return named(scope, syntax, false)
     case 'not':
-      return withParts(scope, [syntax.of], ([of]) => checkNot(of!))
+      return withParts(scope, [syntax.of], ([of]) => checkNot(of))
     case 'minus':
-      return withParts(scope, [syntax.of], ([of]) => checkMinus(of!))
+      return withParts(scope, [syntax.of], ([of]) => checkMinus(of))
     case 'binary':
       return binary(scope, syntax)
     case 'between':
@@ -50,7 +50,7 @@ function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
       return withParts(scope, [syntax.of, ...syntax.among], (parts) => negated(syntax, checkIn(scope.book, parts)))
     case 'like':
       return withParts(scope, [syntax.of, syntax.pattern], ([of, pattern]) =>
-        negated(syntax, checkLike(of!, pattern!, syntax.escape)),
+        negated(syntax, checkLike(of, pattern, syntax.escape)),
       )
     case 'isNull': {
       const of = syntax.of.kind === 'name' ? named(scope, syntax.of, true) : checkSyntax(scope, syntax.of)
@@ -61,17 +61,21 @@ function checkSyntax(scope: Scope, syntax: Syntax): Outcome {
     case 'call':
       return withParts(scope, syntax.args, (args) => checkCall(syntax.name, args, syntax))
     case 'cast':
-      return withParts(scope, [syntax.of], ([of]) => checkCast(of!, syntax.to, syntax))
+      return withParts(scope, [syntax.of], ([of]) => checkCast(of, syntax.to, syntax))
     case 'aggregate':
       return aggregate(scope, syntax)
   }
 }
 
 /** Checks what a form is made of, and then the form itself. */
-function withParts(scope: Scope, written: readonly Syntax[], form: (parts: readonly Part[]) => Outcome): Outcome {
+function withParts<const Written extends readonly Syntax[]>(
+  scope: Scope,
+  written: Written,
+  form: (parts: PartsOf<Written>) => Outcome,
+): Outcome {
   const parts = eachChecked(
     written,
-    (one) => checkSyntax(scope, one),
+    (one: Syntax) => checkSyntax(scope, one),
     (one) => one,
   )
   return isFailure(parts) ? parts : form(parts)
@@ -100,12 +104,12 @@ function withoutRows({ rows }: Scope, parts: readonly NamePart[]): readonly Name
 function binary(scope: Scope, syntax: Form<'binary'>): Outcome {
   const { operator, left, right } = syntax
   if ((operator !== '+' && operator !== '-') || (left.kind !== 'interval' && right.kind !== 'interval'))
-    return withParts(scope, [left, right], ([a, b]) => checkBinary(scope.book, operator, a!, b!, syntax))
+    return withParts(scope, [left, right], ([a, b]) => checkBinary(scope.book, operator, a, b, syntax))
   const [base, interval] = right.kind === 'interval' ? [left, right] : [right, left]
   if (interval.kind !== 'interval' || base.kind === 'interval' || (interval === left && operator === '-'))
     return fail(syntax, { kind: 'interval-side' })
   const count = Number(interval.count) * (operator === '-' ? -1 : 1)
-  return withParts(scope, [base], ([of]) => checkShift(of!, count, interval.unit, interval))
+  return withParts(scope, [base], ([of]) => checkShift(of, count, interval.unit, interval))
 }
 
 function between(scope: Scope, { of, least, most, not, ...span }: Form<'between'>): Outcome {
@@ -114,7 +118,7 @@ function between(scope: Scope, { of, least, most, not, ...span }: Form<'between'
     { kind: 'binary', operator: '<=', left: of, right: most, start: span.start, end: most.end },
   ] as const
   return withParts(scope, sides, ([low, high]) =>
-    negated({ not }, { kind: 'binary', operator: 'AND', left: low!.tree, right: high!.tree, type: { is: 'truth' } }),
+    negated({ not }, { kind: 'binary', operator: 'AND', left: low.tree, right: high.tree, type: { is: 'truth' } }),
   )
 }
 

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Link, linkOf, linksTo, type Table, tableOf } from '../../book'
+import { type Book, type Field, type Link, linkOf, linksTo, type Table, tableOf, fieldWith } from '../../book'
 import type { Problem } from '../../words'
 import type { NamePart } from '../text/syntax'
 
@@ -76,7 +76,7 @@ type Rows = { readonly link: Link; readonly rows: Table } | { readonly problem: 
 export function findRows(book: Book, table: Table, name: NamePart, by: NamePart | undefined): Rows {
   const links = linksTo(book, table.id).filter((link) => same(tableOf(book, link.many).name, name.name))
   if (links.length === 0) return { problem: noSuchRows(book, table, name.name), at: name }
-  const fieldName = (link: Link) => findField(book, link.field)!.field.name
+  const fieldName = (link: Link) => fieldWith(book, link.field).field.name
   const [link, ...more] = by ? links.filter((one) => same(fieldName(one), by.name)) : links
   const said = { name: name.name, table: table.name, through: links.map(fieldName) }
   if (!link) return { problem: { kind: 'rows-not-by', by: by!.name, ...said }, at: by! }

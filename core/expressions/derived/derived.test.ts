@@ -1,11 +1,11 @@
 import { wordProblem } from '@/core/words'
 import { expect, test } from 'vitest'
-import { type Book, findField, tableOf } from '../../book'
+import { type Book, tableOf, fieldWith } from '../../book'
 import { billing } from '@/tests/support/derived-design'
 import { derivedInTheWay, derivedOf, displayOf, readExpression } from '..'
 
 const { book } = billing()
-const face = (id: string) => displayOf(book, findField(book, id)!.field)
+const face = (id: string) => displayOf(book, fieldWith(book, id).field)
 
 test.each([
   ['bill-town', { kind: 'line', name: 'Town of customer' }],
@@ -18,10 +18,10 @@ test.each([
 
 test('a rate of money by money is a plain number, rounded to two places where nobody says how many', () => {
   const rated = billing().derived('bill', 'share', 'Share', 'workedOut', 'Paid / Total')
-  const share = findField(rated.book, 'share')!.field
+  const share = fieldWith(rated.book, 'share').field
   expect(displayOf(rated.book, share)).toMatchObject({ kind: 'exact', decimals: 2 })
   const finer = rated.do({ kind: 'changeField', field: 'share', to: { decimals: 4 } }).book
-  expect(displayOf(finer, findField(finer, 'share')!.field)).toMatchObject({ kind: 'exact', decimals: 4 })
+  expect(displayOf(finer, fieldWith(finer, 'share').field)).toMatchObject({ kind: 'exact', decimals: 4 })
 })
 
 /** What is wrong with a derived field, in words. */

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Table } from '../../book'
+import { type Book, type Field, type Table, fieldWith } from '../../book'
 import { isDerived, quotientScale } from '../../kinds'
 import { type Json, oncePerPart, type Problem, wordProblem } from '../../words'
 import { type Checked, checkExpression } from '../check/check'
@@ -31,7 +31,7 @@ export type Deriving = Derived | { readonly problem: Problem }
 export const derivedOf: (book: Book, fieldId: string) => Deriving = oncePerPart(derive)
 
 function derive(book: Book, fieldId: string): Deriving {
-  const { field, table } = findField(book, fieldId)!
+  const { field, table } = fieldWith(book, fieldId)
   const named = { field: field.name, table: table.name }
   if (field.source === undefined) return { problem: { kind: 'derived-from-nothing', ...named } }
   // Asked first: what goes in a circle could be read for ever.
@@ -44,7 +44,7 @@ function derive(book: Book, fieldId: string): Deriving {
   const tree = rounded(field, read.tree)
   const size = sizeOf(book, tree)
   if (size > mostParts) return { problem: { kind: 'derived-too-big', ...named, size, most: mostParts } }
-  const display = displayFor(book, field, tree, (id) => displayOf(book, findField(book, id)!.field))
+  const display = displayFor(book, field, tree, (id) => displayOf(book, fieldWith(book, id).field))
   if (field.freezes === undefined) return { tree, display, size }
   const freezes = recheckStored(book, table, field.freezes)
   const unclear = 'problem' in freezes ? freezes.problem : freezingHindrance(book, freezes.tree)
@@ -70,7 +70,7 @@ export function freezingHindrance(book: Book, tree: Tree): Problem | undefined {
   const own = nodesOf(tree).every(
     (node) =>
       node.kind !== 'aggregate' &&
-      (node.kind !== 'fact' || (node.over.length === 0 && !isDerived(findField(book, node.field)!.field))) &&
+      (node.kind !== 'fact' || (node.over.length === 0 && !isDerived(fieldWith(book, node.field).field))) &&
       !(node.kind === 'call' && node.name.startsWith('CURRENT')),
   )
   return own ? undefined : { kind: 'freezes-on-others' }
@@ -78,7 +78,7 @@ export function freezingHindrance(book: Book, tree: Tree): Problem | undefined {
 
 function sizeOf(book: Book, tree: Tree): number {
   return nodesOf(tree).reduce((size, node) => {
-    const made = node.kind === 'fact' && isDerived(findField(book, node.field)!.field) && derivedOf(book, node.field)
+    const made = node.kind === 'fact' && isDerived(fieldWith(book, node.field).field) && derivedOf(book, node.field)
     return size + (made && 'size' in made ? made.size : 1)
   }, 0)
 }
@@ -122,7 +122,7 @@ export function recheckStored(book: Book, table: Table, json: Json): Checked {
 /** A tree and everything in it, what derived facts are made from included. */
 export function allNodesOf(book: Book, tree: Tree): readonly Tree[] {
   return nodesOf(tree).flatMap((node) => {
-    if (node.kind !== 'fact' || !isDerived(findField(book, node.field)!.field)) return [node]
+    if (node.kind !== 'fact' || !isDerived(fieldWith(book, node.field).field)) return [node]
     const made = derivedOf(book, node.field)
     return 'tree' in made ? [node, ...allNodesOf(book, made.tree)] : [node]
   })

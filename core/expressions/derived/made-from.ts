@@ -1,4 +1,4 @@
-import { type Book, findField, partName } from '../../book'
+import { type Book, partName, fieldWith } from '../../book'
 import { isDerived } from '../../kinds'
 import { oncePer, type Problem, wordProblem } from '../../words'
 import { storedTree } from '../check/stored-tree'
@@ -67,7 +67,7 @@ export function standingHindrance(book: Book, fieldId: string): Problem | undefi
 
 /** What is said of a field that others are made from, where they are. */
 export function brokenPart(book: Book, fieldId: string): Problem {
-  const { field, table } = findField(book, fieldId)!
+  const { field, table } = fieldWith(book, fieldId)
   return { kind: 'part-broken', field: field.name, table: table.name }
 }
 

@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, findLink, tableOf } from '../../book'
+import { type Book, type Field, tableOf, fieldWith, linkWith } from '../../book'
 import { kindOf } from '../../kinds'
 import { inSentence, plural } from '../../words'
 import { derivedOf } from './derived'
@@ -15,8 +15,8 @@ export function sayDerived(book: Book, field: Field): string {
   const frozen = made.freezes ? `, frozen once ${writtenStored(book, field.freezes)}` : ''
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {
-    const way = tree.over.map((link) => `${findField(book, link)!.field.name} → `).join('')
-    return `${title}: ${way}${findField(book, tree.field)!.field.name}`
+    const way = tree.over.map((link) => `${fieldWith(book, link).field.name} → `).join('')
+    return `${title}: ${way}${fieldWith(book, tree.field).field.name}`
   }
   const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
   return gathering
@@ -36,8 +36,8 @@ export function sayMadeFrom(book: Book, field: Field): string {
   if ('problem' in made) return field.source === undefined ? 'not chosen yet' : 'unfinished'
   const { tree } = made
   if (tree.kind === 'fact' && field.kind !== 'workedOut') {
-    const way = tree.over.map((link) => findField(book, link)!.field.name)
-    return `${findField(book, tree.field)!.field.name} of its ${way.join(' → ')}`
+    const way = tree.over.map((link) => fieldWith(book, link).field.name)
+    return `${fieldWith(book, tree.field).field.name} of its ${way.join(' → ')}`
   }
   const gathering = field.kind === 'gathered' ? gatheringOf(book, field.source) : undefined
   return gathering ? sayTakenOf(book, gathering, isNumber(tree.type)) : writtenStored(book, field.source)
@@ -55,14 +55,14 @@ const isCount = ({ of, name }: Gathering) => !of || name === 'COUNT'
 
 /** The rows of a gathering, by their link where there are several: "visits by Helper". */
 function saidRows(book: Book, gathering: Gathering): string {
-  const link = findLink(book, gathering.link)!
-  const by = writtenBy(book, link) && ` by ${findField(book, link.field)!.field.name}`
+  const link = linkWith(book, gathering.link)
+  const by = writtenBy(book, link) && ` by ${fieldWith(book, link.field).field.name}`
   return `${plural(inSentence(tableOf(book, link.many).name))}${by}`
 }
 
 function sayTakenOf(book: Book, gathering: Gathering, number: boolean): string {
   const { link, name, of } = gathering
-  const table = tableOf(book, findLink(book, link)!.many)
+  const table = tableOf(book, linkWith(book, link).many)
   if (!of || name === 'COUNT') return `how many ${saidRows(book, gathering)}`
   const begins = `${writtenName(table.name)}.`
   const fact = of.startsWith(begins) && !of.includes('(') ? of.slice(begins.length).replaceAll('"', '') : of

@@ -1,4 +1,4 @@
-import { type Book, type Field, findLink, type Table, tableOf } from '../../book'
+import { type Book, type Field, findLink, type Table, tableOf, linkWith } from '../../book'
 import type { Json, Problem } from '../../words'
 import type { Checked } from '../check/check'
 import { freezingHindrance, hindranceOf, readExpression } from './derived'
@@ -51,6 +51,6 @@ export function gatheringOf(book: Book, json: Json | undefined): Gathering | und
 
 /** A gathering as it is written. */
 export function writeGathering(book: Book, { link: id, name, of, where }: Gathering): string {
-  const link = findLink(book, id)!
+  const link = linkWith(book, id)
   return `${name}(${of || writtenName(tableOf(book, link.many).name)}${writtenBy(book, link)})${where.trim() ? ` FILTER (WHERE ${where.trim()})` : ''}`
 }

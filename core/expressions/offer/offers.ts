@@ -1,4 +1,4 @@
-import { type Book, type Field, findField, type Link, linksFrom, linksTo, type Table, tableOf } from '../../book'
+import { type Book, type Field, type Link, linksFrom, linksTo, type Table, tableOf, fieldWith } from '../../book'
 import { displayOf } from '../derived/derived'
 import { writtenName } from '../text/show'
 import { uncomputed } from '../text/syntax'
@@ -28,7 +28,7 @@ export function factsOffered(book: Book, table: Table): FactOffer[] {
       linksFrom(book, end.table.id).flatMap((link) => {
         // Once round a circle is enough to see where it leads.
         if (end.seen.filter((id) => id === link.one).length > 1) return []
-        const way = [...end.way, findField(book, link.field)!.field]
+        const way = [...end.way, fieldWith(book, link.field).field]
         return [{ table: tableOf(book, link.one), way, seen: [...end.seen, link.one] }]
       }),
     )
@@ -63,7 +63,7 @@ export function rowsOffered(book: Book, table: Table): RowsOffer[] {
     return {
       table: rows,
       link,
-      ...(several && { by: findField(book, link.field)!.field.name }),
+      ...(several && { by: fieldWith(book, link.field).field.name }),
       fields: rows.fields.flatMap((field) => {
         const type = field.kind === 'link' ? undefined : typeOfField(displayOf(book, field), book.look)
         if (!type || !['exact', 'measured', 'date', 'time', 'moment'].includes(type.is)) return []

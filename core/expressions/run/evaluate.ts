@@ -10,7 +10,7 @@ import {
   type Value,
 } from '../../kinds'
 import type { Facts, Evaluator } from './facts'
-import { functions, type Computed } from './functions'
+import { type Args, type Computed, functions } from './functions'
 import { gather } from './gather'
 import { alike, isLike } from './text'
 import type { Tree } from '../tree'
@@ -225,7 +225,7 @@ function call({ name, args, type }: Extract<Tree, { kind: 'call' }>): Evaluator 
     }
   }
   const kind = functions[name]!
-  const types = args.map((arg) => arg.type)
+  const types = args.map((arg) => arg.type) as unknown as Args<Type>
   return (facts, now) => {
     const values: Exclude<Computed, null>[] = []
     for (const part of parts) {
@@ -233,7 +233,7 @@ function call({ name, args, type }: Extract<Tree, { kind: 'call' }>): Evaluator 
       if (value === null) return null
       values.push(value)
     }
-    return kind.evaluate(values, types, type)
+    return kind.evaluate(values as unknown as Args<Exclude<Computed, null>>, types, type)
   }
 }
 

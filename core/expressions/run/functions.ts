@@ -12,6 +12,12 @@ interface Unfit {
   readonly problem: (name: string) => Problem
 }
 
+/**
+ * One thing for each argument. How many there are is looked at before (`least`, `most`), so a function reads as many as
+ * it takes at least without asking again; one that takes a single one leaves the second alone.
+ */
+export type Args<Each> = readonly [first: Each, second: Each, ...more: Each[]]
+
 export interface FunctionKind {
   /** How it is written, for the help and for messages. */
   readonly form: string
@@ -19,9 +25,9 @@ export interface FunctionKind {
   readonly least: number
   readonly most: number
   /** What it gives for arguments of such types, or what is wrong with one, by its place. */
-  readonly type: (args: readonly Type[], literals: readonly (string | undefined)[]) => Type | Unfit
+  readonly type: (args: Args<Type>, literals: readonly (string | undefined)[]) => Type | Unfit
   /** Computes with values none of which is NULL; COALESCE and the like are no functions of this kind. */
-  readonly evaluate: (args: readonly Exclude<Computed, null>[], types: readonly Type[], given: Type) => Computed
+  readonly evaluate: (args: Args<Exclude<Computed, null>>, types: Args<Type>, given: Type) => Computed
 }
 
 const wants = (at: number, wanted: string, found: Type): Unfit => ({
@@ -45,10 +51,10 @@ const extract = (unit: DateUnit): FunctionKind => ({
   least: 1,
   most: 1,
   type: ([of]) => {
-    const dated = of!.is === 'date' || of!.is === 'moment'
-    const timed = of!.is === 'time' || of!.is === 'moment'
+    const dated = of.is === 'date' || of.is === 'moment'
+    const timed = of.is === 'time' || of.is === 'moment'
     if (['YEAR', 'MONTH', 'DAY'].includes(unit) ? !dated : !timed)
-      return wants(0, ['YEAR', 'MONTH', 'DAY'].includes(unit) ? 'a date' : 'a time', of!)
+      return wants(0, ['YEAR', 'MONTH', 'DAY'].includes(unit) ? 'a date' : 'a time', of)
     return { is: 'exact', whole: 4, scale: 0 }
   },
   evaluate: ([of]) => BigInt(datePart(of as string, unit)),
@@ -87,7 +93,7 @@ const all = {
     least: 1,
     most: 1,
     type: ofText(count),
-    evaluate: ([a]) => BigInt(letters(a!).length),
+    evaluate: ([a]) => BigInt(letters(a).length),
   },
   POSITION: {
     form: 'POSITION(a IN b)',
@@ -106,7 +112,7 @@ const all = {
     least: 2,
     most: 3,
     type: (args) => {
-      if (args[0]!.is !== 'text') return wants(0, 'text', args[0]!)
+      if (args[0].is !== 'text') return wants(0, 'text', args[0])
       const at = args.findIndex((type, place) => place > 0 && !isWhole(type))
       return at > 0 ? wants(at, 'a whole number', args[at]!) : text
     },
@@ -115,7 +121,7 @@ const all = {
       const end = many === undefined ? undefined : start + (many as bigint)
       const first = start < 1n ? 1n : start
       if (end !== undefined && end <= first) return ''
-      const all = letters(a!)
+      const all = letters(a)
       const clip = (at: bigint) => Number(at > BigInt(all.length + 1) ? all.length + 1 : at)
       return all.slice(clip(first) - 1, end === undefined ? undefined : clip(end) - 1).join('')
     },
@@ -125,7 +131,7 @@ const all = {
     says: 'a without its sign',
     least: 1,
     most: 1,
-    type: ([a]) => (isNumber(a!) ? a : wants(0, 'a number', a!)),
+    type: ([a]) => (isNumber(a) ? a : wants(0, 'a number', a)),
     evaluate: ([a]) => (typeof a === 'bigint' ? (a < 0n ? -a : a) : Math.abs(a as number)),
   },
   MOD: {
@@ -150,12 +156,14 @@ const all = {
     says: 'a rounded to n decimals, or to a whole number; halves go away from nought',
     least: 1,
     most: 2,
-    type: ([a, n], [, literal]) => {
-      if (a!.is !== 'exact') return wants(0, 'a number that isn’t measured', a!)
+    type: (args, [, literal]) => {
+      const [a] = args
+      const n = args.length > 1 ? args[1] : undefined
+      if (a.is !== 'exact') return wants(0, 'a number that isn’t measured', a)
       if (n && (!isWhole(n) || literal === undefined))
         return { at: 1, problem: (name) => ({ kind: 'places-written-out', name }) }
-      const scale = Math.min(Math.max(0, Number(literal ?? 0)), a!.scale)
-      return { is: 'exact', whole: a!.whole + 1, scale }
+      const scale = Math.min(Math.max(0, Number(literal ?? 0)), a.scale)
+      return { is: 'exact', whole: a.whole + 1, scale }
     },
     evaluate: ([a], [ta], given) => divideRounded(a as bigint, powerOfTen(scaleOf(ta) - scaleOf(given))),
   },
@@ -180,7 +188,7 @@ function wholeTowards(name: string, towards: -1 | 1, says: string): FunctionKind
     least: 1,
     most: 1,
     type: ([a]) =>
-      a!.is === 'exact' ? { is: 'exact', whole: a!.whole + 1, scale: 0 } : wants(0, 'a number that isn’t measured', a!),
+      a.is === 'exact' ? { is: 'exact', whole: a.whole + 1, scale: 0 } : wants(0, 'a number that isn’t measured', a),
     evaluate: ([a], [ta]) => toWhole(a as bigint, scaleOf(ta), towards),
   }
 }

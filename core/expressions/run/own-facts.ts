@@ -1,4 +1,4 @@
-import { type Book, findField } from '../../book'
+import { type Book, findField, fieldWith } from '../../book'
 import { isDerived, type Now, type Value } from '../../kinds'
 import { allNodesOf, derivedOf } from '../derived/derived'
 import { evaluate } from './evaluate'
@@ -26,7 +26,7 @@ export function ownNeeds(book: Book, tree: Tree): readonly string[] | undefined 
   for (const node of allNodesOf(book, tree)) {
     if (node.kind === 'aggregate' || (node.kind === 'fact' && node.over.length > 0)) return undefined
     if (node.kind !== 'fact') continue
-    const { field } = findField(book, node.field)!
+    const { field } = fieldWith(book, node.field)
     if (!isDerived(field) || field.kind === 'copied') needs.push(field.id)
     else if (field.freezes !== undefined) return undefined
   }

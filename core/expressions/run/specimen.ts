@@ -1,4 +1,4 @@
-import { type Book, findField, findLink, linkOf, type Table, tableOf } from '../../book'
+import { type Book, findField, findLink, linkOf, type Table, tableOf, fieldWith } from '../../book'
 import { isDerived, kindOf, type Now, readValue, showValue, type Value } from '../../kinds'
 import { derivedOf, displayOf } from '../derived/derived'
 import { evaluate } from './evaluate'
@@ -35,7 +35,7 @@ export function showComputed(book: Book, tree: Tree, value: Value): string {
   const nameless = { id: '', name: '', kind: 'line' } as const
   return showValue(
     value,
-    displayFor(book, nameless, tree, (id) => displayOf(book, findField(book, id)!.field)),
+    displayFor(book, nameless, tree, (id) => displayOf(book, fieldWith(book, id).field)),
     book.look,
   )
 }

@@ -1,4 +1,4 @@
-import { type Book, findField, findLink, type Link, linksTo, tableOf } from '../../book'
+import { type Book, type Link, linksTo, tableOf, fieldWith, linkWith } from '../../book'
 import { mustQuote } from './parse-primary'
 import type { Tree } from '../tree'
 
@@ -39,7 +39,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     case 'literal':
       return literal(tree)
     case 'fact': {
-      const names = [...tree.over, tree.field].map((id) => writtenName(findField(book, id)!.field.name))
+      const names = [...tree.over, tree.field].map((id) => writtenName(fieldWith(book, id).field.name))
       return [...(rows ? [writtenName(rows)] : []), ...names].join('.')
     }
     case 'not':
@@ -68,7 +68,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
     case 'cast':
       return tree.quiet ? show(tree.of) : cast(tree, show(tree.of))
     case 'aggregate': {
-      const link = findLink(book, tree.link)!
+      const link = linkWith(book, tree.link)
       const inside = tableOf(book, link.many).name
       const of = tree.of ? showExpression(book, tree.of, inside) : writtenName(inside)
       return `${tree.name}(${of}${writtenBy(book, link)})${tree.where ? ` FILTER (WHERE ${showExpression(book, tree.where, inside)})` : ''}`
@@ -79,7 +79,7 @@ export function showExpression(book: Book, tree: Tree, rows?: string): string {
 /** By which link the rows lead here, written only where they do so by several: ` BY "Led by"`. */
 export const writtenBy = (book: Book, link: Link) =>
   linksTo(book, link.one).filter(({ many }) => many === link.many).length > 1
-    ? ` BY ${writtenName(findField(book, link.field)!.field.name)}`
+    ? ` BY ${writtenName(fieldWith(book, link.field).field.name)}`
     : ''
 
 /** What can be said with NOT inside is, as people say it: "Note IS NOT NULL". */

@@ -1,4 +1,4 @@
-import { type Book, findTable } from '../../book'
+import { type Book, tableOf } from '../../book'
 import { quoteName } from '../../names'
 import { aOrAn, inSentence, plural } from '../../words'
 import type { LiveColumn } from '../../physical'
@@ -18,7 +18,7 @@ export function extractTable(before: Book, after: Book, move: MoveApart): CarryP
   const { way, from, to, link, columns } = move
   const [source, old] = [quoteName(from.then.name), columns.map(({ then }) => then.name)]
   const linkColumns = (way === 'kind' ? from.is : to).columns.filter((column) => column.field === link.field)
-  const number = (count: string) => numberSql(after, findTable(after, to.id)!.key[0]!, count)
+  const number = (count: string) => numberSql(after, tableOf(after, to.id).key[0]!, count)
   const key = from.then.primaryKey
   const order =
     way === 'kind'

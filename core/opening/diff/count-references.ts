@@ -1,4 +1,4 @@
-import { type Book, findField, type Link } from '../../book'
+import { type Book, type Link, fieldWith } from '../../book'
 import { quoteName } from '../../names'
 import type { Problem } from '../../words'
 import { physicalNames } from '../../physical'
@@ -10,7 +10,7 @@ export function countReferences(
   link: Link,
   blocked: (table: string, field: string, count: number) => Problem,
 ): LiveCheckQuestion {
-  const { table, field } = findField(before, link.field)!
+  const { table, field } = fieldWith(before, link.field)
   const names = physicalNames(before)
   const [column] = names.columns(link.many, link.field)
   return {

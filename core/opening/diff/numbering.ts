@@ -1,4 +1,4 @@
-import { type Book, findField } from '../../book'
+import { type Book, findField, fieldWith } from '../../book'
 import { runningSql } from '../../kinds'
 import { quoteName } from '../../names'
 import type { LiveColumn } from '../../physical'
@@ -29,4 +29,4 @@ export const numberRows = (after: Book, pair: TablePair): OpeningStep[] =>
   })
 
 /** The so-many-th number of a running field, in SQL. */
-export const numberSql = (book: Book, field: string, count: string) => runningSql(findField(book, field)!.field, count)
+export const numberSql = (book: Book, field: string, count: string) => runningSql(fieldWith(book, field).field, count)

@@ -1,4 +1,4 @@
-import { type Book, findField, type RuleSays, type Table } from '../../book'
+import { type Book, type RuleSays, type Table, fieldWith } from '../../book'
 import { displayOf, storeTree, readExpression, showExpression, type Tree, writtenStored } from '../../expressions'
 import { showValue } from '../../kinds'
 import type { OwnRule } from '../own-rules'
@@ -52,7 +52,7 @@ class Speaker {
   value(fact: Tree, tree: Tree | undefined): string | undefined {
     const [of, value] = [plain(fact), tree && plain(tree)]
     if (of.kind !== 'fact' || value?.kind !== 'literal' || value.value === null) return undefined
-    const face = displayOf(this.book, findField(this.book, of.field)!.field)
+    const face = displayOf(this.book, fieldWith(this.book, of.field).field)
     return showValue(value.value, face, this.book.look)
   }
 

@@ -78,16 +78,16 @@ export const postgresql: Dialect = {
   now: `DATE_TRUNC('minute', LOCALTIMESTAMP)`,
   functions: {
     // What the capital of ß is differs from one set-up to the next; here it has none.
-    UPPER: ([a]) => `REPLACE(UPPER(REPLACE(${a!}, 'ß', '${aside}')), '${aside}', 'ß')`,
-    TRIM: ([a]) => `BTRIM(${a!}, ' ')`,
-    CHAR_LENGTH: ([a]) => `CAST(CHAR_LENGTH(${a!}) AS NUMERIC)`,
-    POSITION: ([a, b]) => `CAST(POSITION(${a!} IN ${b!}) AS NUMERIC)`,
+    UPPER: ([a]) => `REPLACE(UPPER(REPLACE(${a}, 'ß', '${aside}')), '${aside}', 'ß')`,
+    TRIM: ([a]) => `BTRIM(${a}, ' ')`,
+    CHAR_LENGTH: ([a]) => `CAST(CHAR_LENGTH(${a}) AS NUMERIC)`,
+    POSITION: ([a, b]) => `CAST(POSITION(${a} IN ${b}) AS NUMERIC)`,
     SUBSTRING([a, from, many]) {
-      const start = `GREATEST(${from!}, 1)`
+      const start = `GREATEST(${from}, 1)`
       return many === undefined
-        ? `SUBSTRING(${a!}, ${whole(start)})`
-        : `SUBSTRING(${a!}, ${whole(start)}, ${whole(`GREATEST(${from!} + ${many} - ${start}, 0)`)})`
+        ? `SUBSTRING(${a}, ${whole(start)})`
+        : `SUBSTRING(${a}, ${whole(start)}, ${whole(`GREATEST(${from} + ${many} - ${start}, 0)`)})`
     },
-    MOD: ([a, b]) => `MOD(${a!}, NULLIF(${b!}, 0))`,
+    MOD: ([a, b]) => `MOD(${a}, NULLIF(${b}, 0))`,
   },
 }

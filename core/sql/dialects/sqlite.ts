@@ -73,29 +73,29 @@ export const sqlite: Dialect = {
   today: `DATE('now', 'localtime')`,
   now: `STRFTIME('%Y-%m-%d %H:%M:00', 'now', 'localtime')`,
   functions: {
-    TRIM: ([a]) => `TRIM(${a!}, ' ')`,
-    CHAR_LENGTH: ([a]) => `LENGTH(${a!})`,
-    POSITION: ([a, b]) => `INSTR(${b!}, ${a!})`,
+    TRIM: ([a]) => `TRIM(${a}, ' ')`,
+    CHAR_LENGTH: ([a]) => `LENGTH(${a})`,
+    POSITION: ([a, b]) => `INSTR(${b}, ${a})`,
     SUBSTRING([a, from, many]) {
-      const start = `MAX(${from!}, 1)`
+      const start = `MAX(${from}, 1)`
       return many === undefined
-        ? `SUBSTR(${a!}, ${start})`
-        : `SUBSTR(${a!}, ${start}, MAX(${from!} + ${many} - ${start}, 0))`
+        ? `SUBSTR(${a}, ${start})`
+        : `SUBSTR(${a}, ${start}, MAX(${from} + ${many} - ${start}, 0))`
     },
     MOD([a, b], _types, given) {
       const scale = scaleOf(given)
       const whole = (sql: string) => `CAST(ROUND(${sql} * 1e${scale}) AS INTEGER)`
       return scale === 0
-        ? `(${a!} % NULLIF(${b!}, 0))`
-        : rounded(`${whole(a!)} % NULLIF(${whole(b!)}, 0) / 1e${scale}`, scale)
+        ? `(${a} % NULLIF(${b}, 0))`
+        : rounded(`${whole(a)} % NULLIF(${whole(b)}, 0) / 1e${scale}`, scale)
     },
-    ROUND: ([a], _types, given) => rounded(a!, scaleOf(given)),
-    CEILING: ([a]) => `(CAST(${a!} AS INTEGER) + (${a!} > CAST(${a!} AS INTEGER)))`,
-    FLOOR: ([a]) => `(CAST(${a!} AS INTEGER) - (${a!} < CAST(${a!} AS INTEGER)))`,
-    'EXTRACT YEAR': ([of]) => `CAST(STRFTIME('%Y', ${of!}) AS INTEGER)`,
-    'EXTRACT MONTH': ([of]) => `CAST(STRFTIME('%m', ${of!}) AS INTEGER)`,
-    'EXTRACT DAY': ([of]) => `CAST(STRFTIME('%d', ${of!}) AS INTEGER)`,
-    'EXTRACT HOUR': ([of]) => `CAST(STRFTIME('%H', ${of!}) AS INTEGER)`,
-    'EXTRACT MINUTE': ([of]) => `CAST(STRFTIME('%M', ${of!}) AS INTEGER)`,
+    ROUND: ([a], _types, given) => rounded(a, scaleOf(given)),
+    CEILING: ([a]) => `(CAST(${a} AS INTEGER) + (${a} > CAST(${a} AS INTEGER)))`,
+    FLOOR: ([a]) => `(CAST(${a} AS INTEGER) - (${a} < CAST(${a} AS INTEGER)))`,
+    'EXTRACT YEAR': ([of]) => `CAST(STRFTIME('%Y', ${of}) AS INTEGER)`,
+    'EXTRACT MONTH': ([of]) => `CAST(STRFTIME('%m', ${of}) AS INTEGER)`,
+    'EXTRACT DAY': ([of]) => `CAST(STRFTIME('%d', ${of}) AS INTEGER)`,
+    'EXTRACT HOUR': ([of]) => `CAST(STRFTIME('%H', ${of}) AS INTEGER)`,
+    'EXTRACT MINUTE': ([of]) => `CAST(STRFTIME('%M', ${of}) AS INTEGER)`,
   },
 }

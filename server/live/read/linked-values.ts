@@ -1,4 +1,4 @@
-import { findField, linkOf, tableOf } from '@/core/book'
+import { linkOf, tableOf, fieldWith } from '@/core/book'
 import { displayOf, factsBeyond } from '@/core/expressions'
 import { kindOf, type Value } from '@/core/kinds'
 import type { Values } from '@/core/records'
@@ -19,7 +19,7 @@ export async function linkedValues(reads: Reads, linkField: string, ref: string)
   if (!key) return undefined
   const ways = factsBeyond(book, linkField).map((way) => {
     const fact = { kind: 'fact', over: way.slice(0, -1), field: way.at(-1)!, type: { is: 'text' } } as const
-    const face = displayOf(book, findField(book, fact.field)!.field)
+    const face = displayOf(book, fieldWith(book, fact.field).field)
     return { name: way.join('/'), face, sql: expressionSql(book, namesOf(live), target.id, fact, 't') }
   })
   const selected = ['1', ...ways.map((way, at) => `${way.sql} AS c${at}`)].join(', ')

@@ -1,4 +1,4 @@
-import { findField, type Limit, type Link, linksFrom } from '@/core/book'
+import { type Limit, type Link, linksFrom, fieldWith } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { sayFull } from '@/core/pairings'
@@ -83,7 +83,7 @@ async function beyondLimit(unit: Unit, bounded: readonly Bounded[]): Promise<Bey
     for (const limit of limits) {
       const column = limit.when && names.columns(link.many, limit.when.field)[0]
       const params = column
-        ? [...key, kindOf(findField(live.book, limit.when.field)!.field.kind).store(limit.when.is)]
+        ? [...key, kindOf(fieldWith(live.book, limit.when.field).field.kind).store(limit.when.is)]
         : key
       const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
       // A locking read sees what others committed since this transaction began.

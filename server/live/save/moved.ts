@@ -1,4 +1,4 @@
-import { findLink, tableOf } from '@/core/book'
+import { tableOf, linkWith } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { showValue, type Value } from '@/core/kinds'
 import type { Live } from '../live'
@@ -35,7 +35,7 @@ export function refuseMoved(
   const changes = [
     ...movedIn(live, request.table, request.seen, record.row.values),
     ...request.children.flatMap(({ link: linkId, rows }) => {
-      const { many, field: back } = findLink(live.book, linkId)!
+      const { many, field: back } = linkWith(live.book, linkId)
       return (record.children[linkId] ?? []).flatMap((row) => {
         const [, at] = places.get(`${many} ${row.ref}`)?.split('/') ?? []
         const seen = at === undefined ? undefined : rows[Number(at)]?.seen

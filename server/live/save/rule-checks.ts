@@ -1,4 +1,4 @@
-import { findLink, type Link, tableOf } from '@/core/book'
+import { type Link, linkWith, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { refOf } from '@/core/records'
@@ -81,7 +81,7 @@ export class RuleChecks implements Guard {
         params,
       )
       for (const row of found) {
-        if (isBehind && watch.hops.length === 1) await this.hold(linkWith(this.live, last.link), row)
+        if (isBehind && watch.hops.length === 1) await this.hold(linkWith(this.live.book, last.link), row)
         this.ask(asked, watch, row)
       }
     }
@@ -165,8 +165,6 @@ export class RuleChecks implements Guard {
     return yes
   }
 }
-
-const linkWith = (live: Live, id: string): Link => findLink(live.book, id)!
 
 interface Question {
   readonly asked: WatchedRule

@@ -4,7 +4,7 @@ import { Download, Plus } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { findField, tableOf } from '@/core/book'
+import { findField, tableOf, fieldWith } from '@/core/book'
 import { conditionsSource } from '@/core/rules'
 import { aOrAn, counted, inSentence, plural } from '@/core/words'
 import { Button, Empty, TextBox } from '@/ui/kit'
@@ -92,7 +92,7 @@ export function TableList({ tableId }: { readonly tableId: string }) {
         <FilterChips book={book} table={table} filter={filter} onChange={setFilter} />
         {linked && (
           <p className="px-6 pb-3 text-ash-6">
-            Only those linked to one {inSentence(findField(book, linked.field)!.field.name)}.{' '}
+            Only those linked to one {inSentence(fieldWith(book, linked.field).field.name)}.{' '}
             <Link href={`${base}/${tableId}`} className="font-semibold text-spruce underline underline-offset-2">
               Show all
             </Link>

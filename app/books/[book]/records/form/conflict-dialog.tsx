@@ -1,7 +1,7 @@
 'use client'
 
 import { Fragment, useMemo, useState } from 'react'
-import { findLink, tableOf } from '@/core/book'
+import { tableOf, linkWith } from '@/core/book'
 import { type Difference, differences, type FormText, formTextOf, mergedForm, type Side } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { Button, Dialog, Segments } from '@/ui/kit'
@@ -65,7 +65,7 @@ export function ConflictDialog({ tableId, by, stored, start, mine, onClose, onCh
                 {difference.row && rowOf(difference) !== rowOf(all[at - 1]) && (
                   <tr className="border-b border-ash-3">
                     <th scope="rowgroup" colSpan={4} className="pt-3 pb-1 text-left font-bold">
-                      {tableOf(book, findLink(book, difference.row.link)!.many).name}:{' '}
+                      {tableOf(book, linkWith(book, difference.row.link).many).name}:{' '}
                       {difference.row.words || 'no words'}
                     </th>
                   </tr>

@@ -1,7 +1,7 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import { findField } from '@/core/book'
+import { fieldWith } from '@/core/book'
 import type { LinkedValues, Values } from '@/core/records'
 import { useRecords } from '../records-context'
 
@@ -26,7 +26,7 @@ export function useLinkedValues(): LinkedFacts {
     const fresh = [...wanted].filter((one) => !asked.current.has(one))
     const byTable = new Map<string, string[]>()
     for (const one of fresh) {
-      const { table } = findField(book, one.slice(0, one.indexOf('~')))!
+      const { table } = fieldWith(book, one.slice(0, one.indexOf('~')))
       byTable.set(table.id, [...(byTable.get(table.id) ?? []), one])
     }
     for (const one of fresh) asked.current.add(one)

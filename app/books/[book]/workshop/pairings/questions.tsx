@@ -1,7 +1,7 @@
 'use client'
 
 import { useId, useState } from 'react'
-import { type Edit, findLink, type Link, linksFrom, sayEdit, type Table, tableOf } from '@/core/book'
+import { type Edit, findLink, type Link, linksFrom, sayEdit, type Table, tableOf, linkWith } from '@/core/book'
 import { settled } from '@/core/needs'
 import { type Answers, askMust, askSeveral, sayOutcome, type Tie } from '@/core/pairings'
 import { aOrAn, inSentence, plural } from '@/core/words'
@@ -56,7 +56,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
     const sameShape =
       tie && tie.answers.aHasSeveral === whole.aHasSeveral && tie.answers.bHasSeveral === whole.bHasSeveral
     if (sameShape && !tie.joining && (whole.aHasSeveral || whole.bHasSeveral)) {
-      const link = findLink(book, tie.id)!
+      const link = linkWith(book, tie.id)
       const [least, must] = link.one === a.id ? [whole.aMust, whole.bMust] : [whole.bMust, whole.aMust]
       edit({ kind: 'changeLink', link: link.id, must, least: least ? 1 : 0 })
       return
