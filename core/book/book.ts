@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import type { Json } from '../words'
 import { limits } from './limits'
+import { List } from './list'
 import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
 const Id = z.string().min(1).max(40)
@@ -197,5 +198,6 @@ export const Book = z.strictObject({
   areas: z.array(Area).readonly().default([]),
   remarks: z.array(Remark).readonly().default([]),
   sheet: Sheet.readonly().default({}),
+  lists: z.array(List).readonly().default([]),
 })
 export type Book = Readonly<z.infer<typeof Book>>

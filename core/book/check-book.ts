@@ -18,6 +18,7 @@ export function faultsOf(book: Book): string[] {
     ...book.waved,
     ...book.areas,
     ...book.remarks,
+    ...book.lists,
   ])
     seen(part.id)
   const names = new Set<string>()
@@ -67,6 +68,9 @@ export function faultsOf(book: Book): string[] {
   }
   for (const rule of book.rules) {
     if (!book.tables.some((table) => table.id === rule.table)) faults.push('a rule is linked to nothing')
+  }
+  for (const list of book.lists) {
+    if (!book.tables.some((table) => table.id === list.table)) faults.push('a list is of no table')
   }
   return faults
 }

@@ -14,4 +14,5 @@ export const emptyBook = (name: string, look: Look): Book => ({
   areas: [],
   remarks: [],
   sheet: {},
+  lists: [],
 })

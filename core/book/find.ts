@@ -1,4 +1,5 @@
 import type { Book, Field, Link, Need, Table } from './book'
+import type { List } from './list'
 import { oncePer } from '../words'
 
 const tablesById = oncePer((tables: Book['tables']) => new Map(tables.map((table) => [table.id, table])))
@@ -12,6 +13,7 @@ export function tableOf(book: Book, id: string): Table {
 }
 
 export const findNeed = (book: Book, id: string): Need | undefined => book.needs.find((need) => need.id === id)
+export const findList = (book: Book, id: string): List | undefined => book.lists.find((list) => list.id === id)
 export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
 
 export function linkWith(book: Book, id: string): Link {

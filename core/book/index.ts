@@ -11,6 +11,21 @@ export {
   type RuleSays,
   type Table,
 } from './book'
+export {
+  type Ask,
+  type Column,
+  type ColumnShows,
+  type Comparison,
+  type Condition,
+  type GatheringName,
+  type Given,
+  type Hop,
+  List,
+  type Order,
+  type Place,
+  type Span,
+  type Way,
+} from './list'
 export { emptyBook } from './empty-book'
 export { limits } from './limits'
 export { faultsOf, readBook } from './check-book'
@@ -22,6 +37,7 @@ export {
   fieldWith,
   findField,
   findLink,
+  findList,
   findRule,
   findTable,
   joinedBy,

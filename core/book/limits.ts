@@ -12,4 +12,15 @@ export const limits = {
   nameLength: 60,
   needLength: 2000,
   describeLength: 500,
+  lists: 500,
+  columns: 60,
+  /** Links on the way from a list's records to others. */
+  hops: 6,
+  conditions: 200,
+  conditionDepth: 8,
+  /** Values that a field may be one of. */
+  oneOf: 200,
+  givenLength: 400,
+  asks: 12,
+  orders: 8,
 } as const

@@ -2,7 +2,8 @@ import { fail, type Json, ok, type Result, sameJson } from '../words'
 import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
-export type ListName = 'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved' | 'areas' | 'remarks'
+export type ListName =
+  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved' | 'areas' | 'remarks' | 'lists'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -139,6 +140,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     waved: each(book.waved),
     areas: each(book.areas),
     remarks: each(book.remarks),
+    lists: each(book.lists),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)

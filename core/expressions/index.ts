@@ -8,6 +8,7 @@ export {
   derivedInTheWay,
   derivedOf,
   displayOf,
+  displayOfTree,
   isStored,
   readExpression,
   recheckStored,
@@ -23,6 +24,6 @@ export { showExpression, writtenName } from './text/show'
 export type { Failure } from './text/syntax'
 export { type Gathering, gatheringOf, readFreezing, readSource, writeGathering, writtenStored } from './derived/sources'
 export type { Args, FunctionName } from './run/functions'
-export type { Type } from './types'
+export { type Type, typeOfField } from './types'
 export { dependenciesOf, nodesOf, partsOf, type Tree } from './tree'
 export { plainFacts } from './run/plain-facts'

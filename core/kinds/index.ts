@@ -10,7 +10,7 @@ export { countOf, runningPeriod, runningSql, writeRunning } from './running'
 export { Choice, Choices, FieldSettings, type SettingName } from './settings'
 export { settingLimits, settingRanges } from './setting-limits'
 export { hasUnseen, isBlank, quoteText } from './text'
-export { datePart, type DateUnit, dateUnits, dayNumber, readMoment, shifted } from './days'
+export { datePart, type DateUnit, dateUnits, dayNumber, daysIn, readMoment, shifted, two } from './days'
 export {
   divideRounded,
   type Exact,

@@ -1,5 +1,6 @@
 import { editProblems } from './problems/edits'
 import { expressionProblems } from './problems/expressions'
+import { listProblems } from './problems/lists'
 import { openingProblems } from './problems/openings'
 import { peopleProblems } from './problems/people'
 import { recordProblems } from './problems/records'
@@ -15,6 +16,7 @@ export const catalogues = {
   expressions: expressionProblems,
   rules: ruleProblems,
   openings: openingProblems,
+  lists: listProblems,
 }
 
 const catalogue = {
@@ -25,6 +27,7 @@ const catalogue = {
   ...expressionProblems,
   ...ruleProblems,
   ...openingProblems,
+  ...listProblems,
 }
 
 type Catalogue = typeof catalogue

@@ -9,6 +9,7 @@ const heads: Record<keyof typeof catalogues, string> = {
   expressions: 'Expressions',
   rules: 'Rules',
   openings: 'Opening a book',
+  lists: 'Lists',
 }
 
 /** Every problem with its sentence, by an example of each, as a page of Markdown. */

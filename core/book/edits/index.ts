@@ -15,6 +15,7 @@ import { changeWords, listToChoices, choicesToList } from './word-lists'
 import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
 import { nameLive } from './live-name'
+import { addList, changeList, removeList } from './lists'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
 import { addRule, changeRule, removeRule } from './rules'
@@ -69,6 +70,9 @@ const editKinds = {
   changeRemark,
   removeRemark,
   changeSheet,
+  addList,
+  changeList,
+  removeList,
   pinTables,
   wantAgain,
   together: togetherOf(stepsOfMessage),

@@ -40,6 +40,11 @@ function dropTable(book: Book, id: string) {
     book,
     (now) => untick(now, gone),
     (now) => dropRulesOn(now, gone),
+    (now) =>
+      now.lists
+        .filter((list) => list.table === id)
+        .map((list) => dropPart(now, 'lists', list.id))
+        .reverse(),
     ...links.map((link) => (now: Book) => dropLinkSteps(now, link.id)),
     ...book.pairs
       .filter((pair) => pair.a === id || pair.b === id)

@@ -101,6 +101,16 @@ export function displayOf(book: Book, field: Field): Field {
   return 'display' in made ? made.display : { id: field.id, name: field.name, kind: 'line', length: 200 }
 }
 
+/** What an expression by itself gives: rounded as a field of it would be, with what it looks like. */
+export function displayOfTree(book: Book, id: string, tree: Tree): { readonly tree: Tree; readonly face: Field } {
+  const nameless: Field = { id, name: '', kind: 'workedOut' }
+  const shown = rounded(nameless, tree)
+  return {
+    tree: shown,
+    face: displayFor(book, nameless, shown, (other) => displayOf(book, fieldWith(book, other).field)),
+  }
+}
+
 /** Whether a derived field has a column of its own: because it was copied, or will be frozen. */
 export const isStored = (field: Field) => field.kind === 'copied' || field.freezes !== undefined
 

@@ -1,0 +1,105 @@
+import * as z from 'zod'
+import { fail, ok, type Result } from '../../words'
+import type { Book } from '../book'
+import { dropPart, putList, setKeys } from '../build-steps'
+import { findList, findTable } from '../find'
+import { limits } from '../limits'
+import { Ask, Column, Condition, List, Order } from '../list'
+import { type EditKind, Id, orNothing } from './edit-kind'
+
+const gone = fail({ kind: 'gone', what: 'list' })
+const typedName = z.string().max(400)
+const typedWords = z.string().max(4000)
+
+/** A name or a description tidied; nothing where nothing is left of it. */
+function tidied(typed: string | undefined, most: number): Result<string | undefined> {
+  const text = typed
+    ?.normalize('NFC')
+    .replace(/\p{Cc}|\p{Cf}/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+  if (!text) return ok(undefined)
+  return text.length > most ? fail({ kind: 'too-long', limit: most, length: text.length }) : ok(text)
+}
+
+/** Names must tell lists apart for whoever sees them: everybody's from everybody's, one's own from one's own too. */
+function nameTaken(book: Book, id: string, owner: string | undefined, name: string | undefined) {
+  const isSeen = (list: List) => list.owner === undefined || list.owner === owner
+  return name !== undefined &&
+    book.lists.some((list) => list.id !== id && isSeen(list) && list.name?.toLowerCase() === name.toLowerCase())
+    ? fail({ kind: 'name-taken', what: 'list', name })
+    : ok(null)
+}
+
+const AddList = z.strictObject({
+  kind: z.literal('addList'),
+  ...List.shape,
+  id: Id,
+  name: typedName.optional(),
+  describe: typedWords.optional(),
+})
+
+/** A list that is kept. What it asks for is looked at where it is run: a field may go and come back. */
+export const addList: EditKind<z.infer<typeof AddList>> = {
+  schema: AddList,
+  steps(book, { kind: _kind, name: typed, describe: written, ...list }) {
+    if (!findTable(book, list.table)) return fail({ kind: 'gone', what: 'table' })
+    if (book.lists.length >= limits.lists) return fail({ kind: 'too-many', what: 'list', limit: limits.lists })
+    const name = tidied(typed, limits.nameLength)
+    if (!name.ok) return name
+    const describe = tidied(written, limits.describeLength)
+    if (!describe.ok) return describe
+    const free = nameTaken(book, list.id, list.owner, name.value)
+    if (!free.ok) return free
+    const words = { ...(name.value && { name: name.value }), ...(describe.value && { describe: describe.value }) }
+    return ok([putList({ ...list, ...words })])
+  },
+  say: (_book, { name }) => (name ? `Keep the list ${name}` : 'Keep a list'),
+}
+
+const ChangeList = z.strictObject({
+  kind: z.literal('changeList'),
+  list: Id,
+  to: z.strictObject({
+    name: typedName.optional(),
+    describe: typedWords.optional(),
+    /** Null for everybody's. */
+    owner: Id.nullable().optional(),
+    columns: z.array(Column).min(1).max(limits.columns).readonly().optional(),
+    /** Null for none. */
+    where: Condition.nullable().optional(),
+    asks: z.array(Ask).max(limits.asks).readonly().optional(),
+    order: z.array(Order).max(limits.orders).readonly().optional(),
+  }),
+})
+
+const listName = (book: Book, id: string) => findList(book, id)?.name ?? 'without a name'
+
+/** What isn't named stays as it is. */
+export const changeList: EditKind<z.infer<typeof ChangeList>> = {
+  schema: ChangeList,
+  steps(book, { list: id, to }) {
+    const list = findList(book, id)
+    if (!list) return gone
+    const name = tidied(to.name ?? list.name, limits.nameLength)
+    if (!name.ok) return name
+    const describe = tidied(to.describe ?? list.describe, limits.describeLength)
+    if (!describe.ok) return describe
+    const owner = to.owner === undefined ? list.owner : (to.owner ?? undefined)
+    const free = nameTaken(book, id, owner, name.value)
+    if (!free.ok) return free
+    const where = to.where === undefined ? list.where : (to.where ?? undefined)
+    const asked = { columns: to.columns ?? list.columns, asks: to.asks ?? list.asks, order: to.order ?? list.order }
+    const wished = { name: name.value, describe: describe.value, owner, where, ...asked }
+    return orNothing(setKeys(list, id, wished as unknown as Parameters<typeof setKeys>[2]))
+  },
+  say: (book, { list }) => `Change the list ${listName(book, list)}`,
+}
+
+const RemoveList = z.strictObject({ kind: z.literal('removeList'), list: Id })
+
+export const removeList: EditKind<z.infer<typeof RemoveList>> = {
+  schema: RemoveList,
+  steps: (book, { list: id }) => (findList(book, id) ? ok([dropPart(book, 'lists', id)]) : gone),
+  say: (book, { list }) => `Remove the list ${listName(book, list)}`,
+}

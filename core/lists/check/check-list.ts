@@ -1,0 +1,58 @@
+import { type Book, findTable, limits, type List } from '../../book'
+import { readColumn } from './read-columns'
+import { readCondition } from './read-condition'
+import { type Answers, conditionsIn, type ListFault, type ReadColumn, type Reading, type ReadList } from './read-list'
+
+/** A list that can be asked as it is, or all that is wrong with it, each where it stands. */
+export type ListRead =
+  { readonly read: ReadList; readonly faults: readonly [] } | { readonly faults: readonly ListFault[] }
+
+/**
+ * Reads a list against a book: what it speaks of may have gone, or hold something else by now.
+ * `book` is the one whose records are asked.
+ */
+export function readList(book: Book, list: List, answers: Answers): ListRead {
+  const table = findTable(book, list.table)
+  if (!table) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'gone', what: 'table' } }] }
+  const reading: Reading = { book, list, answers, faults: [] }
+  const columns = list.columns.flatMap((column) => readColumn(reading, table, column) ?? [])
+  checkIds(reading)
+  const all = list.where ? conditionsIn(list.where).length : 0
+  if (all > limits.conditions) {
+    const problem = { kind: 'list-too-many-conditions', most: limits.conditions } as const
+    reading.faults.push({ at: { part: 'condition', path: [] }, problem })
+    return { faults: reading.faults }
+  }
+  const where = list.where && readCondition(reading, table, list.where, [])
+  const order = readOrder(reading, columns)
+  return reading.faults.length > 0 ? { faults: reading.faults } : { read: { table, columns, where, order }, faults: [] }
+}
+
+function checkIds({ list, faults }: Reading): void {
+  const ids = new Set<string>()
+  for (const { id } of list.columns) {
+    if (ids.has(id)) faults.push({ at: { part: 'column', id }, problem: { kind: 'list-column-twice' } })
+    ids.add(id)
+  }
+  const words = new Set<string>()
+  for (const ask of list.asks) {
+    const said = ask.words.toLowerCase()
+    if (words.has(said))
+      faults.push({ at: { part: 'ask', id: ask.id }, problem: { kind: 'list-ask-twice', words: ask.words } })
+    words.add(said)
+  }
+}
+
+function readOrder({ list, faults }: Reading, columns: readonly ReadColumn[]): ReadList['order'] {
+  return list.order.flatMap(({ column: id, down = false, blanks }, at) => {
+    const column = columns.find((one) => one.id === id)
+    // A column that is wrong itself has said so already.
+    if (!column && list.columns.some((one) => one.id === id)) return []
+    if (column && column.kind !== 'several') return [{ column, down, blanks }]
+    const problem = column
+      ? ({ kind: 'list-order-several', column: column.heading } as const)
+      : ({ kind: 'list-order-gone' } as const)
+    faults.push({ at: { part: 'order', at }, problem })
+    return []
+  })
+}

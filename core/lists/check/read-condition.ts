@@ -1,0 +1,210 @@
+import {
+  type Book,
+  type Comparison,
+  type Condition,
+  findField,
+  type Field,
+  type Place,
+  type Table,
+  type Way,
+} from '../../book'
+import { displayOf, recheckStored, storeTree, type Tree } from '../../expressions'
+import { kindOf, type KindName } from '../../kinds'
+import { keyOfRef } from '../../records'
+import { type Problem, wordProblem } from '../../words'
+import { endOf, isSeveral } from '../ways/walk'
+import { sayEnd } from '../ways/say-way'
+import { compareFacts, compareTree, isTurned, withinTree } from './compare-tree'
+import { fits, sayHow } from './comparisons'
+import { factTree } from './fact-tree'
+import type { ReadCondition, Reading } from './read-list'
+import { daysOf, daysWritten } from './spans'
+
+type Path = readonly number[]
+type Of<Kind extends Condition['kind']> = Extract<Condition, { kind: Kind }>
+
+const never: ReadCondition = { kind: 'always' }
+
+/** Reads a condition over the records of a table; what is wrong in it is noted, and it then asks for nothing. */
+export function readCondition(reading: Reading, table: Table, condition: Condition, path: Path): ReadCondition {
+  switch (condition.kind) {
+    case 'all':
+    case 'any':
+      return {
+        kind: condition.kind,
+        of: condition.of.map((one, at) => readCondition(reading, table, one, [...path, at])),
+      }
+    case 'not':
+      return { kind: 'not', of: readCondition(reading, table, condition.of, [...path, 0]) }
+    case 'has':
+      return has(reading, table, condition, path)
+    case 'holds':
+      return holds(reading, table, condition, path)
+    case 'compare':
+    case 'within':
+      return compared(reading, table, condition, path)
+  }
+}
+
+function fault(reading: Reading, path: Path, problem: Problem): ReadCondition {
+  reading.faults.push({ at: { part: 'condition', path }, problem })
+  return never
+}
+
+function has(reading: Reading, table: Table, condition: Of<'has'>, path: Path): ReadCondition {
+  const { way, least, most, where } = condition
+  const end = endOf(reading.book, table.id, way)
+  if (!end || way.length === 0) return fault(reading, path, { kind: 'list-way-gone', table: table.name })
+  if (least !== undefined && most !== undefined && least > most)
+    return fault(reading, path, { kind: 'list-counts-the-wrong-way' })
+  return { kind: 'has', way, end, least, most, where: where && readCondition(reading, end, where, [...path, 0]) }
+}
+
+function holds(reading: Reading, table: Table, { tree }: Of<'holds'>, path: Path): ReadCondition {
+  const read = recheckStored(reading.book, table, tree)
+  if ('problem' in read)
+    return fault(reading, path, { kind: 'list-calculation-wrong', words: wordProblem(read.problem) })
+  if (read.tree.type.is !== 'truth') return fault(reading, path, { kind: 'list-condition-no-truth' })
+  return { kind: 'true', way: [], table, tree: read.tree }
+}
+
+type FieldAt = { readonly end: Table; readonly field: Field } | { readonly problem: Problem }
+
+/** The field that a place means, and whose it is. */
+export function fieldAt(book: Book, table: Table, { way, field: id }: Place): FieldAt {
+  const end = endOf(book, table.id, way)
+  if (!end) return { problem: { kind: 'list-way-gone', table: table.name } }
+  const found = findField(book, id)
+  return found?.table.id === end.id
+    ? { end, field: found.field }
+    : { problem: { kind: 'list-field-gone', table: end.name } }
+}
+
+function compared(reading: Reading, table: Table, condition: Of<'compare'> | Of<'within'>, path: Path): ReadCondition {
+  const { book } = reading
+  const { way } = condition.place
+  const at = fieldAt(book, table, condition.place)
+  if ('problem' in at) return fault(reading, path, at.problem)
+  if (isSeveral(book, way))
+    return fault(reading, path, { kind: 'list-compares-several', what: sayEnd(book, table.id, way, true) })
+  const { end, field } = at
+  if (condition.kind === 'within') {
+    const fact = factTree(book, field)
+    if (!fact || (fact.type.is !== 'date' && fact.type.is !== 'moment'))
+      return fault(reading, path, { kind: 'list-cannot-compare', field: field.name, how: 'lies within some days' })
+    const days = daysOf(condition.span, reading.answers.now.moment.slice(0, 10), book.look)
+    return checked(reading, path, way, end, withinTree(fact, days), false)
+  }
+  const { how } = condition
+  if (!fits(how, displayOf(book, field), book.look))
+    return fault(reading, path, { kind: 'list-cannot-compare', field: field.name, how: sayHow(how) })
+  const other = condition.with.find((one) => 'place' in one)
+  if (other) return withField(reading, table, condition, other.place, path)
+  const values = valuesOf(reading, condition)
+  if (values === 'unanswered') return never
+  if (values === 'gone') return fault(reading, path, { kind: 'list-ask-gone' })
+  if (values.length < least(how)) return fault(reading, path, { kind: 'list-value-missing', field: field.name })
+  return field.kind === 'link'
+    ? linked(reading, { way, end, field, how, values, path })
+    : withValues(reading, { way, end, field, how, values, path })
+}
+
+/** How many values a comparison takes at least. */
+const least = (how: Comparison) => (how === 'blank' || how === 'filled' ? 0 : how === 'between' ? 2 : 1)
+
+interface Comparing {
+  readonly way: Way
+  readonly end: Table
+  readonly field: Field
+  readonly how: Comparison
+  readonly values: readonly string[]
+  readonly path: Path
+}
+
+function valuesOf({ list, answers }: Reading, { with: given }: Of<'compare'>) {
+  const values: string[] = []
+  for (const one of given) {
+    if ('value' in one) values.push(one.value)
+    if (!('ask' in one)) continue
+    const ask = list.asks.find(({ id }) => id === one.ask)
+    if (!ask) return 'gone'
+    const answer = answers.given[ask.id] ?? ask.start ?? ''
+    if (answer === '') return 'unanswered'
+    values.push(answer)
+  }
+  return values
+}
+
+function withValues(reading: Reading, comparing: Comparing): ReadCondition {
+  const { way, end, field, how, values, path } = comparing
+  const { book } = reading
+  const face = displayOf(book, field)
+  const bare = how === 'blank' || how === 'filled'
+  const fact = factTree(book, field)
+  if (!fact) return fault(reading, path, { kind: 'list-cannot-compare', field: field.name, how: sayHow(how) })
+  const [first = ''] = values
+  // A month or a year that was asked for means all of its days.
+  const days = how === 'is' && (fact.type.is === 'date' || fact.type.is === 'moment') ? daysWritten(first) : undefined
+  const tree = days && first.length < 10 ? withinTree(fact, days) : compareTree(how, fact, values)
+  if (!bare) {
+    const wrong = values.find((value) => !(days && value.length < 10) && !isValue(face.kind, value))
+    if (wrong !== undefined)
+      return fault(reading, path, { kind: 'list-value-wrong', field: field.name, value: wrong.slice(0, 40) })
+  }
+  return checked(reading, path, way, end, tree, isTurned(how))
+}
+
+const shapes: Partial<Record<KindName, RegExp>> = {
+  whole: /^-?\d{1,15}$/,
+  exact: /^-?\d{1,18}(?:\.\d{1,10})?$/,
+  measured: /^-?\d+(?:\.\d+)?$/,
+  money: /^-?\d{1,12}(?:\.\d{1,4})?$/,
+  mark: /^\d{1,3}$/,
+  date: /^\d{4}-\d\d-\d\d$/,
+  time: /^\d\d:\d\d$/,
+  dateTime: /^\d{4}-\d\d-\d\d(?:T\d\d:\d\d)?$/,
+  tick: /^[01]$/,
+}
+const isValue = (kind: KindName, value: string) => shapes[kind]?.test(value) ?? value !== ''
+
+function checked(reading: Reading, path: Path, way: Way, end: Table, tree: Tree, turned: boolean): ReadCondition {
+  const read = recheckStored(reading.book, end, storeTree(tree))
+  if ('problem' in read)
+    return fault(reading, path, { kind: 'list-calculation-wrong', words: wordProblem(read.problem) })
+  const condition: ReadCondition = { kind: 'true', way, table: end, tree: read.tree }
+  return turned ? { kind: 'not', of: condition } : condition
+}
+
+/** Another field of the record, or of one it leads to: both are told from the list's own record. */
+function withField(
+  reading: Reading,
+  table: Table,
+  { place, how }: Of<'compare'>,
+  other: Place,
+  path: Path,
+): ReadCondition {
+  const found = fieldAt(reading.book, table, other)
+  if ('problem' in found) return fault(reading, path, found.problem)
+  const [left, right] = [place, other].map(({ way, field }) => {
+    const over = way.flatMap((hop) => (hop.to === 'one' ? [hop.field] : []))
+    const fact = over.length === way.length && factTree(reading.book, findField(reading.book, field)!.field)
+    return fact ? { ...fact, over } : undefined
+  })
+  if (!left || !right || kindOf(displayOf(reading.book, found.field).kind).control === 'file')
+    return fault(reading, path, { kind: 'list-cannot-compare', field: found.field.name, how: 'is compared so' })
+  return checked(reading, path, [], table, compareFacts(how, left, right), isTurned(how))
+}
+
+function linked(reading: Reading, { way, end, field, how, values, path }: Comparing): ReadCondition {
+  if (how === 'blank' || how === 'filled') {
+    const fact: Tree = { kind: 'fact', over: [], field: field.id, type: { is: 'text' } }
+    return checked(reading, path, way, end, compareTree(how, fact, []), isTurned(how))
+  }
+  const target = endOf(reading.book, end.id, [{ to: 'one', field: field.id }])!
+  const keys = values.map((ref) => keyOfRef(ref, ref.split('~').length))
+  const wrong = keys.findIndex((key) => key === undefined || key.length < target.key.length)
+  if (wrong >= 0)
+    return fault(reading, path, { kind: 'list-value-wrong', field: field.name, value: values[wrong]!.slice(0, 40) })
+  const condition: ReadCondition = { kind: 'linked', way, table: end, field, keys: keys as string[][] }
+  return isTurned(how) ? { kind: 'not', of: condition } : condition
+}

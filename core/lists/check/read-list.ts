@@ -1,0 +1,111 @@
+import type { Book, Condition, Field, List, Table, Way } from '../../book'
+import type { Tree } from '../../expressions'
+import type { Now } from '../../kinds'
+import type { Problem } from '../../words'
+
+/** Where in a list something is wrong; a condition by its place in the tree of conditions. */
+export type ListPart =
+  | { readonly part: 'column'; readonly id: string }
+  | { readonly part: 'condition'; readonly path: readonly number[] }
+  | { readonly part: 'order'; readonly at: number }
+  | { readonly part: 'ask'; readonly id: string }
+
+export interface ListFault {
+  readonly at: ListPart
+  readonly problem: Problem
+}
+
+/** A condition with its fields looked up and its values understood; none of them holds nothing but true and false. */
+export type ReadCondition =
+  /** True of the one record that a way of single records leads to; false where there is none. */
+  | { readonly kind: 'true'; readonly way: Way; readonly table: Table; readonly tree: Tree }
+  /** A link field of that record leads to one of these, by their keys. */
+  | {
+      readonly kind: 'linked'
+      readonly way: Way
+      readonly table: Table
+      readonly field: Field
+      readonly keys: readonly (readonly string[])[]
+    }
+  | { readonly kind: 'all' | 'any'; readonly of: readonly ReadCondition[] }
+  | { readonly kind: 'not'; readonly of: ReadCondition }
+  | {
+      readonly kind: 'has'
+      readonly way: Way
+      readonly end: Table
+      readonly least: number | undefined
+      readonly most: number | undefined
+      readonly where: ReadCondition | undefined
+    }
+  /** Nothing was answered to what it asks. */
+  | { readonly kind: 'always' }
+
+interface Shown {
+  readonly id: string
+  /** What stands above it. */
+  readonly heading: string
+  /** What its values look like. */
+  readonly face: Field
+}
+
+export type ReadColumn = Shown &
+  (
+    | { readonly kind: 'field'; readonly way: Way; readonly table: Table; readonly field: Field }
+    | {
+        readonly kind: 'several'
+        readonly way: Way
+        readonly table: Table
+        readonly field: Field
+        readonly as: 'together' | 'lines'
+      }
+    | {
+        readonly kind: 'gathered'
+        readonly way: Way
+        readonly end: Table
+        readonly name: Gathering
+        readonly field: Field | undefined
+        readonly where: ReadCondition | undefined
+      }
+    | { readonly kind: 'calculated'; readonly tree: Tree }
+  )
+type Gathering = 'count' | 'different' | 'total' | 'average' | 'least' | 'greatest'
+
+/** A list that can be asked: everything in it is there, and fits. */
+export interface ReadList {
+  readonly table: Table
+  readonly columns: readonly ReadColumn[]
+  readonly where: ReadCondition | undefined
+  readonly order: readonly {
+    readonly column: ReadColumn
+    readonly down: boolean
+    readonly blanks: 'first' | 'last' | undefined
+  }[]
+}
+
+/** What was answered to what a list asks, as values are stored, and the moment it is. */
+export interface Answers {
+  readonly given: Readonly<Record<string, string>>
+  readonly now: Now
+}
+
+export interface Reading {
+  readonly book: Book
+  readonly list: List
+  readonly answers: Answers
+  readonly faults: ListFault[]
+}
+
+/** Walks all conditions of a tree, each before those in it. */
+export function conditionsIn(condition: Condition): readonly Condition[] {
+  switch (condition.kind) {
+    case 'all':
+    case 'any':
+      return [condition, ...condition.of.flatMap(conditionsIn)]
+    case 'not':
+      return [condition, ...conditionsIn(condition.of)]
+    case 'has':
+      return [condition, ...(condition.where ? conditionsIn(condition.where) : [])]
+    default:
+      return [condition]
+  }
+}

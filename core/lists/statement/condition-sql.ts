@@ -1,0 +1,81 @@
+import { kindOf, quoteText } from '../../kinds'
+import { leafOf } from '../../physical'
+import { expressionSql } from '../../sql'
+import type { ReadCondition } from '../check/read-list'
+import { mayRepeat } from '../ways/walk'
+import { type At, fieldAtAlias, keyAt, Reach, wayFrom } from './reach'
+
+type Of<Kind extends ReadCondition['kind']> = Extract<ReadCondition, { kind: Kind }>
+
+/**
+ * A condition over the record where a query begins. What is neither true nor false counts as false: so a condition and
+ * its opposite part all records between them. `turned` asks for the opposite; it is passed down to the comparisons, which
+ * stay as they are where they aren't turned, so that an index can answer them.
+ */
+export function conditionSql(reach: Reach, condition: ReadCondition, turned = false): string {
+  switch (condition.kind) {
+    case 'always':
+      return turned ? 'FALSE' : 'TRUE'
+    case 'not':
+      return conditionSql(reach, condition.of, !turned)
+    case 'all':
+    case 'any': {
+      const word = (condition.kind === 'all') !== turned ? ' AND ' : ' OR '
+      return `(${condition.of.map((one) => conditionSql(reach, one, turned)).join(word)})`
+    }
+    case 'true': {
+      const { table, alias } = reach.at(condition.way)
+      const sql = expressionSql(reach.book, reach.names, table.id, condition.tree, alias)
+      // What isn't there is blank, also where the whole record isn't.
+      return turned ? `(${sql} IS NOT TRUE)` : sql
+    }
+    case 'linked': {
+      const sql = linkedSql(reach, condition)
+      return turned ? `((${sql}) IS NOT TRUE)` : `(${sql})`
+    }
+    case 'has':
+      return hasSql(reach, condition, turned)
+  }
+}
+
+function linkedSql(reach: Reach, { way, field, keys }: Of<'linked'>): string {
+  const at = reach.at(way)
+  const columns = fieldAtAlias(reach.names, at, field.id)
+  const leaves = reach.names.columns(at.table.id, field.id).map(({ leaf }) => kindOf(leafOf(reach.book, leaf).kind))
+  const one = (key: readonly string[]) =>
+    columns.map((column, place) => `${column} = ${storedSql(leaves[place]!.store(key[place] ?? ''))}`).join(' AND ')
+  return keys.map((key) => `(${one(key)})`).join(' OR ')
+}
+
+const storedSql = (value: string | number) =>
+  typeof value === 'number' && Number.isFinite(value) ? String(value) : quoteText(String(value))
+
+/** What one asks of the records that a way leads to, as the inside of a query. */
+export function endsSql(reach: Reach, from: At, { way, where }: Pick<Of<'has'>, 'way' | 'where'>) {
+  const { tables, hangs, end } = wayFrom(reach, from, way)
+  const inner = new Reach(reach.book, reach.names, end, reach.aliases)
+  const asked = where ? ` AND ${conditionSql(inner, where)}` : ''
+  return { end, from: `FROM ${tables.join(' ')}${inner.joins} WHERE ${hangs}${asked}` }
+}
+
+function hasSql(reach: Reach, condition: Of<'has'>, turned: boolean): string {
+  const { way, least = 0, most } = condition
+  const ends = endsSql(reach, reach.from, condition)
+  const exists = (yes: boolean) => `${yes === turned ? 'NOT ' : ''}EXISTS (SELECT 1 ${ends.from})`
+  if (least === 1 && most === undefined) return exists(true)
+  if (least === 0 && most === 0) return exists(false)
+  const key = keyAt(reach.names, ends.end)
+  const counted = mayRepeat(reach.book, way) ? `COUNT(DISTINCT ${key.join(', ')})` : 'COUNT(*)'
+  const count = `(SELECT ${counted} ${ends.from})`
+  const asked =
+    least > 0 && most !== undefined
+      ? least === most
+        ? `${count} = ${least}`
+        : `${count} BETWEEN ${least} AND ${most}`
+      : least > 0
+        ? `${count} >= ${least}`
+        : most !== undefined
+          ? `${count} <= ${most}`
+          : 'TRUE'
+  return turned ? `(NOT (${asked}))` : `(${asked})`
+}

@@ -1,0 +1,42 @@
+import { kindOf, type Look } from '../../kinds'
+import { conditionSql, endsSql } from './condition-sql'
+import type { ReadColumn } from '../check/read-list'
+import { mayRepeat } from '../ways/walk'
+import { type At, fieldAtAlias, keyAt, Reach, valueAt, wayFrom } from './reach'
+
+type Gathered = Extract<ReadColumn, { kind: 'gathered' }>
+
+/**
+ * What the records that a way leads to come to, for the record where a query begins. Each of them counts once, however
+ * many ways lead there: where they can be met twice, they are told apart by their keys first.
+ */
+export function gatherSql(reach: Reach, column: Gathered): string {
+  const { way, where } = column
+  if (!mayRepeat(reach.book, way)) {
+    const ends = endsSql(reach, reach.from, { way, where })
+    return `(SELECT ${taken(reach, column, ends.end)} ${ends.from})`
+  }
+  const met = wayFrom(reach, reach.from, way)
+  const once: At = { table: column.end, alias: reach.aliases.next() }
+  const inner = new Reach(reach.book, reach.names, once, reach.aliases)
+  const asked = where ? ` AND ${conditionSql(inner, where)}` : ''
+  const keys = (at: At) => keyAt(reach.names, at).join(', ')
+  const value = taken(reach, column, once)
+  return `(SELECT ${value} FROM ${reach.names.quoted(column.end.id)} ${once.alias}${inner.joins} WHERE (${keys(once)}) IN (SELECT ${keys(met.end)} FROM ${met.tables.join(' ')} WHERE ${met.hangs})${asked})`
+}
+
+const functions = { total: 'SUM', average: 'AVG', least: 'MIN', greatest: 'MAX' } as const
+
+function taken({ book, names }: Reach, { name, field, face }: Gathered, at: At): string {
+  if (name === 'count' || !field) return 'COUNT(*)'
+  if (name === 'different')
+    return `COUNT(DISTINCT ${field.kind === 'link' ? fieldAtAlias(names, at, field.id).join(', ') : valueAt(book, names, at, field)})`
+  const sql = `${functions[name]}(${valueAt(book, names, at, field)})`
+  return name === 'average' ? rounded(sql, face, book.look) : sql
+}
+
+/** An average has as many decimals as are shown, rounded once. */
+function rounded(sql: string, face: Gathered['face'], look: Look): string {
+  const type = kindOf(face.kind).columnType(face, look)
+  return type?.is === 'exact' ? `ROUND(${sql}, ${type.scale})` : sql
+}

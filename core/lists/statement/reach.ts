@@ -1,0 +1,104 @@
+import { type Book, type Field, type Hop, linkOf, linkWith, type Table, tableOf, type Way } from '../../book'
+import { isDerived } from '../../kinds'
+import { quoteName } from '../../names'
+import { factSql } from '../../sql'
+import { keyColumns, linkPairs, type PhysicalNames } from '../../physical'
+import { afterHop } from '../ways/walk'
+
+/** A table as it goes by in one query. */
+export interface At {
+  readonly table: Table
+  readonly alias: string
+}
+
+export const columnAt = (alias: string, column: string) => `${alias}.${quoteName(column)}`
+
+/** The columns of the key of a record. */
+export const keyAt = (names: PhysicalNames, { table, alias }: At): string[] =>
+  keyColumns(table, names).map(({ name }) => columnAt(alias, name))
+
+/** The columns of a field of a record; several where it is a link to a key of several. */
+export const fieldAtAlias = (names: PhysicalNames, { table, alias }: At, field: string): string[] =>
+  names.columns(table.id, field).map(({ name }) => columnAt(alias, name))
+
+/** The value of a field of a record, stored or derived; not for links, which may have several columns. */
+export const valueAt = (book: Book, names: PhysicalNames, at: At, field: Field): string =>
+  isDerived(field) ? factSql(book, names, field.id, at.alias) : fieldAtAlias(names, at, field.id)[0]!
+
+const hopLink = (book: Book, hop: Hop) => (hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link))
+
+/** The condition under which a hop leads from one record to another. */
+export function leadsTo(book: Book, names: PhysicalNames, hop: Hop, from: string, to: string): string {
+  const [rows, record] = hop.to === 'one' ? [from, to] : [to, from]
+  return linkPairs(book, names, hopLink(book, hop))
+    .map(([own, key]) => `${columnAt(rows, own)} = ${columnAt(record, key)}`)
+    .join(' AND ')
+}
+
+/** Names for the tables of one statement, no two alike. */
+export class Aliases {
+  private count = 0
+  next = (): string => `x${++this.count}`
+}
+
+/** The tables of one query: where it begins, and the single records that are reached from there, each joined once. */
+export class Reach {
+  private readonly found = new Map<string, At>()
+  private readonly lines: string[] = []
+
+  constructor(
+    readonly book: Book,
+    readonly names: PhysicalNames,
+    readonly from: At,
+    readonly aliases: Aliases,
+  ) {}
+
+  /** The record that a way of single records leads to; NULL in all of its columns where there is none. */
+  at(way: Way): At {
+    let here = this.from
+    for (const [place, hop] of way.entries()) {
+      const name = JSON.stringify(way.slice(0, place + 1))
+      here = this.found.get(name) ?? this.join(here, hop, name)
+    }
+    return here
+  }
+
+  private join(from: At, hop: Hop, name: string): At {
+    const table = afterHop(this.book, from.table, hop)!
+    const at = { table, alias: this.aliases.next() }
+    const on = leadsTo(this.book, this.names, hop, from.alias, at.alias)
+    this.lines.push(`LEFT JOIN ${this.names.quoted(table.id)} ${at.alias} ON ${on}`)
+    this.found.set(name, at)
+    return at
+  }
+
+  /** Lines that were joined elsewhere, each once. */
+  add(lines: readonly string[]): void {
+    for (const line of lines) if (!this.lines.includes(line)) this.lines.push(line)
+  }
+
+  get joins(): string {
+    return this.lines.map((line) => `\n${line}`).join('')
+  }
+}
+
+/** What a way leads to from a record, as the inside of a query: its tables, and how they hang on the record. */
+export function wayFrom(
+  { book, names, aliases }: Pick<Reach, 'book' | 'names' | 'aliases'>,
+  from: At,
+  way: Way,
+): { readonly tables: readonly string[]; readonly hangs: string; readonly end: At } {
+  let here = from
+  const tables: string[] = []
+  let hangs = ''
+  for (const [place, hop] of way.entries()) {
+    const table = tableOf(book, afterHop(book, here.table, hop)!.id)
+    const at = { table, alias: aliases.next() }
+    const on = leadsTo(book, names, hop, here.alias, at.alias)
+    const name = `${names.quoted(table.id)} ${at.alias}`
+    if (place === 0) hangs = on
+    tables.push(place === 0 ? name : `JOIN ${name} ON ${on}`)
+    here = at
+  }
+  return { tables, hangs, end: here }
+}

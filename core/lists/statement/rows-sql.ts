@@ -1,0 +1,150 @@
+import type { Book } from '../../book'
+import { kindOf } from '../../kinds'
+import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../../physical'
+import { type Cursor, refOf } from '../../records'
+import { expressionSql } from '../../sql'
+import type { ReadColumn, ReadList } from '../check/read-list'
+import { joinPlan } from '../label'
+import type { StoredRow } from '../row-reader'
+import { type Cell, type CellPlan, fieldPlan, valuePlan } from './cells'
+import { conditionSql } from './condition-sql'
+import { gatherSql } from './gather-sql'
+import { afterCursor, orderBy, type Sorted } from './page'
+import { Aliases, type At, fieldAtAlias, keyAt, Reach, valueAt } from './reach'
+
+/** One record of a list, before what may be several is put beside it. */
+export interface AskedRow {
+  readonly ref: string
+  /** By column; those of several come by `branchSql`. */
+  readonly cells: Readonly<Record<string, Cell>>
+  readonly cursor: Cursor
+  /** Its key as the database has it, to find by. */
+  readonly key: readonly (string | number)[]
+}
+
+export interface Statement<Row> {
+  readonly sql: string
+  readonly params: readonly (string | number | null)[]
+  readonly read: (row: StoredRow) => Row
+}
+
+export interface Page {
+  readonly after?: Cursor | undefined
+  readonly limit: number
+}
+
+/** Where the records of a list are asked from, and under which condition. */
+function begin(book: Book, names: PhysicalNames, { table, where }: ReadList) {
+  const aliases = new Aliases()
+  const from: At = { table, alias: 't' }
+  const reach = new Reach(book, names, from, aliases)
+  const asked = where ? conditionSql(reach, where) : 'TRUE'
+  return { aliases, from, reach, asked }
+}
+
+/** How many records a list has. */
+export function countSql(book: Book, read: ReadList, names: PhysicalNames = physicalNames(book)): Statement<number> {
+  const { reach, asked } = begin(book, names, read)
+  const sql = `SELECT COUNT(*) FROM ${names.quoted(read.table.id)} t${reach.joins}\nWHERE ${asked}`
+  return { sql, params: [], read: (row) => Number(row[0]) }
+}
+
+/**
+ * The records of a list, a page of them: first which they are, then what stands in their columns. So nothing is gathered
+ * for a record that isn't shown, unless the order asks for it.
+ */
+export function rowsSql(
+  book: Book,
+  read: ReadList,
+  { after, limit }: Page,
+  names: PhysicalNames = physicalNames(book),
+): Statement<AskedRow> {
+  const { aliases, from, reach, asked } = begin(book, names, read)
+  const sorted = sortedBy(reach, read)
+  const beyond = after && afterCursor(sorted, after)
+  const keys = keyAt(names, from)
+  const inner = `SELECT ${[...keys.map((sql, at) => `${sql} AS k${at}`), ...sorted.map(({ sql }, at) => `${sql} AS o${at}`)].join(', ')}
+FROM ${names.quoted(read.table.id)} t${reach.joins}
+WHERE ${asked}${beyond ? ` AND ${beyond.sql}` : ''}
+ORDER BY ${orderBy(sorted)}
+LIMIT ${Math.max(1, Math.min(limit, 5000))}`
+  const shown: At = { table: read.table, alias: aliases.next() }
+  const outer = new Reach(book, names, shown, aliases)
+  const plans = read.columns.flatMap((column) => {
+    const at = read.order.findIndex((order) => order.column === column)
+    const ready = column.kind === 'gathered' && at >= 0 ? `p.o${sorted.findIndex(({ by }) => by === at)}` : undefined
+    return column.kind === 'several' ? [] : [{ id: column.id, plan: cellPlan(outer, column, ready) }]
+  })
+  const selected = [...keys.map((_, at) => `p.k${at}`), ...sorted.map((_, at) => `p.o${at}`)]
+  const slots = plans.map(({ id, plan }) => {
+    const slot = selected.length
+    selected.push(...plan.selects)
+    return { id, slot, read: plan.read }
+  })
+  const on = keyAt(names, shown).map((sql, at) => `${sql} = p.k${at}`)
+  const ordered = orderBy(sorted.map((one, at) => ({ ...one, sql: `p.o${at}` })))
+  const sql = `SELECT ${selected.map((one, at) => `${one} AS c${at}`).join(', ')}
+FROM (
+${inner}
+) p
+JOIN ${names.quoted(read.table.id)} ${shown.alias} ON ${on.join(' AND ')}${outer.joins}
+ORDER BY ${ordered}`
+  const loads = keyColumns(read.table, names).map(({ leaf }) => kindOf(leafOf(book, leaf).kind).load)
+  return {
+    sql,
+    params: beyond?.params ?? [],
+    read(row) {
+      const key = keys.map((_, at) => row[at]!)
+      const cursor = sorted.map((_, at) => row[keys.length + at] ?? null)
+      const cells = Object.fromEntries(slots.map(({ id, slot, read: cell }) => [id, cell(row, slot)]))
+      return { ref: refOf(key.map((part, at) => loads[at]!(part))), cells, cursor, key }
+    },
+  }
+}
+
+/** By what rows are put in order: what was asked for, and then the key, so that no two are alike. */
+function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: number | undefined })[] {
+  const wished = order.flatMap(({ column, down, blanks }, by) => {
+    const sql = sortSql(reach, column)
+    const own = { sql, down, nullable: true, by }
+    // As the database sorts them, blanks stand first going up.
+    const turned = blanks !== undefined && (blanks === 'first') === down
+    return turned ? [{ sql: `(${sql} IS NULL)`, down: blanks === 'first', nullable: false, by: undefined }, own] : [own]
+  })
+  const down = order[0]?.down ?? false
+  const keys = keyAt(reach.names, reach.from)
+    .filter((sql) => !wished.some((one) => one.sql === sql))
+    .map((sql) => ({ sql, down, nullable: false, by: undefined }))
+  return [...wished, ...keys]
+}
+
+function sortSql(reach: Reach, column: ReadColumn): string {
+  const { book, names } = reach
+  switch (column.kind) {
+    case 'gathered':
+      return gatherSql(reach, column)
+    case 'calculated':
+      return expressionSql(book, names, reach.from.table.id, column.tree, reach.from.alias)
+    default: {
+      const at = reach.at(column.way)
+      if (column.field.kind !== 'link') return valueAt(book, names, at, column.field)
+      const plan = joinPlan(book, names, at.table, column.field, at.alias)
+      reach.add(plan.joins.map(({ sql }) => sql))
+      return plan.pieces[0]?.sql ?? fieldAtAlias(names, at, column.field.id)[0]!
+    }
+  }
+}
+
+function cellPlan(reach: Reach, column: Exclude<ReadColumn, { kind: 'several' }>, ready: string | undefined): CellPlan {
+  switch (column.kind) {
+    case 'gathered':
+      return valuePlan(ready ?? gatherSql(reach, column), column.face)
+    case 'calculated':
+      return valuePlan(
+        expressionSql(reach.book, reach.names, reach.from.table.id, column.tree, reach.from.alias),
+        column.face,
+      )
+    case 'field':
+      return fieldPlan(reach, reach.at(column.way), column.field, column.face)
+  }
+}

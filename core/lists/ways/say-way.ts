@@ -1,0 +1,80 @@
+import { type Book, fieldWith, findTable, type Hop, linkWith, type Table, tableOf, type Way } from '../../book'
+import { inSentence, plural } from '../../words'
+import { afterHop, isSeveral } from './walk'
+
+/** One stretch of a way as people see it: a hop, or the two that go through a joining table. */
+export interface Stretch {
+  readonly hops: Way
+  readonly to: Table
+  /** What it is called from where it begins: "Premises", "Technicians", "Visits by Helper". */
+  readonly words: string
+}
+
+/** All that lies one stretch from a table. Joining tables can be stopped at too, for the facts they keep. */
+export function stretchesFrom(book: Book, table: Table): Stretch[] {
+  const hops: Hop[] = [
+    ...book.links.filter((link) => link.many === table.id).map(({ field }): Hop => ({ to: 'one', field })),
+    ...book.links.filter((link) => link.one === table.id).map(({ id }): Hop => ({ to: 'rows', link: id })),
+  ]
+  return hops.flatMap((hop) => {
+    const to = afterHop(book, table, hop)!
+    const own: Stretch = { hops: [hop], to, words: nameOf(book, table, hop) }
+    return hop.to === 'rows' && to.role === 'joining' ? [...through(book, hop, to), own] : [own]
+  })
+}
+
+/** On through a joining table, to what it ties the table to. */
+function through(book: Book, hop: Extract<Hop, { to: 'rows' }>, joining: Table): Stretch[] {
+  const here = linkWith(book, hop.link)
+  return book.links
+    .filter((link) => link.many === joining.id && link.id !== here.id)
+    .map((link) => {
+      const to = tableOf(book, link.one)
+      const alike = book.links.filter((other) => other.many === joining.id && other.one === link.one).length > 1
+      const words = plural(to.name) + (alike ? ` by ${fieldWith(book, link.field).field.name}` : '')
+      return { hops: [hop, { to: 'one', field: link.field }], to, words }
+    })
+}
+
+function nameOf(book: Book, table: Table, hop: Hop): string {
+  if (hop.to === 'one') return fieldWith(book, hop.field).field.name
+  const link = linkWith(book, hop.link)
+  const alike = book.links.filter((other) => other.many === link.many && other.one === table.id).length > 1
+  const rows = tableOf(book, link.many).name
+  return plural(rows) + (alike ? ` by ${fieldWith(book, link.field).field.name}` : '')
+}
+
+/** A way cut into stretches; one that goes through a joining table and on is one. */
+export function stretchesOf(book: Book, tableId: string, way: Way): Stretch[] {
+  const found: Stretch[] = []
+  let here = findTable(book, tableId)
+  for (let at = 0; at < way.length && here;) {
+    const rest = JSON.stringify(way.slice(at, at + 2))
+    const all = stretchesFrom(book, here)
+    const next =
+      all.find(({ hops }) => hops.length === 2 && JSON.stringify(hops) === rest) ??
+      all.find(({ hops }) => hops.length === 1 && JSON.stringify(hops[0]) === JSON.stringify(way[at]))
+    if (!next) return found
+    found.push(next)
+    here = next.to
+    at += next.hops.length
+  }
+  return found
+}
+
+/** A way in words, from nearest to furthest: "Premises → Contacts"; nothing for the records themselves. */
+export const sayWay = (book: Book, tableId: string, way: Way): string =>
+  stretchesOf(book, tableId, way)
+    .map(({ words }) => words)
+    .join(' → ')
+
+/** What one record at the end of a way is called in a sentence: "certificate", or "certificate of its appliances". */
+export function sayEnd(book: Book, tableId: string, way: Way, many: boolean): string {
+  const stretches = stretchesOf(book, tableId, way)
+  const last = stretches.at(-1)
+  if (!last) return ''
+  const name = inSentence(isSeveral(book, last.hops) ? last.to.name : last.words)
+  const own = many ? plural(name) : name
+  const before = stretches.slice(0, -1).map(({ words }) => inSentence(words))
+  return before.length === 0 ? own : `${own} of its ${before.reverse().join(' of its ')}`
+}

@@ -1,0 +1,32 @@
+/** Wrong with a list: what it asks for is no longer there, or can't be asked so. */
+export const listProblems = {
+  'list-way-gone': ({ table }: { readonly table: string }) =>
+    `${table} no longer leads to what this asks for. Choose it again, or take it out.`,
+  'list-field-gone': ({ table }: { readonly table: string }) =>
+    `This asks for a field that ${table} no longer has. Choose another, or take it out.`,
+  'list-several-in-one': ({ what }: { readonly what: string }) =>
+    `There may be several ${what}. Say whether they go together in one place, on a line each, or are counted.`,
+  'list-one-as-several': ({ what }: { readonly what: string }) => `There is never more than one ${what} here.`,
+  'list-compares-several': ({ what }: { readonly what: string }) =>
+    `There may be several ${what}. Ask for those that have one of which this is so.`,
+  'list-cannot-compare': ({ field, how }: { readonly field: string; readonly how: string }) =>
+    `${field} can’t be asked whether it ${how}. Choose another way to compare.`,
+  'list-value-missing': ({ field }: { readonly field: string }) => `Write what ${field} is compared with.`,
+  'list-value-wrong': ({ field, value }: { readonly field: string; readonly value: string }) =>
+    `“${value}” is nothing that ${field} could hold. Write another value.`,
+  'list-ask-gone': () => 'This asks for a value that nobody is asked for any more. Write a value.',
+  'list-ask-twice': ({ words }: { readonly words: string }) =>
+    `Two things are asked for by the same words: “${words}”.`,
+  'list-gathers-nothing': ({ name }: { readonly name: string }) => `Choose the field of which the ${name} is taken.`,
+  'list-cannot-gather': ({ field, name }: { readonly field: string; readonly name: string }) =>
+    `There is no ${name} of ${field}. Choose another field, or count.`,
+  'list-counts-the-wrong-way': () => 'It asks for at least more than at most. Turn the two numbers round.',
+  'list-order-gone': () => 'It is put in order by a column that it no longer has. Choose another.',
+  'list-order-several': ({ column }: { readonly column: string }) =>
+    `${column} may hold several values, so nothing can be put in order by it. Count them, or choose another column.`,
+  'list-column-twice': () => 'Two columns go by the same name inside. Take one out and tick it again.',
+  'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,
+  'list-condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
+  'list-too-many-conditions': ({ most }: { readonly most: number }) =>
+    `A list has at most ${most} conditions. Take some out.`,
+}

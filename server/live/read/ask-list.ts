@@ -1,0 +1,84 @@
+import type { List } from '@/core/book'
+import {
+  type Answers,
+  type AskedRow,
+  branchesOf,
+  branchSql,
+  type Cell,
+  countSql,
+  keyText,
+  type ListFault,
+  readList,
+  type ReadList,
+  rowsSql,
+  type Statement,
+  type StoredRow,
+} from '@/core/lists'
+import type { Cursor } from '@/core/records'
+import { namesOf } from '../live'
+import { type Reads, selectRowsIn } from '../unit'
+
+/** One record of a list; what may be several has one value for each of them, in the same order in all its columns. */
+export interface ListLine {
+  readonly ref: string
+  readonly cells: Readonly<Record<string, Cell | readonly Cell[]>>
+}
+
+export interface AskedPage {
+  readonly lines: readonly ListLine[]
+  /** Where the next page begins; none after the last. */
+  readonly next?: Cursor
+}
+
+/** What a list gives, or all that is wrong with it. */
+export type Asked<T> = T | { readonly faults: readonly ListFault[] }
+
+const run = async <Row>(reads: Reads, { sql, params, read }: Statement<Row>): Promise<Row[]> =>
+  (await selectRowsIn<StoredRow>(reads, sql, params)).map(read)
+
+/** A page of a list's records, with what may be several beside each. */
+export async function askList(
+  reads: Reads,
+  list: List,
+  answers: Answers,
+  { after, limit }: { readonly after?: Cursor | undefined; readonly limit: number },
+): Promise<Asked<AskedPage>> {
+  const { faults, ...found } = readList(reads.live.book, list, answers)
+  if (!('read' in found)) return { faults }
+  const names = namesOf(reads.live)
+  const rows = await run(reads, rowsSql(reads.live.book, found.read, { after, limit: limit + 1 }, names))
+  const page = rows.slice(0, limit)
+  const last = page.at(-1)
+  return {
+    lines: await withBranches(reads, found.read, page),
+    ...(rows.length > limit && last && { next: last.cursor }),
+  }
+}
+
+/** How many records a list has. */
+export async function countList(
+  reads: Reads,
+  list: List,
+  answers: Answers,
+): Promise<Asked<{ readonly count: number }>> {
+  const { faults, ...found } = readList(reads.live.book, list, answers)
+  if (!('read' in found)) return { faults }
+  const [count = 0] = await run(reads, countSql(reads.live.book, found.read, namesOf(reads.live)))
+  return { count }
+}
+
+async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRow[]): Promise<ListLine[]> {
+  const several = new Map<string, Record<string, Cell[]>>()
+  const keys = page.map(({ key }) => key)
+  for (const branch of keys.length > 0 ? branchesOf(read) : []) {
+    const ids = branch.columns.map(({ id }) => id)
+    for (const key of keys) {
+      const cells = several.get(keyText(key)) ?? {}
+      for (const id of ids) cells[id] = []
+      several.set(keyText(key), cells)
+    }
+    for (const { of, cells } of await run(reads, branchSql(reads.live.book, read, branch, keys, namesOf(reads.live))))
+      for (const id of ids) several.get(of)?.[id]?.push(cells[id] ?? null)
+  }
+  return page.map(({ ref, cells, key }) => ({ ref, cells: { ...cells, ...several.get(keyText(key)) } }))
+}

@@ -1,0 +1,274 @@
+import fc from 'fast-check'
+import {
+  type Book,
+  type Column,
+  type Condition,
+  type Edit,
+  emptyBook,
+  type Field,
+  type Hop,
+  type List,
+  tableOf,
+  type Way,
+} from '@/core/book'
+import { comparisonsFor, endOf, isSeveral } from '@/core/lists'
+import { plainLook } from '@/core/kinds'
+import { tie } from './edits'
+import { made } from './made'
+import type { Known, World } from './slow-lists'
+import { link, table, words } from './tables'
+
+/** Houses and their people, visits with two people on them, what was paid, and a paper for some: every sort of link. */
+export const askedDesign: Edit[] = [
+  ...table('House', 'Town line', 'Floors whole'),
+  ...table('Person', 'Name line', 'Born date'),
+  ...table(
+    'Visit',
+    'Day date',
+    ['State choice', words('asked', 'booked', 'done')],
+    ['Price money', { least: null as never }],
+  ),
+  ...table('Payment', ['Amount money', { least: null as never }], 'Paid date'),
+  ...table('Paper', 'Label line'),
+  link('house', 'visit', { bMust: false }),
+  link('visit', 'payment'),
+  link('house', 'person', { bHasSeveral: true, name: 'Tenancy' }),
+  tie('person', 'visit', { link: 'lead', field: 'visit__lead' }),
+  { kind: 'changeField', field: 'visit__lead', to: { name: 'Lead' } },
+  tie('person', 'visit', { link: 'helper', field: 'visit__helper' }),
+  { kind: 'changeField', field: 'visit__helper', to: { name: 'Helper' } },
+  tie('visit', 'paper', { link: 'paper-visit', field: 'paper__visit' }, { aHasSeveral: false, bMust: true }),
+]
+
+export const askedBook = (): Book => made(emptyBook('Asked', plainLook), ...askedDesign)
+
+const values = {
+  town: ['Otterby', 'Netherweir', 'Ash', 'Ashford'],
+  name: ['Una', 'Corin', 'Merrick'],
+  day: ['2027-01-31', '2027-02-01', '2027-02-28', '2026-12-31', '2027-03-12'],
+  label: ['a 1', 'b 2', 'c'],
+  money: ['10.00', '-2.50', '0.05', '120.00', '33.33', '0.00'],
+  whole: ['1', '2', '3', '10'],
+}
+
+/** Values of a field, as they are stored; few, so that many records have the same. */
+export function valuesFor(field: Field): readonly string[] {
+  switch (field.kind) {
+    case 'choice':
+      return field.choices!.map(({ word }) => word)
+    case 'money':
+      return values.money
+    case 'whole':
+      return values.whole
+    case 'date':
+      return values.day
+    default:
+      return field.name === 'Town' ? values.town : field.name === 'Label' ? values.label : values.name
+  }
+}
+
+const maybe = <T>(one: fc.Arbitrary<T>) => fc.option(one, { freq: 4 })
+
+/** Records of every table, linked at random; those of a joining table each once. */
+export function worldOf(book: Book): fc.Arbitrary<World> {
+  const sizes = { house: 4, person: 4, visit: 8, payment: 10, paper: 5 } as const
+  type Name = keyof typeof sizes
+  const plain = (id: Name) => {
+    const { fields } = tableOf(book, id)
+    const own = fields.filter(({ kind }) => kind !== 'link' && kind !== 'running')
+    return fc.array(
+      fc.record(Object.fromEntries(own.map((field) => [field.id, maybe(fc.constantFrom(...valuesFor(field)))]))),
+      {
+        minLength: 1,
+        maxLength: sizes[id],
+      },
+    )
+  }
+  const picks = fc.array(fc.nat(1000), { minLength: 80, maxLength: 80 })
+  const parts = fc.record({
+    house: plain('house'),
+    person: plain('person'),
+    visit: plain('visit'),
+    payment: plain('payment'),
+    paper: plain('paper'),
+  })
+  return fc.tuple(parts, picks).map(([rows, dice]) => {
+    let at = 0
+    const roll = () => dice[at++ % dice.length]!
+    const some = (among: number, must: boolean) => {
+      const die = roll()
+      return !must && die % 4 === 0 ? null : String((die % among) + 1)
+    }
+    const numbered = (id: Name, links: (place: number) => Known['links']): Known[] =>
+      rows[id].map((values, place) => ({
+        ref: String(place + 1),
+        values: { ...values, [`${id}-key`]: String(place + 1) },
+        links: links(place),
+      }))
+    const [houses, people, visits] = [rows.house.length, rows.person.length, rows.visit.length]
+    const joining = tableOf(book, 'house-person')
+    const [first, second] = joining.key
+    const pairs = new Set(rows.payment.map(() => `${some(houses, true)!}~${some(people, true)!}`))
+    return {
+      house: numbered('house', () => ({})),
+      person: numbered('person', () => ({})),
+      visit: numbered('visit', () => ({
+        visit__house: some(houses, false),
+        visit__lead: some(people, false),
+        visit__helper: some(people, false),
+      })),
+      payment: numbered('payment', () => ({ payment__visit: some(visits, true) })),
+      // One for each of some visits.
+      paper: numbered('paper', (place) => ({ paper__visit: String(place + 1) })).filter((_, place) => place < visits),
+      'house-person': [...pairs].map((ref) => {
+        const [a, b] = ref.split('~')
+        return { ref, values: {}, links: { [first!]: a!, [second!]: b! } }
+      }),
+    }
+  })
+}
+
+const hopsFrom = (book: Book, id: string): Hop[] => [
+  ...book.links.filter(({ many }) => many === id).map(({ field }): Hop => ({ to: 'one', field })),
+  ...book.links.filter(({ one }) => one === id).map(({ id: link }): Hop => ({ to: 'rows', link })),
+]
+
+/** All ways of at most so many links from a table. */
+function waysFrom(book: Book, id: string, most: number): Way[] {
+  const found: Way[] = [[]]
+  let last: Way[] = [[]]
+  for (let step = 0; step < most; step++) {
+    last = last.flatMap((way) => hopsFrom(book, endOf(book, id, way)!.id).map((hop) => [...way, hop]))
+    found.push(...last)
+  }
+  return found
+}
+
+export function conditionOf(book: Book, tableId: string, depth: number): fc.Arbitrary<Condition> {
+  const ways = waysFrom(book, tableId, 2)
+  const single = ways.filter((way) => !isSeveral(book, way))
+  const compare = fc.constantFrom(...single).chain((way) => {
+    const { fields } = endOf(book, tableId, way)!
+    const plain = fields.filter(({ kind }) => kind !== 'link')
+    return fc.constantFrom(...(plain.length > 0 ? plain : fields)).chain((field) => {
+      if (field.kind === 'link') return fc.constant(linkIs(way, field.id))
+      const known = field.kind === 'running' ? ['1', '2', '3'] : valuesFor(field)
+      return fc
+        .tuple(
+          fc.constantFrom(...comparisonsFor(field, book.look)),
+          fc.constantFrom(...known),
+          fc.constantFrom(...known),
+        )
+        .map(([how, a, b]): Condition => ({
+          kind: 'compare',
+          place: { way, field: field.id },
+          how,
+          with:
+            how === 'blank' || how === 'filled'
+              ? []
+              : how === 'between'
+                ? [{ value: a }, { value: b }]
+                : [{ value: a }],
+        }))
+    })
+  })
+  if (depth === 0) return compare
+  const inner = conditionOf(book, tableId, depth - 1)
+  const has = fc.constantFrom(...ways.filter(({ length }) => length > 0)).chain((way) =>
+    fc
+      .record({
+        least: fc.option(fc.nat(2), { nil: undefined }),
+        extra: fc.option(fc.nat(1), { nil: undefined }),
+        where: fc.option(conditionOf(book, endOf(book, tableId, way)!.id, depth - 1), { nil: undefined }),
+      })
+      .map(({ least, extra, where }): Condition => ({
+        kind: 'has',
+        way,
+        ...(least !== undefined && { least }),
+        ...(extra !== undefined && { most: (least ?? 0) + extra }),
+        ...(where && { where }),
+      })),
+  )
+  return fc.oneof(
+    compare,
+    has,
+    fc
+      .array(inner, { minLength: 1, maxLength: 3 })
+      .chain((of) => fc.constantFrom('all' as const, 'any' as const).map((kind) => ({ kind, of }))),
+    inner.map((of): Condition => ({ kind: 'not', of })),
+  )
+}
+
+const linkIs = (way: Way, field: string): Condition => ({
+  kind: 'compare',
+  place: { way, field },
+  how: 'is',
+  with: [{ value: '1' }],
+})
+
+function columnOf(book: Book, tableId: string, id: string): fc.Arbitrary<Column> {
+  return fc.constantFrom(...waysFrom(book, tableId, 3)).chain((way): fc.Arbitrary<Column> => {
+    const end = endOf(book, tableId, way)!
+    const shown = fc.constantFrom(...end.fields)
+    if (!isSeveral(book, way))
+      return shown.map((field) => ({ id, shows: { kind: 'field', place: { way, field: field.id } } }))
+    const numbers = end.fields.filter(({ kind }) => kind === 'money' || kind === 'whole')
+    const gathered = (
+      names: readonly ('total' | 'average' | 'least' | 'greatest' | 'different' | 'count')[],
+      fields: readonly Field[],
+    ) =>
+      fc
+        .tuple(
+          fc.constantFrom(...names),
+          fc.constantFrom(...fields),
+          fc.option(conditionOf(book, end.id, 1), { nil: undefined }),
+        )
+        .map(([name, field, where]): Column => ({
+          id,
+          shows: { kind: 'gathered', way, name, ...(name !== 'count' && { field: field.id }), ...(where && { where }) },
+        }))
+    return fc.oneof(
+      fc.tuple(shown, fc.constantFrom('together' as const, 'lines' as const)).map(([field, as]): Column => ({
+        id,
+        shows: { kind: 'several', place: { way, field: field.id }, as },
+      })),
+      gathered(['count', 'different'], end.fields),
+      ...(numbers.length > 0 ? [gathered(['total', 'average', 'least', 'greatest'], numbers)] : []),
+    )
+  })
+}
+
+/** Any list of a table: its columns, under a condition, in an order. */
+export function listOf(book: Book): fc.Arbitrary<List> {
+  return fc.constantFrom(...book.tables.map(({ id }) => id)).chain((table) =>
+    fc
+      .record({
+        columns: fc.tuple(...['a', 'b', 'c'].map((id) => columnOf(book, table, id))),
+        where: fc.option(conditionOf(book, table, 2), { nil: undefined, freq: 5 }),
+        order: fc.array(
+          fc.record({
+            column: fc.constantFrom('a', 'b', 'c'),
+            down: fc.option(fc.constant(true as const), { nil: undefined }),
+            blanks: fc.option(fc.constantFrom('first' as const, 'last' as const), { nil: undefined }),
+          }),
+          { maxLength: 2 },
+        ),
+      })
+      .map(({ columns, where, order }): List => ({
+        id: 'list',
+        table,
+        columns,
+        asks: [],
+        ...(where && { where }),
+        // By what may be several nothing can be ordered, and what a link leads to is ordered by its words.
+        order: order.flatMap(({ column, down, blanks }) => {
+          const { shows } = columns.find(({ id }) => id === column)!
+          const plain = shows.kind === 'gathered' || (shows.kind === 'field' && !isLink(book, shows.place.field))
+          return plain ? [{ column, ...(down && { down }), ...(blanks && { blanks }) }] : []
+        }),
+      })),
+  )
+}
+
+const isLink = (book: Book, field: string) =>
+  book.tables.some(({ fields }) => fields.some(({ id, kind }) => id === field && kind === 'link'))

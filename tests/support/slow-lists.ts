@@ -1,0 +1,184 @@
+import {
+  type Book,
+  type Column,
+  type Condition,
+  fieldWith,
+  type List,
+  linkOf,
+  linkWith,
+  tableOf,
+  type Way,
+} from '@/core/book'
+import type { Cell } from '@/core/lists'
+
+/** A record as it is known by heart: its number, its values as they are stored, and the numbers of those it leads to. */
+export interface Known {
+  readonly ref: string
+  readonly values: Readonly<Record<string, string | null>>
+  readonly links: Readonly<Record<string, string | null>>
+}
+export type World = Readonly<Record<string, readonly Known[]>>
+
+/**
+ * Lists reckoned the slow and plain way: every record is looked at by itself, everything it leads to is walked to one by
+ * one, and what is met twice is taken once. Nothing of the way that the program goes is used here.
+ */
+export class SlowLists {
+  constructor(
+    private readonly book: Book,
+    private readonly world: World,
+  ) {}
+
+  /** The records that a way leads to, each once. */
+  ends(record: Known, way: Way): Known[] {
+    let here = [record]
+    for (const hop of way) {
+      const next = new Set<Known>()
+      for (const one of here) {
+        if (hop.to === 'one') {
+          const target = linkOf(this.book, hop.field).one
+          const found = this.world[target]!.find(({ ref }) => ref === one.links[hop.field])
+          if (found) next.add(found)
+        } else {
+          const { many, field } = linkWith(this.book, hop.link)
+          for (const row of this.world[many]!) if (row.links[field] === one.ref) next.add(row)
+        }
+      }
+      here = [...next]
+    }
+    return here
+  }
+
+  private valueOf(record: Known | undefined, field: string): string | null {
+    if (!record) return null
+    return fieldWith(this.book, field).field.kind === 'link'
+      ? (record.links[field] ?? null)
+      : (record.values[field] ?? null)
+  }
+
+  holds(record: Known, condition: Condition): boolean {
+    switch (condition.kind) {
+      case 'all':
+        return condition.of.every((one) => this.holds(record, one))
+      case 'any':
+        return condition.of.some((one) => this.holds(record, one))
+      case 'not':
+        return !this.holds(record, condition.of)
+      case 'has': {
+        const met = this.ends(record, condition.way).filter(
+          (end) => !condition.where || this.holds(end, condition.where),
+        )
+        return met.length >= (condition.least ?? 0) && met.length <= (condition.most ?? Infinity)
+      }
+      case 'compare': {
+        const value = this.valueOf(this.ends(record, condition.place.way)[0], condition.place.field)
+        const others = condition.with.map((one) =>
+          'value' in one
+            ? one.value
+            : 'place' in one
+              ? this.valueOf(this.ends(record, one.place.way)[0], one.place.field)
+              : null,
+        )
+        return compare(value, condition.how, others, this.isNumber(condition.place.field))
+      }
+      default:
+        throw new Error(`Not reckoned: ${condition.kind}`)
+    }
+  }
+
+  private isNumber = (field: string) =>
+    ['whole', 'money', 'exact', 'running'].includes(fieldWith(this.book, field).field.kind)
+
+  /** What a column has for a record; links by what they lead to, without their words. */
+  cell(record: Known, { shows }: Column): Cell | readonly Cell[] {
+    if (shows.kind === 'field') return this.valueOf(this.ends(record, shows.place.way)[0], shows.place.field)
+    if (shows.kind === 'several')
+      return this.ends(record, shows.place.way).map((end) => this.valueOf(end, shows.place.field))
+    if (shows.kind !== 'gathered') throw new Error('Not reckoned.')
+    const met = this.ends(record, shows.way).filter((end) => !shows.where || this.holds(end, shows.where))
+    if (shows.name === 'count') return String(met.length)
+    const values = met.flatMap((end) => this.valueOf(end, shows.field!) ?? [])
+    if (shows.name === 'different') return String(new Set(values).size)
+    if (values.length === 0) return null
+    if (shows.name === 'least' || shows.name === 'greatest') {
+      const sorted = [...values].sort(order(this.isNumber(shows.field!)))
+      return sorted.at(shows.name === 'least' ? 0 : -1)!
+    }
+    // Whole hundredths, so that no sum is off by a hair.
+    const isWhole = fieldWith(this.book, shows.field!).field.kind === 'whole'
+    const cents = values.reduce((sum, value) => sum + Math.round(Number(value) * 100), 0)
+    if (shows.name === 'total') return isWhole ? String(cents / 100) : (cents / 100).toFixed(2)
+    return halfUp(cents, values.length)
+  }
+
+  /** The records of a list in its order. */
+  records(list: List): Known[] {
+    const keys = tableOf(this.book, list.table).key.length
+    const found = this.world[list.table]!.filter((record) => !list.where || this.holds(record, list.where))
+    const down = list.order[0]?.down ?? false
+    return [...found].sort((a, b) => {
+      for (const one of list.order) {
+        const column = list.columns.find(({ id }) => id === one.column)!
+        const [left, right] = [this.cell(a, column), this.cell(b, column)] as [string | null, string | null]
+        if (left === right) continue
+        if (left === null || right === null) {
+          const first = one.blanks ? one.blanks === 'first' : !one.down
+          return (left === null) === first ? -1 : 1
+        }
+        const by = order(this.isNumeric(column))(left, right)
+        if (by !== 0) return one.down ? -by : by
+      }
+      const [x, y] = [a.ref.split('~').map(Number), b.ref.split('~').map(Number)]
+      for (let at = 0; at < keys; at++) if (x[at] !== y[at]) return (x[at]! - y[at]!) * (down ? -1 : 1)
+      return 0
+    })
+  }
+
+  private isNumeric({ shows }: Column): boolean {
+    if (shows.kind === 'gathered') return !['least', 'greatest'].includes(shows.name) || this.isNumber(shows.field!)
+    return shows.kind === 'field' && this.isNumber(shows.place.field)
+  }
+}
+
+const order = (number: boolean) => (a: string, b: string) =>
+  number ? Number(a) - Number(b) : a < b ? -1 : a > b ? 1 : 0
+
+/** Hundredths shared out and rounded to the nearest, halves away from nought. */
+function halfUp(cents: number, count: number): string {
+  const size = Math.floor((Math.abs(cents) * 2 + count) / (2 * count))
+  return ((cents < 0 ? -size : size) / 100).toFixed(2)
+}
+
+function compare(value: string | null, how: string, others: readonly (string | null)[], number: boolean): boolean {
+  if (how === 'blank') return value === null
+  if (how === 'filled') return value !== null
+  const is = (other: string | null) => value !== null && other !== null && order(number)(value, other) === 0
+  if (how === 'isNot') return !is(others[0] ?? null)
+  const [first, second] = others
+  if (value === null || first === null || first === undefined) return false
+  const by = order(number)(value, first)
+  switch (how) {
+    case 'is':
+      return by === 0
+    case 'oneOf':
+      return others.some(is)
+    case 'more':
+      return by > 0
+    case 'atLeast':
+      return by >= 0
+    case 'less':
+      return by < 0
+    case 'atMost':
+      return by <= 0
+    case 'between':
+      return by >= 0 && order(number)(value, second!) <= 0
+    case 'contains':
+      return value.includes(first)
+    case 'begins':
+      return value.startsWith(first)
+    case 'ends':
+      return value.endsWith(first)
+    default:
+      throw new Error(how)
+  }
+}
