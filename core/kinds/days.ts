@@ -13,7 +13,7 @@ export function datePart(value: string, unit: DateUnit): number {
   return Number({ YEAR: year, MONTH: month, DAY: day, HOUR: hour, MINUTE: minute }[unit])
 }
 
-/** Days since the first of January of year nought, by the proleptic Gregorian calendar (Howard Hinnant's days_from_civil). */
+/** Days since the first of March of year nought, by the proleptic Gregorian calendar (Howard Hinnant's days_from_civil). */
 export function dayNumber(date: string): number {
   const [y, m, d] = date.slice(0, 10).split('-').map(Number) as [number, number, number]
   const year = m <= 2 ? y - 1 : y

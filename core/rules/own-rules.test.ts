@@ -1,11 +1,12 @@
 import { wordProblem } from '@/core/words'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { hiring } from '@/tests/support/ruled-design'
+import { hiring, ruled as statesOf } from '@/tests/support/ruled-design'
 import { type Book, type Edit, emptyBook, type RuleSays, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import { checkForm, checkRecord } from '../records'
-import { brokenRules, ownRules, readDraft, rulesInTheWay } from '.'
+import { ownFacts } from '../expressions'
+import { brokenRules, checkRules, ownRules, placeOf, readDraft, rulesInTheWay } from '.'
 
 const base = made(
   emptyBook('Test', plainLook),
@@ -153,4 +154,62 @@ test('a choice that is reworded is reworded wherever an expression compares it, 
   })
   const known = tableOf(book, 'hire').fields.find(({ id }) => id === 'hire-known')!
   expect(JSON.stringify(known.source)).toContain('settled')
+})
+
+describe('words that may come after each other', () => {
+  const { book: stated } = statesOf('follows')
+  const now = { moment: '2027-03-12T09:30' }
+  const broken = (was: string | null, is: string | null, stored = true) =>
+    checkRules(stated, 'hire', {
+      facts: ownFacts(stated, { state: is }, now),
+      now,
+      knows: () => true,
+      ...(stored && { stored: { state: was } }),
+    }).map(({ rule, field, problem }) => [rule.id, field, wordProblem(problem)])
+  const said = [['follows', 'state', 'It can’t become that now.']]
+
+  test.each<readonly [was: string | null, is: string | null, refused: boolean]>([
+    ['asked', 'agreed', false],
+    ['asked', 'over', true],
+    ['over', 'asked', true],
+    ['asked', 'asked', false],
+    [null, 'over', false],
+    ['asked', null, false],
+  ])('from %s to %s', (was, is, refused) => {
+    expect(broken(was, is)).toEqual(refused ? said : [])
+  })
+
+  test('a new record may begin with any of them', () => {
+    expect(broken(null, 'over', false)).toEqual([])
+  })
+})
+
+test('rules of new records are left to those, and those that warn don’t refuse', () => {
+  const { book: hires } = statesOf('fresh', 'warned', 'within')
+  const now = { moment: '2027-03-12T09:30' }
+  const values = { from: '2027-03-01', to: '2027-02-01', guests: '300' }
+  const asked = (stored?: object) =>
+    checkRules(hires, 'hire', {
+      facts: ownFacts(hires, values, now),
+      now,
+      knows: () => true,
+      ...(stored && { stored: {} }),
+    })
+      .map(({ rule }) => rule.id)
+      .sort()
+  expect(asked()).toEqual(['fresh', 'warned', 'within'])
+  expect(asked({})).toEqual(['warned', 'within'])
+  expect(Object.keys(brokenRules(hires, 'hire', values, now))).toEqual(['to'])
+  expect(ownRules(hires, 'room')).toEqual([])
+  expect(ownRules(hires, 'hire')).toHaveLength(3)
+})
+
+test('a broken rule is said where it can be mended: the beginning of a time, else the last field that is typed', () => {
+  const { book: hires } = statesOf('apart', 'within', 'gathered', 'follows')
+  expect(Object.fromEntries(ownRules(hires).map((own) => [own.rule.id, placeOf(own)]))).toEqual({
+    apart: 'from',
+    within: 'to',
+    gathered: 'price',
+    follows: 'state',
+  })
 })

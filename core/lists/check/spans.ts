@@ -8,7 +8,7 @@ export interface Days {
 }
 
 const later = (day: string, count: number, unit: 'DAY' | 'MONTH' | 'YEAR') => shifted(day, count, unit) ?? day
-/** Monday is the first, as ISO 8601 counts; the first of January of year nought was a Saturday. */
+/** Monday is nought. Days are counted from the first of March of year nought, which was a Wednesday. */
 const weekday = (day: string) => (((dayNumber(day) + 2) % 7) + 7) % 7
 const firstOf = { Monday: 0, Sunday: 6, Saturday: 5 } as const
 
