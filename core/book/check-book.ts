@@ -62,17 +62,17 @@ export function faultsOf(book: Book): string[] {
   for (const need of book.needs) {
     if (need.metBy.some((id) => !parts.has(id))) faults.push(`a need is met by what is gone`)
   }
-  for (const pair of book.pairs) {
-    if (![pair.a, pair.b].every((id) => book.tables.some((table) => table.id === id)))
-      faults.push('a pair is linked to nothing')
-  }
-  for (const rule of book.rules) {
-    if (!book.tables.some((table) => table.id === rule.table)) faults.push('a rule is linked to nothing')
-  }
-  for (const list of book.lists) {
-    if (!book.tables.some((table) => table.id === list.table)) faults.push('a list is of no table')
-  }
-  return faults
+  return [...faults, ...lostTables(book)]
+}
+
+/** What speaks of a table that isn't there. */
+function lostTables({ tables, pairs, rules, lists }: Book): string[] {
+  const isThere = (id: string) => tables.some((table) => table.id === id)
+  return [
+    ...pairs.filter(({ a, b }) => !isThere(a) || !isThere(b)).map(() => 'a pair is linked to nothing'),
+    ...rules.filter(({ table }) => !isThere(table)).map(() => 'a rule is linked to nothing'),
+    ...lists.filter(({ table }) => !isThere(table)).map(() => 'a list is of no table'),
+  ]
 }
 
 /** Reads a saved book; refuses what is not one or is not whole. */

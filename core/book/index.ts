@@ -17,7 +17,6 @@ export {
   type ColumnShows,
   type Comparison,
   type Condition,
-  type GatheringName,
   type Given,
   type Hop,
   List,

@@ -45,8 +45,7 @@ export const comparisons = [
 ] as const
 export type Comparison = (typeof comparisons)[number]
 
-export const spanUnits = ['day', 'week', 'month', 'quarter', 'year'] as const
-export type SpanUnit = (typeof spanUnits)[number]
+const spanUnits = ['day', 'week', 'month', 'quarter', 'year'] as const
 
 /** A stretch of days told from today: this week, last month, the last 30 days (`count` and not by the calendar). */
 export const Span = z.strictObject({
@@ -97,12 +96,11 @@ function conditionOf(depth: number): z.ZodType<Condition> {
       most: z.int().min(0).max(9999).optional(),
       where: inner.optional(),
     }),
-  ]) as z.ZodType<Condition>
+  ])
 }
 export const Condition = conditionOf(limits.conditionDepth)
 
-export const gatherings = ['count', 'different', 'total', 'average', 'least', 'greatest'] as const
-export type GatheringName = (typeof gatherings)[number]
+const gatherings = ['count', 'different', 'total', 'average', 'least', 'greatest'] as const
 
 /** What stands in one column of a list. */
 export const ColumnShows = z.discriminatedUnion('kind', [

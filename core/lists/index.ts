@@ -2,15 +2,29 @@ export { compileList, type ListQuery } from './compile-list'
 export { likeliest } from './likeliest'
 export { likeness } from './likeness'
 export { csvCell, guardFormula } from './csv'
+export { startList } from './start-list'
 export { usualSort } from './usual-sort'
 export type { Sort } from './paging'
 export type { StoredRow } from './row-reader'
-export { type ListRead, readList } from './check/check-list'
-export type { Answers, ListFault, ListPart, ReadColumn, ReadList } from './check/read-list'
-export { comparisonsFor, isTimed, sayHow } from './check/comparisons'
-export { daysOf, type Days } from './check/spans'
-export { type Branch, branchesOf, branchSql, keyText } from './statement/branch-sql'
-export type { Cell, LinkCell } from './statement/cells'
+export { readList } from './check/check-list'
+export type { Answers, ListFault, ReadColumn, ReadList } from './check/read-list'
+export { comparisonsFor, sayHow } from './check/comparisons'
+export { branchesOf, branchSql, keyText } from './statement/branch-sql'
+export type { Cell } from './statement/cells'
 export { type AskedRow, countSql, rowsSql, type Statement } from './statement/rows-sql'
 export { endOf, isSeveral, mayBeNone } from './ways/walk'
-export { sayEnd, sayWay, type Stretch, stretchesFrom } from './ways/say-way'
+export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
+export { sayCondition, saySpan } from './say/say-condition'
+export { conditionsOf, nameOf, type PieceOf, sayList, sayOrder, sentenceOf } from './say/say-list'
+export {
+  asksIn,
+  compareDraft,
+  type CompareDraft,
+  type ConditionDraft,
+  draftOfCondition,
+  hasDraft,
+  type HasDraft,
+  mayAsk,
+  sayDraft,
+  valuesTaken,
+} from './draft/condition-draft'

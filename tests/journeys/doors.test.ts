@@ -25,6 +25,16 @@ const scans: readonly Edit[] = [
   { kind: 'changeField', field: 'scan-file', to: { megabytes: 25 } },
 ]
 
+/** A list that everybody may see. */
+const kept: Edit = {
+  kind: 'addList',
+  id: 'doors-list',
+  table: 'scan',
+  columns: [{ id: 'file', shows: { kind: 'field', place: { way: [], field: 'scan-file' } } }],
+  asks: [],
+  order: [],
+}
+
 let running: Running
 let db: Catalogue
 let book: string
@@ -37,7 +47,7 @@ beforeAll(async () => {
   if (!owner.ok) throw new Error('Expected an account.')
   const made = await makeBook(db, owner.value, 'Doors')
   book = made.ok ? made.value : ''
-  for (const edit of [...emberlyDesign().edits, ...scans]) await editBook(db, book, owner.value.id, edit, [])
+  for (const edit of [...emberlyDesign().edits, ...scans, kept]) await editBook(db, book, owner.value.id, edit, [])
   await openBook(db, book, owner.value.id)
   for (const role of ['staff', 'reader', 'outsider'] as const) {
     const account = await makeAccount(db, role, password)
@@ -70,6 +80,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
     .replace(/\/(page\.tsx|route\.ts)$/, '')
     .replace('[table]', 'premises')
     .replace('[ref]', 'P-0001')
+    .replace('[list]', 'doors-list')
     .replace('[hash]', '0'.repeat(64)),
 }))
 
@@ -129,6 +140,8 @@ const actionRoles: Record<string, Role> = {
   save: 'staff',
   askRemoval: 'staff',
   remove: 'staff',
+  keep: 'staff',
+  drop: 'staff',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
 const anyAccount = ['signOut', 'newBook', 'ownPassword']

@@ -271,6 +271,8 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-column-twice': { kind: 'list-column-twice' },
   'list-calculation-wrong': { kind: 'list-calculation-wrong', words: 'Visit has no field “Fee”.' },
   'list-condition-no-truth': { kind: 'list-condition-no-truth' },
+  'list-count-missing': { kind: 'list-count-missing' },
+  'list-cannot-run': { kind: 'list-cannot-run' },
   'list-too-many-conditions': { kind: 'list-too-many-conditions', most: 200 },
   'rule-not-kept': {
     kind: 'rule-not-kept',

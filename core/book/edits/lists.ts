@@ -91,7 +91,7 @@ export const changeList: EditKind<z.infer<typeof ChangeList>> = {
     const where = to.where === undefined ? list.where : (to.where ?? undefined)
     const asked = { columns: to.columns ?? list.columns, asks: to.asks ?? list.asks, order: to.order ?? list.order }
     const wished = { name: name.value, describe: describe.value, owner, where, ...asked }
-    return orNothing(setKeys(list, id, wished as unknown as Parameters<typeof setKeys>[2]))
+    return orNothing(setKeys(list, id, wished))
   },
   say: (book, { list }) => `Change the list ${listName(book, list)}`,
 }

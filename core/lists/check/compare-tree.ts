@@ -6,7 +6,7 @@ import type { Days } from './spans'
 const truth: Type = { is: 'truth' }
 type Operator = '=' | '<>' | '<' | '<=' | '>' | '>='
 
-export const both = (operator: 'AND' | 'OR', left: Tree, right: Tree): Tree => ({
+const both = (operator: 'AND' | 'OR', left: Tree, right: Tree): Tree => ({
   kind: 'binary',
   operator,
   left,
@@ -23,7 +23,7 @@ const binary = (operator: Operator, left: Tree, right: Tree): Tree => ({
 })
 
 /** A value as it is stored, as an expression writes it: what is less than nought has its sign before it. */
-export function literal(value: string, type: Type): Tree {
+function literal(value: string, type: Type): Tree {
   if ((type.is === 'exact' || type.is === 'measured') && value.startsWith('-'))
     return { kind: 'minus', of: literal(value.slice(1), type), type }
   return { kind: 'literal', value, type }

@@ -1,14 +1,14 @@
 import { type Book, type Column, type ColumnShows, type Field, findField, type Table } from '../../book'
 import { displayOf, displayOfTree, recheckStored } from '../../expressions'
 import { capital, inSentence, plural, type Problem, wordProblem } from '../../words'
-import { endOf, isSeveral, mayRepeat } from '../ways/walk'
+import { endOf, isSeveral } from '../ways/walk'
 import { sayEnd, stretchesOf } from '../ways/say-way'
 import { factTree } from './fact-tree'
 import { fieldAt, readCondition } from './read-condition'
 import type { ReadColumn, Reading } from './read-list'
 
 /** How what is gathered is called, before the name of its field. */
-export const gatheringWords = {
+const gatheringWords = {
   count: 'number',
   different: 'different ones',
   total: 'total',
@@ -77,25 +77,48 @@ function headingOf(book: Book, table: Table, way: Shows<'field'>['place']['way']
 
 function gathered(reading: Reading, table: Table, { id, heading: written }: Column, shows: Shows<'gathered'>): Made {
   const { book } = reading
-  const { way, name } = shows
+  const { way } = shows
   const end = endOf(book, table.id, way)
   if (!end || way.length === 0) return { problem: { kind: 'list-way-gone', table: table.name } }
-  const found = shows.field === undefined ? undefined : findField(book, shows.field)
-  if (shows.field !== undefined && found?.table.id !== end.id)
-    return { problem: { kind: 'list-field-gone', table: end.name } }
-  const field = found?.field
-  if (name !== 'count' && !field) return { problem: { kind: 'list-gathers-nothing', name: gatheringWords[name] } }
-  const face = field && name !== 'count' ? gatheredFace(book, id, name, field) : whole(id)
-  if (!face) return { problem: { kind: 'list-cannot-gather', field: field!.name, name: gatheringWords[name] } }
+  const taken = takenFrom(book, id, end, shows)
+  if ('problem' in taken) return taken
   const where = shows.where && readWhere(reading, end, shows.where, { part: 'column', id })
-  const ends = plural(inSentence(end.name))
-  const said =
-    name === 'count' || !field
-      ? capital(sayEnd(book, table.id, way, true))
-      : name === 'different'
-        ? `Different ${plural(inSentence(field.name))} of ${ends}`
-        : `${capital(gatheringWords[name])} of ${inSentence(field.name)}`
-  return { kind: 'gathered', id, heading: written ?? said, face, way, end, name, field, where }
+  const { name, field, face } = taken
+  const heading = written ?? gatheredHeading(field && { name, field }, sayEnd(book, table.id, way, true))
+  return { kind: 'gathered', id, heading, face, way, end, name, field, where }
+}
+
+type Taken = { readonly name: Shows<'gathered'>['name']; readonly field: Field | undefined; readonly face: Field }
+
+/** What is taken of each record at the end of a way, and what that gives. */
+function takenFrom(
+  book: Book,
+  id: string,
+  end: Table,
+  shows: Shows<'gathered'>,
+): Taken | { readonly problem: Problem } {
+  const { name } = shows
+  if (name === 'count') return { name, field: undefined, face: whole(id) }
+  if (shows.field === undefined) return { problem: { kind: 'list-gathers-nothing', name: gatheringWords[name] } }
+  const found = findField(book, shows.field)
+  if (found?.table.id !== end.id) return { problem: { kind: 'list-field-gone', table: end.name } }
+  const { field } = found
+  const face = gatheredFace(book, id, name, field)
+  return face
+    ? { name, field, face }
+    : { problem: { kind: 'list-cannot-gather', field: field.name, name: gatheringWords[name] } }
+}
+
+/** What stands above it: "Payments" where they are counted, "Total of amount". */
+function gatheredHeading(
+  taken: { readonly name: keyof typeof gatheringWords; readonly field: Field } | undefined,
+  ends: string,
+): string {
+  if (!taken) return capital(ends)
+  const { name, field } = taken
+  return name === 'different'
+    ? `Different ${plural(inSentence(field.name))} of ${ends}`
+    : `${capital(gatheringWords[name])} of ${inSentence(field.name)}`
 }
 
 /** A condition within a column: what is wrong in it is the column's fault. */
@@ -124,21 +147,19 @@ function gatheredFace(
   const face = displayOf(book, field)
   const type = factTree(book, field)?.type.is
   const number = type === 'exact' || type === 'measured'
+  if (name === 'total' || name === 'average') return number ? summedFace(id, name, face) : undefined
   const timed = type === 'date' || type === 'time' || type === 'moment'
-  if (name === 'total' || name === 'average') {
-    if (!number) return undefined
-    const unit = face.unit ? { unit: face.unit } : {}
-    if (face.kind === 'money' || face.kind === 'measured') return { id, name: '', kind: face.kind, ...unit }
-    const decimals = (face.kind === 'exact' ? (face.decimals ?? 2) : 0) + (name === 'average' ? 2 : 0)
-    return decimals === 0
-      ? { ...whole(id), ...unit }
-      : { id, name: '', kind: 'exact', digits: 18, decimals: Math.min(decimals, 10), ...unit }
-  }
   if (!number && !timed) return undefined
   // A mark or a running number that is the least of several is a number like others.
   return { ...face, id, kind: face.kind === 'running' || face.kind === 'mark' ? 'whole' : face.kind }
 }
 
-/** Whether the ends of a column's way must be told apart before they are gathered. */
-export const needsDistinct = (book: Book, column: ReadColumn): boolean =>
-  column.kind !== 'calculated' && mayRepeat(book, column.way)
+/** Amounts stay amounts; an average has two decimals more than what it is of. */
+function summedFace(id: string, name: 'total' | 'average', face: Field): Field {
+  const unit = face.unit ? { unit: face.unit } : {}
+  if (face.kind === 'money' || face.kind === 'measured') return { id, name: '', kind: face.kind, ...unit }
+  const decimals = (face.kind === 'exact' ? (face.decimals ?? 2) : 0) + (name === 'average' ? 2 : 0)
+  return decimals === 0
+    ? { ...whole(id), ...unit }
+    : { id, name: '', kind: 'exact', digits: 18, decimals: Math.min(decimals, 10), ...unit }
+}

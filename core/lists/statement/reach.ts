@@ -11,7 +11,7 @@ export interface At {
   readonly alias: string
 }
 
-export const columnAt = (alias: string, column: string) => `${alias}.${quoteName(column)}`
+const columnAt = (alias: string, column: string) => `${alias}.${quoteName(column)}`
 
 /** The columns of the key of a record. */
 export const keyAt = (names: PhysicalNames, { table, alias }: At): string[] =>
@@ -28,7 +28,7 @@ export const valueAt = (book: Book, names: PhysicalNames, at: At, field: Field):
 const hopLink = (book: Book, hop: Hop) => (hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link))
 
 /** The condition under which a hop leads from one record to another. */
-export function leadsTo(book: Book, names: PhysicalNames, hop: Hop, from: string, to: string): string {
+function leadsTo(book: Book, names: PhysicalNames, hop: Hop, from: string, to: string): string {
   const [rows, record] = hop.to === 'one' ? [from, to] : [to, from]
   return linkPairs(book, names, hopLink(book, hop))
     .map(([own, key]) => `${columnAt(rows, own)} = ${columnAt(record, key)}`)

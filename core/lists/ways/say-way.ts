@@ -1,6 +1,6 @@
 import { type Book, fieldWith, findTable, type Hop, linkWith, type Table, tableOf, type Way } from '../../book'
 import { inSentence, plural } from '../../words'
-import { afterHop, isSeveral } from './walk'
+import { afterHop, endOf, isFanning, isSeveral } from './walk'
 
 /** One stretch of a way as people see it: a hop, or the two that go through a joining table. */
 export interface Stretch {
@@ -11,7 +11,7 @@ export interface Stretch {
 }
 
 /** All that lies one stretch from a table. Joining tables can be stopped at too, for the facts they keep. */
-export function stretchesFrom(book: Book, table: Table): Stretch[] {
+function stretchesFrom(book: Book, table: Table): Stretch[] {
   const hops: Hop[] = [
     ...book.links.filter((link) => link.many === table.id).map(({ field }): Hop => ({ to: 'one', field })),
     ...book.links.filter((link) => link.one === table.id).map(({ id }): Hop => ({ to: 'rows', link: id })),
@@ -41,7 +41,20 @@ function nameOf(book: Book, table: Table, hop: Hop): string {
   const link = linkWith(book, hop.link)
   const alike = book.links.filter((other) => other.many === link.many && other.one === table.id).length > 1
   const rows = tableOf(book, link.many).name
-  return plural(rows) + (alike ? ` by ${fieldWith(book, link.field).field.name}` : '')
+  return (isFanning(book, hop) ? plural(rows) : rows) + (alike ? ` by ${fieldWith(book, link.field).field.name}` : '')
+}
+
+/**
+ * Where a way can go on to, but for what is no news: from rows straight back to the record they hang on, and from the
+ * rows of a joining table to what they tie, which the stretch through them leads to already.
+ */
+export function furtherFrom(book: Book, tableId: string, way: Way): Stretch[] {
+  const here = endOf(book, tableId, way)
+  const last = way.at(-1)
+  const all = here ? stretchesFrom(book, here) : []
+  if (!here || last?.to !== 'rows') return all
+  const back = linkWith(book, last.link).field
+  return all.filter(({ hops: [hop] }) => hop?.to !== 'one' || (hop.field !== back && here.role !== 'joining'))
 }
 
 /** A way cut into stretches; one that goes through a joining table and on is one. */
@@ -61,12 +74,6 @@ export function stretchesOf(book: Book, tableId: string, way: Way): Stretch[] {
   }
   return found
 }
-
-/** A way in words, from nearest to furthest: "Premises → Contacts"; nothing for the records themselves. */
-export const sayWay = (book: Book, tableId: string, way: Way): string =>
-  stretchesOf(book, tableId, way)
-    .map(({ words }) => words)
-    .join(' → ')
 
 /** What one record at the end of a way is called in a sentence: "certificate", or "certificate of its appliances". */
 export function sayEnd(book: Book, tableId: string, way: Way, many: boolean): string {

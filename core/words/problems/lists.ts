@@ -27,6 +27,8 @@ export const listProblems = {
   'list-column-twice': () => 'Two columns go by the same name inside. Take one out and tick it again.',
   'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,
   'list-condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
+  'list-count-missing': () => 'Write how many, as a whole number.',
+  'list-cannot-run': () => 'Something in this list is wrong. Open it and put right what is marked.',
   'list-too-many-conditions': ({ most }: { readonly most: number }) =>
     `A list has at most ${most} conditions. Take some out.`,
 }

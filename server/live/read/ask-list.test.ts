@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
 import { type Book, type List, tableOf } from '@/core/book'
-import { type Answers, type Cell, type LinkCell } from '@/core/lists'
+import type { Answers, Cell } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { leafOf } from '@/core/physical'
@@ -71,7 +71,7 @@ async function all(list: List, limit: number): Promise<readonly ListLine[]> {
 }
 
 /** A link without its words, as the slow way tells it. */
-const bare = (cell: Cell): string | null => (cell !== null && typeof cell === 'object' ? (cell as LinkCell).ref : cell)
+const bare = (cell: Cell): string | null => (cell !== null && typeof cell === 'object' ? (cell).ref : cell)
 const asTold = (cell: Cell | readonly Cell[]) =>
   Array.isArray(cell) ? (cell as readonly Cell[]).map(bare).sort() : bare(cell as Cell)
 

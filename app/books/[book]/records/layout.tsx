@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { bookPage } from '@/app/door'
-import { booksOf } from '@/server/books'
+import { booksOf, listsFor } from '@/server/books'
 import { openedBook } from '@/server/live'
 import { RecordsRoom } from './records-room'
 import { NotOpen } from './not-open'
@@ -16,9 +16,10 @@ export default async function RecordsLayout({ children, params }: Props) {
   const live = await openedBook(db, stored)
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
-  // What the office wrote down is for those who design; it isn't sent to Records.
+  // What the office wrote down is for those who design; it isn't sent to Records. Lists are of today's design.
+  const lists = listsFor(stored.book, account.id)
   return (
-    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [] }}>
+    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [], lists }}>
       {children}
     </RecordsRoom>
   )

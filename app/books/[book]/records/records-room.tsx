@@ -7,7 +7,8 @@ import { DropdownMenu } from 'radix-ui'
 import { type ReactNode, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { shownTables, type ListRow } from '@/core/records'
-import { plural } from '@/core/words'
+import { nameOf } from '@/core/lists'
+import { inSentence, plural } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { DryBanner } from './dry-banner'
 import { FindDialog } from '@/ui/shell/find-dialog'
@@ -89,6 +90,10 @@ function TableTabs() {
         </Tab>
       ))}
       {lists.length > 0 && <ListsMenu lists={lists} here={lists.find((table) => isAt(table.id))} />}
+      <span aria-hidden className="mx-1 h-6 border-l border-ash-4" />
+      <Tab href={`${base}/lists`} here={isAt('lists')}>
+        Lists
+      </Tab>
     </nav>
   )
 }
@@ -168,8 +173,23 @@ function Finder({ open, onClose }: { readonly open: boolean; readonly onClose: (
             ]
           : []),
         {
-          head: 'Lists',
+          head: 'Tables',
           rows: tables.map((table) => ({ id: table.id, words: plural(table.name), pick: go(`${base}/${table.id}`) })),
+        },
+        {
+          head: 'Lists',
+          rows: [
+            ...book.lists.map((list) => ({
+              id: list.id,
+              words: nameOf(book, list),
+              pick: go(`${base}/lists/${list.id}`),
+            })),
+            ...tables.map((table) => ({
+              id: `list-${table.id}`,
+              words: `New list of ${inSentence(plural(table.name))}`,
+              pick: go(`${base}/lists/new?of=${table.id}`),
+            })),
+          ],
         },
       ]}
     />

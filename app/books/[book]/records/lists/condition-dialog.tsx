@@ -1,0 +1,281 @@
+'use client'
+
+import { type FormEvent, useMemo, useState } from 'react'
+import { officeNow } from '@/app/office-now'
+import { type Book, type Condition, type List, type Place, type Table, tableOf, type Way } from '@/core/book'
+import {
+  type CompareDraft,
+  compareDraft,
+  comparisonsFor,
+  type ConditionDraft,
+  conditionsOf,
+  draftOfCondition,
+  endOf,
+  furtherFrom,
+  hasDraft,
+  type HasDraft,
+  isSeveral,
+  mayBeNone,
+  sayCondition,
+  sayDraft,
+  sayEnd,
+} from '@/core/lists'
+import { displayOf } from '@/core/expressions'
+import { capital, counted, inSentence, plural, wordProblem } from '@/core/words'
+import { Button, ChoiceBox, Dialog, Labelled, TextBox } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useRecords } from '../records-context'
+import { useSettled } from '../use-settled'
+import { CompareParts } from './compare-parts'
+import { useListCount } from './use-list-lines'
+
+interface Props {
+  readonly list: List
+  readonly given: Readonly<Record<string, string>>
+  /** Which of the list's conditions; none for a new one. */
+  readonly at: number | undefined
+  readonly onClose: () => void
+  readonly onKeep: (where: readonly Condition[], asks: List['asks']) => void
+}
+
+/** How far from the list's records a condition may ask, in stretches of a way. */
+const furthest = 2
+
+/** Something that can be asked of a record: a field, or whether there is something. */
+interface Askable {
+  readonly id: string
+  readonly group: string
+  readonly words: string
+  readonly draft: ConditionDraft
+}
+
+function askablesOf(book: Book, table: Table): Askable[] {
+  const found: Askable[] = []
+  const fieldsAt = (way: Way, end: Table, group: string) => {
+    for (const field of end.fields) {
+      const [how] = comparisonsFor(displayOf(book, field), book.look)
+      // A link is asked whether there is one.
+      const first = field.kind === 'link' ? 'filled' : how!
+      const place: Place = { way, field: field.id }
+      found.push({ id: JSON.stringify(place), group, words: field.name, draft: compareDraft(place, first) })
+    }
+  }
+  const walk = (way: Way, depth: number, names: readonly string[]) => {
+    for (const stretch of furtherFrom(book, table.id, way)) {
+      const next = [...way, ...stretch.hops]
+      const called = [...names, stretch.words]
+      if (isSeveral(book, next) || mayBeNone(book, next)) {
+        const words = capital(sayEnd(book, table.id, next, true))
+        found.push({ id: JSON.stringify(next), group: depth === 0 ? there : furtherOn, words, draft: hasDraft(next) })
+      }
+      if (!isSeveral(book, next)) fieldsAt(next, stretch.to, `its ${called.join(' → ')}`)
+      if (depth + 1 < furthest) walk(next, depth + 1, called)
+    }
+  }
+  fieldsAt([], table, table.name)
+  walk([], 0, [])
+  return found
+}
+
+const there = 'Whether there is'
+const furtherOn = 'Whether there is, further on'
+
+/** What a draft comes to: the list's conditions with it, and how many records they leave. */
+function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, draft: ConditionDraft | undefined) {
+  const { book, base } = useRecords()
+  const table = tableOf(book, list.table)
+  const said = draft && sayDraft({ book, table, now: officeNow(), newId: freshId }, draft)
+  const next = said?.ok ? inPlace(conditionsOf(list), at, said.value.condition) : undefined
+  const asks = said?.ok ? [...list.asks, ...said.value.asks] : list.asks
+  // Not with every letter.
+  const tried = useSettled(next ? JSON.stringify(next) : '', 300)
+  const wished = { ...list, where: next && { kind: 'all' as const, of: next }, asks } as List
+  const count = useListCount(base, wished, given, next !== undefined && tried === JSON.stringify(next))
+  return { said, next, asks, count: count.data }
+}
+
+/** Puts a condition together; what it says, and how many records it leaves, is told before it is kept. */
+export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
+  const { book } = useRecords()
+  const table = tableOf(book, list.table)
+  const conditions = conditionsOf(list)
+  const current = at === undefined ? undefined : conditions[at]
+  const [draft, setDraft] = useState(() => current && draftOfCondition(book, current, list.asks))
+  const { said, next, asks, count } = useTried({ list, given, at }, draft)
+  const keep = (event: FormEvent) => {
+    event.preventDefault()
+    if (next) onKeep(next, asks)
+  }
+  const without = () =>
+    onKeep(
+      conditions.filter((_, place) => place !== at),
+      list.asks,
+    )
+  return (
+    <Dialog
+      open
+      wide
+      onClose={onClose}
+      title={`Only ${plural(inSentence(table.name))} …`}
+      actions={
+        <>
+          {at !== undefined && (
+            <Button look="ember" className="mr-auto" onClick={without}>
+              Remove the condition
+            </Button>
+          )}
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="main" type="submit" form="list-condition" disabled={!next}>
+            Show them
+          </Button>
+        </>
+      }
+    >
+      <form id="list-condition" onSubmit={keep} className="mt-2 flex flex-col gap-3">
+        {current && !draft && <p className="text-ash-6">{capital(sayCondition(book, list.table, current, list))}.</p>}
+        <div className="grid gap-3 sm:grid-cols-3">
+          <WhatBox table={table} draft={draft} onChange={setDraft} />
+          {draft?.kind === 'compare' && <CompareParts id="condition" draft={draft} onChange={setDraft} mayAsk />}
+          {draft?.kind === 'has' && <HasParts draft={draft} table={table} onChange={setDraft} />}
+        </div>
+        <p role="status" className="min-h-5 text-[13px] text-ash-6">
+          {said && !said.ok && wordProblem(said.problem)}
+          {said?.ok && sayTried(book, table, said.value.condition, asks, count)}
+        </p>
+      </form>
+    </Dialog>
+  )
+}
+
+/** "Each visit that has no payment: 518 visits". */
+function sayTried(
+  book: Book,
+  table: Table,
+  condition: Condition,
+  asks: List['asks'],
+  count: number | undefined,
+): string {
+  const noun = inSentence(table.name)
+  const left = count === undefined ? ' …' : `: ${counted(count, noun)}`
+  return `Each ${noun} ${sayCondition(book, table.id, condition, { asks })}${left}`
+}
+
+interface WhatProps {
+  readonly table: Table
+  readonly draft: ConditionDraft | undefined
+  readonly onChange: (draft: ConditionDraft | undefined) => void
+}
+
+/** What is asked of a record: a field, or whether there is something. */
+function WhatBox({ table, draft, onChange }: WhatProps) {
+  const { book } = useRecords()
+  const askables = useMemo(() => askablesOf(book, table), [book, table])
+  return (
+    <Labelled label="What is asked" htmlFor="condition-what">
+      <ChoiceBox
+        id="condition-what"
+        value={draft ? JSON.stringify(draft.kind === 'has' ? draft.way : draft.place) : ''}
+        onChange={(event) => onChange(askables.find(({ id }) => id === event.target.value)?.draft)}
+      >
+        <option value="">Choose …</option>
+        {groupsOf(askables).map(([group, some]) => (
+          <optgroup key={group} label={group}>
+            {some.map(({ id, words }) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+const inPlace = (conditions: readonly Condition[], at: number | undefined, condition: Condition) =>
+  at === undefined ? [...conditions, condition] : conditions.map((one, place) => (place === at ? condition : one))
+
+function groupsOf(askables: readonly Askable[]): [string, Askable[]][] {
+  const groups = new Map<string, Askable[]>()
+  for (const one of askables) groups.set(one.group, [...(groups.get(one.group) ?? []), one])
+  return [...groups]
+}
+
+const amounts = {
+  some: 'there is at least one',
+  none: 'there is none',
+  least: 'there are at least',
+  most: 'there are at most',
+  exactly: 'there are exactly',
+} as const
+
+interface HasProps {
+  readonly draft: HasDraft
+  readonly table: Table
+  readonly onChange: (draft: HasDraft) => void
+}
+
+/** How many there are, and of which kind. */
+function HasParts({ draft, table, onChange }: HasProps) {
+  const { book } = useRecords()
+  const end = endOf(book, table.id, draft.way)
+  const fields = end?.fields.filter(({ kind }) => kind !== 'file') ?? []
+  const choose = (field: string) => {
+    const found = fields.find(({ id }) => id === field)
+    const [how] = found ? comparisonsFor(displayOf(book, found), book.look) : []
+    onChange({
+      ...draft,
+      of: found && compareDraft({ way: [], field }, found.kind === 'link' ? 'filled' : how!),
+    })
+  }
+  return (
+    <>
+      <Labelled label="How many" htmlFor="condition-amount">
+        <ChoiceBox
+          id="condition-amount"
+          value={draft.amount}
+          onChange={(event) => onChange({ ...draft, amount: event.target.value as HasDraft['amount'] })}
+        >
+          {Object.entries(amounts).map(([amount, words]) => (
+            <option key={amount} value={amount}>
+              {words}
+            </option>
+          ))}
+        </ChoiceBox>
+      </Labelled>
+      {draft.amount !== 'some' && draft.amount !== 'none' ? (
+        <Labelled label="This many" htmlFor="condition-count">
+          <TextBox
+            id="condition-count"
+            inputMode="numeric"
+            value={draft.count}
+            onChange={(event) => onChange({ ...draft, count: event.target.value })}
+          />
+        </Labelled>
+      ) : (
+        <span />
+      )}
+      <Labelled label={`Only ${plural(inSentence(end?.name ?? ''))} whose (optional)`} htmlFor="condition-of">
+        <ChoiceBox
+          id="condition-of"
+          value={draft.of?.place.field ?? ''}
+          onChange={(event) => choose(event.target.value)}
+        >
+          <option value="">all of them count</option>
+          {fields.map((field) => (
+            <option key={field.id} value={field.id}>
+              {field.name}
+            </option>
+          ))}
+        </ChoiceBox>
+      </Labelled>
+      {draft.of && (
+        <CompareParts
+          id="condition-inner"
+          draft={draft.of}
+          onChange={(of: CompareDraft) => onChange({ ...draft, of })}
+        />
+      )}
+    </>
+  )
+}

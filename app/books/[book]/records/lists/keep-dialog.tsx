@@ -1,0 +1,100 @@
+'use client'
+
+import { type FormEvent, useState } from 'react'
+import { answered } from '@/app/answered'
+import type { List } from '@/core/book'
+import { nameOf } from '@/core/lists'
+import { wordProblem } from '@/core/words'
+import { Button, Dialog, Labelled, PassageBox, Segments, TextBox } from '@/ui/kit'
+import { freshId } from '@/ui/ids'
+import { useRecords } from '../records-context'
+import { keep } from './actions'
+
+interface Props {
+  readonly list: List
+  /** As it was when changing it began; none for a new one. */
+  readonly before: List | undefined
+  readonly onClose: () => void
+  readonly onKept: (list: List) => void
+}
+
+type Whose = 'mine' | 'everybody'
+
+/** Names a list and keeps it, over what was kept before or beside it. */
+export function KeepDialog({ list, before, onClose, onKept }: Props) {
+  const { book, id: bookId } = useRecords()
+  const [name, setName] = useState(list.name ?? '')
+  const [describe, setDescribe] = useState(list.describe ?? '')
+  const [whose, setWhose] = useState<Whose>(before && before.owner === undefined ? 'everybody' : 'mine')
+  const [wrong, setWrong] = useState('')
+  const [busy, setBusy] = useState(false)
+  async function send(over: boolean) {
+    setBusy(true)
+    const { name: _name, describe: _describe, owner: _owner, ...asked } = list
+    const words = { ...(name.trim() && { name }), ...(describe.trim() && { describe }) }
+    const wished: List = { ...asked, ...words, id: over ? list.id : freshId() }
+    const kept = await answered(
+      keep(bookId, { list: wished, mine: whose === 'mine', ...(over && before && { before }) }),
+    )
+    setBusy(false)
+    if (kept.ok) onKept(kept.value)
+    else setWrong(wordProblem(kept.problem))
+  }
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    void send(true)
+  }
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="Keep the list"
+      actions={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          {before && (
+            <Button disabled={busy} onClick={() => void send(false)}>
+              Keep as a new one
+            </Button>
+          )}
+          <Button look="main" type="submit" form="keep-list" disabled={busy}>
+            Keep it
+          </Button>
+        </>
+      }
+    >
+      <form id="keep-list" onSubmit={submit} className="mt-2 flex flex-col gap-3">
+        <Labelled label="Name" htmlFor="keep-name">
+          <TextBox
+            id="keep-name"
+            value={name}
+            placeholder={nameOf(book, { ...list, name: undefined })}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </Labelled>
+        <Labelled label="What it is for (optional)" htmlFor="keep-describe">
+          <PassageBox
+            id="keep-describe"
+            rows={2}
+            value={describe}
+            onChange={(event) => setDescribe(event.target.value)}
+          />
+        </Labelled>
+        <Segments
+          label="Whose it is"
+          value={whose}
+          options={[
+            { value: 'mine', words: 'Mine' },
+            { value: 'everybody', words: 'Everybody’s' },
+          ]}
+          onChange={setWhose}
+        />
+        {wrong && (
+          <p role="alert" className="text-[13px] text-ember">
+            {wrong}
+          </p>
+        )}
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,110 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { answered } from '@/app/answered'
+import type { Condition, List } from '@/core/book'
+import { asksIn, nameOf, type ReadColumn } from '@/core/lists'
+import { wordProblem } from '@/core/words'
+import { Button, Dialog } from '@/ui/kit'
+import { useRecords } from '../records-context'
+import { drop } from './actions'
+import { ConditionDialog } from './condition-dialog'
+import { KeepDialog } from './keep-dialog'
+import { OrderDialog } from './order-dialog'
+
+/** What is being asked about a list; a condition by its place, none for a new one. */
+export type Asking =
+  { readonly kind: 'condition'; readonly at: number | undefined } | { readonly kind: 'order' | 'keep' | 'drop' }
+
+interface Props {
+  readonly asking: Asking | undefined
+  readonly list: List
+  readonly before: List | undefined
+  readonly columns: readonly ReadColumn[]
+  readonly given: Readonly<Record<string, string>>
+  readonly onChange: (to: Partial<List>) => void
+  readonly onKept: (list: List) => void
+  readonly onClose: () => void
+}
+
+/** The dialog for what is being asked about a list. */
+export function ListDialogs({ asking, list, before, columns, given, onChange, onKept, onClose }: Props) {
+  const { base } = useRecords()
+  const router = useRouter()
+  const keepConditions = (of: readonly Condition[], asks: List['asks']) => {
+    const where: Condition | undefined = of.length > 0 ? { kind: 'all', of } : undefined
+    onChange({ where, asks: asksIn(where, asks) })
+    onClose()
+  }
+  switch (asking?.kind) {
+    case undefined:
+      return null
+    case 'condition':
+      return <ConditionDialog list={list} given={given} at={asking.at} onClose={onClose} onKeep={keepConditions} />
+    case 'order':
+      return (
+        <OrderDialog
+          columns={columns}
+          order={list.order}
+          onClose={onClose}
+          onKeep={(order) => {
+            onChange({ order })
+            onClose()
+          }}
+        />
+      )
+    case 'keep':
+      return (
+        <KeepDialog
+          list={list}
+          before={before}
+          onClose={onClose}
+          onKept={(kept) => {
+            onKept(kept)
+            // What it no longer has goes too.
+            onChange({ name: undefined, describe: undefined, owner: undefined, ...kept } as unknown as List)
+            onClose()
+            router.replace(`${base}/lists/${kept.id}`)
+            router.refresh()
+          }}
+        />
+      )
+    case 'drop':
+      return before ? <DropDialog list={before} onClose={onClose} /> : null
+  }
+}
+
+function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: () => void }) {
+  const { book, id, base } = useRecords()
+  const router = useRouter()
+  const [wrong, setWrong] = useState('')
+  const remove = async () => {
+    const gone = await answered(drop(id, { list: list.id }))
+    if (!gone.ok) return setWrong(wordProblem(gone.problem))
+    router.push(`${base}/lists`)
+    router.refresh()
+  }
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title={`Remove the list ${nameOf(book, list)}?`}
+      say="No record goes with it."
+      actions={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="ember" onClick={() => void remove()}>
+            Remove it
+          </Button>
+        </>
+      }
+    >
+      {wrong && (
+        <p role="alert" className="mt-2 text-[13px] text-ember">
+          {wrong}
+        </p>
+      )}
+    </Dialog>
+  )
+}

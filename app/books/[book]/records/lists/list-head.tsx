@@ -1,0 +1,71 @@
+'use client'
+
+import { Download, Undo2 } from 'lucide-react'
+import { type List, tableOf } from '@/core/book'
+import { nameOf } from '@/core/lists'
+import { inSentence, plural, sameJson } from '@/core/words'
+import { Button, IconButton, Tag } from '@/ui/kit'
+import { useRecords } from '../records-context'
+import type { Asking } from './list-dialogs'
+import { runOf } from './use-list-lines'
+
+interface Props {
+  readonly list: List
+  /** As it is kept; none where it isn't yet. */
+  readonly before: List | undefined
+  readonly given: Readonly<Record<string, string>>
+  /** Whether it can be run. */
+  readonly sound: boolean
+  readonly undo: (() => void) | undefined
+  readonly onAsk: (asking: Asking) => void
+}
+
+/** What a list is called and whose it is, and what can be done with all of it. */
+export function ListHead({ list, before, given, sound, undo, onAsk }: Props) {
+  const { book, mayChange } = useRecords()
+  const noun = inSentence(tableOf(book, list.table).name)
+  const isChanged = before !== undefined && !sameJson(before, list)
+  return (
+    <div className="flex flex-wrap items-start justify-between gap-3">
+      <div className="flex min-w-0 flex-wrap items-baseline gap-3">
+        <h1 className="text-[22px] leading-tight">{before ? nameOf(book, before) : `New list of ${plural(noun)}`}</h1>
+        <span className="text-[13px] text-ash-6">{sayWhose(before)}</span>
+        {isChanged && <Tag look="brass">changed</Tag>}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        <IconButton label="Take the last change back" disabled={!undo} onClick={undo}>
+          <Undo2 size={15} aria-hidden />
+        </IconButton>
+        <CsvButton list={list} given={given} disabled={!sound} />
+        {mayChange && before && <Button onClick={() => onAsk({ kind: 'drop' })}>Remove</Button>}
+        {mayChange && (
+          <Button look="main" onClick={() => onAsk({ kind: 'keep' })}>
+            {before ? 'Keep changes' : 'Keep it'}
+          </Button>
+        )}
+      </div>
+    </div>
+  )
+}
+
+const sayWhose = (before: List | undefined) =>
+  !before ? 'not kept yet' : before.owner === undefined ? 'everybody’s' : 'yours alone'
+
+interface CsvProps {
+  readonly list: List
+  readonly given: Readonly<Record<string, string>>
+  readonly disabled: boolean
+}
+
+/** Sent as a form, so that the browser takes the file down as it comes. */
+function CsvButton({ list, given, disabled }: CsvProps) {
+  const { base } = useRecords()
+  return (
+    <form method="post" action={`${base}/lists/csv`} encType="multipart/form-data">
+      <input type="hidden" name="run" value={JSON.stringify(runOf(list, given))} />
+      <Button type="submit" disabled={disabled}>
+        <Download size={15} aria-hidden /> CSV
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,64 @@
+'use client'
+
+import type { List, Order, Table } from '@/core/book'
+import type { ReadList } from '@/core/lists'
+import { counted, inSentence, plural } from '@/core/words'
+import { Button, Empty } from '@/ui/kit'
+import { Refused } from '../rows-query'
+import { ListGrid } from './list-grid'
+import type { useListLines } from './use-list-lines'
+
+interface Props {
+  readonly table: Table
+  readonly list: List
+  readonly read: ReadList
+  readonly lines: ReturnType<typeof useListLines>
+  readonly onOrder: (order: readonly Order[]) => void
+}
+
+/** How many records a list has, and the records themselves; or why there are none to see. */
+export function ListLines({ table, list, read, lines, onOrder }: Props) {
+  const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
+  const noun = inSentence(table.name)
+  return (
+    <>
+      <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
+        {sayCount(lines, noun)}
+      </p>
+      {lines.isError && (
+        <div className="px-6">
+          <Empty
+            head="The list could not be read"
+            action={<Button onClick={() => void lines.refetch()}>Try again</Button>}
+          >
+            {lines.error instanceof Refused ? lines.error.message : 'The connection may have been lost for a moment.'}
+          </Empty>
+        </div>
+      )}
+      {lines.isSuccess && all.length === 0 && (
+        <div className="px-6">
+          <Empty head={list.where ? `No ${noun} is like that` : `No ${plural(noun)} yet`}>
+            {list.where ? 'Change or remove a condition.' : 'They come here as they are entered.'}
+          </Empty>
+        </div>
+      )}
+      {!lines.isError && all.length > 0 && (
+        <ListGrid
+          table={table}
+          columns={read.columns}
+          lines={all}
+          order={list.order}
+          onOrder={onOrder}
+          onEnd={() => lines.hasNextPage && !lines.isFetchingNextPage && void lines.fetchNextPage()}
+        />
+      )}
+    </>
+  )
+}
+
+function sayCount({ data, isFetching, isFetchingNextPage, isError }: Props['lines'], noun: string): string {
+  if (isError) return ''
+  if (isFetching && !isFetchingNextPage) return 'Looking …'
+  const count = data?.pages[0]?.count
+  return count === undefined ? '' : counted(count, noun)
+}

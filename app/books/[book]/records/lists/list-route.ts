@@ -1,0 +1,49 @@
+import * as z from 'zod'
+import { type AtBook, bookRoute, refused } from '@/app/door'
+import { List } from '@/core/book'
+import { fail } from '@/core/words'
+import { readOnly } from '@/server/database'
+import { heavyProblem, type Live, openedBook } from '@/server/live'
+
+const Cursor = z.array(z.union([z.string().max(2000), z.number(), z.null()])).max(20)
+
+/** What a list is run with. */
+export const Run = z.strictObject({
+  list: List,
+  given: z.record(z.string().max(40), z.string().max(400)).default({}),
+  /** The minute it is where somebody asks. */
+  moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
+  after: Cursor.optional(),
+  limit: z.int().min(1).max(500).default(100),
+})
+export type Run = z.infer<typeof Run>
+
+/** Longer than any list can be that keeps to the limits. */
+const longest = 1_000_000
+
+/** For route handlers that run a list on the live book; what is sent is read from the body, or from a form's field. */
+export const listRoute = (answer: (at: AtBook & { live: Live }, run: Run, request: Request) => Promise<Response>) =>
+  bookRoute<{ book: string }>('reader', async (at, request) => {
+    const run = Run.safeParse(await sentIn(request))
+    if (!run.success) return refused(400, fail({ kind: 'unexpected' }))
+    const live = await openedBook(at.db, at.stored)
+    if (!live.ok) return refused(409, live)
+    try {
+      // The request's own signal tells when whoever asked has gone.
+      return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value }, run.data, request)
+    } catch (cause) {
+      const problem = heavyProblem(cause)
+      if (!problem) throw cause
+      return refused(503, fail(problem))
+    }
+  })
+
+async function sentIn(request: Request): Promise<unknown> {
+  try {
+    const type = request.headers.get('content-type') ?? ''
+    const text = type.includes('json') ? await request.text() : String((await request.formData()).get('run') ?? '')
+    return text.length > longest ? undefined : JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}

@@ -1,0 +1,97 @@
+'use client'
+
+import { useState } from 'react'
+import { officeNow } from '@/app/office-now'
+import { type List, tableOf } from '@/core/book'
+import { type PieceOf, readList } from '@/core/lists'
+import { wordProblem } from '@/core/words'
+import { Room } from '@/ui/shell/room'
+import { useKeys } from '@/ui/use-keys'
+import { useRecords } from '../records-context'
+import { useSettled } from '../use-settled'
+import { AskedBar } from './asked-bar'
+import { FieldsInReach } from './fields-in-reach'
+import { type Asking, ListDialogs } from './list-dialogs'
+import { ListHead } from './list-head'
+import { ListLines } from './list-lines'
+import { Sentence } from './sentence'
+import { useDraftList } from './use-draft-list'
+import { useListLines } from './use-list-lines'
+
+interface Props {
+  /** As it is kept; none where it isn't yet. */
+  readonly kept: List | undefined
+  readonly start: List
+}
+
+/** A list as a sentence, the fields it can show beside it, and its records below. */
+export function ListSheet({ kept, start }: Props) {
+  const { book, base } = useRecords()
+  const draft = useDraftList(start)
+  const { list, change } = draft
+  const [before, setBefore] = useState(kept)
+  const [given, setGiven] = useState<Readonly<Record<string, string>>>({})
+  const [asking, setAsking] = useState<Asking>()
+  const table = tableOf(book, list.table)
+  const found = readList(book, list, { given, now: officeNow() })
+  const read = 'read' in found ? found.read : undefined
+  const lines = useListLines(base, list, useSettled(given, 300), read !== undefined)
+  const undo = draft.mayUndo ? draft.undo : undefined
+  const redo = draft.mayRedo ? draft.redo : undefined
+  useKeys({ 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
+  const press = (of: PieceOf) => {
+    if (of.kind === 'condition' || of.kind === 'order') setAsking(of)
+    if (of.kind === 'columns') document.querySelector<HTMLElement>('[aria-label="Find a field"]')?.focus()
+  }
+  return (
+    <Room
+      bare
+      index={<FieldsInReach list={list} onChange={(columns) => change({ columns, order: ordersOf(list, columns) })} />}
+      indexLabel="Fields in reach"
+    >
+      <div className="flex h-full flex-col">
+        <header className="px-6 pt-4 max-md:px-3">
+          <ListHead
+            list={list}
+            before={before}
+            given={given}
+            sound={read !== undefined}
+            undo={undo}
+            onAsk={setAsking}
+          />
+          <Sentence
+            list={list}
+            faults={found.faults}
+            onPiece={press}
+            onAdd={() => setAsking({ kind: 'condition', at: undefined })}
+          />
+          <AskedBar list={list} given={given} onChange={setGiven} />
+        </header>
+        {found.faults.length > 0 && (
+          <ul role="alert" className="mx-6 mt-3 rounded-md border border-ember bg-ember-tint px-4 py-2.5 max-md:mx-3">
+            {found.faults.map(({ problem }, at) => (
+              <li key={at}>{wordProblem(problem)}</li>
+            ))}
+          </ul>
+        )}
+        {read && (
+          <ListLines table={table} list={list} read={read} lines={lines} onOrder={(order) => change({ order })} />
+        )}
+      </div>
+      <ListDialogs
+        asking={asking}
+        list={list}
+        before={before}
+        columns={read?.columns ?? []}
+        given={given}
+        onChange={change}
+        onKept={setBefore}
+        onClose={() => setAsking(undefined)}
+      />
+    </Room>
+  )
+}
+
+/** The order by columns that are still there. */
+const ordersOf = (list: List, columns: List['columns']) =>
+  list.order.filter(({ column }) => columns.some(({ id }) => id === column))

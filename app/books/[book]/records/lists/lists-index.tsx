@@ -1,0 +1,88 @@
+'use client'
+
+import { Plus } from 'lucide-react'
+import Link from 'next/link'
+import { DropdownMenu } from 'radix-ui'
+import type { List } from '@/core/book'
+import { nameOf, sayList } from '@/core/lists'
+import { shownTables } from '@/core/records'
+import { inSentence } from '@/core/words'
+import { Button, Empty } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { useRecords } from '../records-context'
+
+/** All lists that somebody may see, and the way to a new one. */
+export function ListsIndex() {
+  const { book } = useRecords()
+  const shared = book.lists.filter(({ owner }) => owner === undefined)
+  const own = book.lists.filter(({ owner }) => owner !== undefined)
+  return (
+    <Room>
+      <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-[22px] leading-tight">Lists</h1>
+        <NewMenu />
+      </div>
+      {book.lists.length === 0 && (
+        <Empty head="No list is kept yet" action={<NewMenu />}>
+          A list answers a question about the records: which ones, what of them, and in which order. Choose what it is a
+          list of; everything else is put together from there.
+        </Empty>
+      )}
+      {shared.length > 0 && <Some head="Everybody’s" lists={shared} />}
+      {own.length > 0 && <Some head="Your own" lists={own} />}
+    </Room>
+  )
+}
+
+function Some({ head, lists }: { readonly head: string; readonly lists: readonly List[] }) {
+  const { book, base } = useRecords()
+  const sorted = [...lists].sort((a, b) => nameOf(book, a).localeCompare(nameOf(book, b)))
+  return (
+    <section className="mb-7">
+      <h2 className="mb-2 text-[13px] text-ash-6">{head}</h2>
+      <ul className="border-t border-ash-3">
+        {sorted.map((list) => (
+          <li key={list.id} className="border-b border-ash-3">
+            <Link href={`${base}/lists/${list.id}`} className="block px-2 py-2.5 hover:bg-ash-1">
+              <span className="block font-semibold">{nameOf(book, list)}</span>
+              {list.describe && <span className="block text-[13px]">{list.describe}</span>}
+              <span className="block text-[13px] text-ash-6">{sayList(book, list)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** What the new list is of. */
+function NewMenu() {
+  const { book, base } = useRecords()
+  const { main, lists } = shownTables(book)
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <Button look="main">
+          <Plus size={16} aria-hidden /> New list
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-40 max-h-[60vh] min-w-[200px] overflow-y-auto rounded-lg bg-paper p-1.5 shadow-float"
+        >
+          {[...main, ...lists].map((table) => (
+            <DropdownMenu.Item
+              key={table.id}
+              asChild
+              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
+            >
+              <Link href={`${base}/lists/new?of=${table.id}`}>Each {inSentence(table.name)}</Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+
+import { useState } from 'react'
+import type { Order } from '@/core/book'
+import { type ReadColumn, sayOrder } from '@/core/lists'
+import { Button, ChoiceBox, Dialog, IconButton } from '@/ui/kit'
+import { X } from 'lucide-react'
+
+interface Props {
+  readonly columns: readonly ReadColumn[]
+  readonly order: readonly Order[]
+  readonly onClose: () => void
+  readonly onKeep: (order: readonly Order[]) => void
+}
+
+const most = 4
+
+/** By which columns rows are put in order, the first before the next. */
+export function OrderDialog({ columns, order, onClose, onKeep }: Props) {
+  const single = columns.filter(({ kind }) => kind !== 'several')
+  const [wished, setWished] = useState(order.filter(({ column }) => single.some(({ id }) => id === column)))
+  const set = (at: number, to: Order) => setWished(wished.map((one, place) => (place === at ? to : one)))
+  const free = single.find(({ id }) => !wished.some(({ column }) => column === id))
+  return (
+    <Dialog
+      open
+      onClose={onClose}
+      title="In which order"
+      actions={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button look="main" onClick={() => onKeep(wished)}>
+            Put in order
+          </Button>
+        </>
+      }
+    >
+      <ol className="mt-2 flex flex-col gap-2">
+        {wished.map((one, at) => {
+          const column = single.find(({ id }) => id === one.column)!
+          return (
+            <li key={at} className="flex flex-wrap items-center gap-2">
+              <span className="w-10 text-[13px] text-ash-6">{at === 0 ? 'First' : 'Then'}</span>
+              <ChoiceBox
+                aria-label={at === 0 ? 'First by' : `Then by, ${at + 1}`}
+                value={one.column}
+                onChange={(event) => set(at, { column: event.target.value })}
+                className="!w-[160px]"
+              >
+                {single.map(({ id, heading }) => (
+                  <option key={id} value={id}>
+                    {heading}
+                  </option>
+                ))}
+              </ChoiceBox>
+              <ChoiceBox
+                aria-label={`Which way, ${at + 1}`}
+                value={one.down ? 'down' : 'up'}
+                onChange={(event) => {
+                  const { down: _down, ...rest } = one
+                  set(at, event.target.value === 'down' ? { ...rest, down: true } : rest)
+                }}
+                className="!w-[170px]"
+              >
+                <option value="up">{sayOrder(column, false)}</option>
+                <option value="down">{sayOrder(column, true)}</option>
+              </ChoiceBox>
+              <IconButton
+                label={`Not by ${column.heading}`}
+                onClick={() => setWished(wished.filter((_, place) => place !== at))}
+              >
+                <X size={14} aria-hidden />
+              </IconButton>
+            </li>
+          )
+        })}
+      </ol>
+      {wished.length === 0 && <p className="mt-2 text-ash-6">In the order of their keys.</p>}
+      {free && wished.length < most && (
+        <Button small className="mt-3" onClick={() => setWished([...wished, { column: free.id }])}>
+          {wished.length === 0 ? 'Choose a column' : 'And then by another'}
+        </Button>
+      )}
+    </Dialog>
+  )
+}

@@ -1,0 +1,74 @@
+import { type Book, findTable, type List } from '../../book'
+import { capital, counted, inSentence } from '../../words'
+import { isTimed } from '../check/comparisons'
+import type { ReadColumn } from '../check/read-list'
+import { readList } from '../check/check-list'
+import { sayCondition } from './say-condition'
+
+/** What a press on a part of the sentence changes. */
+export type PieceOf =
+  | { readonly kind: 'table' }
+  | { readonly kind: 'condition'; readonly at: number }
+  | { readonly kind: 'columns' }
+  | { readonly kind: 'order' }
+
+/** A part of the sentence that a list is: plain words, or a piece that is pressed to change it. */
+export interface Piece {
+  readonly words: string
+  readonly of?: PieceOf
+}
+
+/** The conditions of a list that all hold; one that is made otherwise is one by itself. */
+export const conditionsOf = ({ where }: Pick<List, 'where'>) =>
+  where?.kind === 'all' ? where.of : where ? [where] : []
+
+/** How a column is gone by: "newest first". */
+export function sayOrder({ heading, face }: Pick<ReadColumn, 'heading' | 'face'>, down: boolean): string {
+  const by = `by ${inSentence(heading)}`
+  if (isTimed(face.kind)) return `${by}, ${down ? 'latest' : 'earliest'} first`
+  if (face.kind === 'running') return `${by}, ${down ? 'newest' : 'oldest'} first`
+  if (['whole', 'exact', 'measured', 'money', 'mark'].includes(face.kind))
+    return `${by}, ${down ? 'most' : 'least'} first`
+  if (face.kind === 'tick') return `${by}, ${down ? 'ticked' : 'not ticked'} first`
+  return down ? `${by}, last first` : by
+}
+
+/** A list as a sentence: its name until it gets one, what it is called in an index, and what is pressed to change it. */
+export function sentenceOf(book: Book, list: List): Piece[] {
+  const noun = inSentence(findTable(book, list.table)?.name ?? 'record of a table that is gone')
+  const asked = conditionsOf(list)
+  const conditions = asked.flatMap((condition, at): Piece[] => [
+    { words: at === 0 ? ' ' : at === asked.length - 1 ? ' and ' : ', ' },
+    { words: sayCondition(book, list.table, condition, list), of: { kind: 'condition', at } },
+  ])
+  const columns = list.columns.length
+  // Headings are told as far as the list can be read; an order by what is gone says so where it is changed.
+  const { read } = { read: undefined, ...readList(book, { ...list, where: undefined }, nothing) }
+  const order = (read?.order ?? []).map(({ column, down }) => sayOrder(column, down))
+  return [
+    { words: 'Each ' },
+    { words: noun, of: { kind: 'table' } },
+    ...conditions,
+    { words: ', with ' },
+    { words: counted(columns, 'field'), of: { kind: 'columns' } },
+    { words: ', ' },
+    { words: order.length > 0 ? order.join(', then ') : 'in the order of their keys', of: { kind: 'order' } },
+    { words: '.' },
+  ]
+}
+
+const nothing = { given: {}, now: { moment: '2000-01-01T00:00' } }
+
+/** The same in plain words. */
+export const sayList = (book: Book, list: List): string =>
+  sentenceOf(book, list)
+    .map(({ words }) => words)
+    .join('')
+
+/** What a list is called: by its name, or by what it asks. */
+export function nameOf(book: Book, list: List): string {
+  if (list.name) return list.name
+  const noun = inSentence(findTable(book, list.table)?.name ?? '')
+  const asked = conditionsOf(list).map((condition) => sayCondition(book, list.table, condition, list))
+  return asked.length === 0 ? `Each ${noun}` : `${capital(`each ${noun}`)} ${asked.join(' and ')}`
+}
