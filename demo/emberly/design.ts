@@ -3,6 +3,7 @@ import { plainLook } from '@/core/kinds'
 import { openPairs } from '@/core/pairings'
 import { DesignWriter } from '../design'
 import { emberlyDerived } from './derived'
+import { emberlyLists } from './lists'
 import { emberlyRules } from './rules'
 import { emberlyNeeds, emberlySames } from './needs'
 
@@ -15,6 +16,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   ties(design)
   emberlyDerived(design)
   emberlyRules(design)
+  emberlyLists(design)
   design.needs(emberlyNeeds)
   for (const [word, table] of emberlySames) design.same(word, table)
   // Whatever pairs are left have no direct link: the office went through them all.

@@ -100,6 +100,7 @@ const views: readonly View[] = [
   { name: 'history', path: '/workshop/history', words: 'No direct link between' },
   { name: 'records', path: '/records', words: '400 records' },
   { name: 'list', path: '/records/visit', words: '2,500 records' },
+  { name: 'list-asked', path: '/records/lists/list-unpaid', words: /\d+ visits/ },
   { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work lines' },
   { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
   { name: 'people', path: '/office/people', words: 'Who may use this book' },

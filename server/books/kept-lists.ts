@@ -54,5 +54,4 @@ async function visible(db: Catalogue, bookId: string, accountId: string, id: str
 
 const parts = ['name', 'describe', 'owner', 'columns', 'where', 'asks', 'order'] as const
 
-const seenIn = (before: List): Seen =>
-  parts.map((key) => ({ id: before.id, key, from: before[key] ?? null }))
+const seenIn = (before: List): Seen => parts.map((key) => ({ id: before.id, key, from: before[key] ?? null }))

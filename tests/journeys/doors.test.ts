@@ -87,7 +87,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
   if (/\/(workshop|office)(\/|$)/.test(path)) return 'administrator'
-  return /\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
+  return /(?<!\/lists)\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
 }
 
 const knock = (visitor: Visitor, path: string, init: RequestInit = {}) =>

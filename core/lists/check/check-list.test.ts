@@ -178,3 +178,12 @@ describe('what is asked', () => {
     )
   })
 })
+
+test('columns that would be headed alike are told apart', () => {
+  const columns: List['columns'] = [
+    { id: 'a', shows: { kind: 'field', place: at('visit__house') } },
+    { id: 'b', shows: { kind: 'field', place: at('house_town', [{ to: 'one', field: 'visit__house' }]) } },
+  ]
+  const { read } = { read: undefined, ...readList(book, { ...base, columns }, answers) }
+  expect(read?.columns.map(({ heading }) => heading)).toEqual(['House', 'House → Town'])
+})

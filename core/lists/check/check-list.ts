@@ -1,5 +1,5 @@
 import { type Book, findTable, limits, type List } from '../../book'
-import { readColumn } from './read-columns'
+import { readColumn, toldApart } from './read-columns'
 import { readCondition } from './read-condition'
 import { type Answers, conditionsIn, type ListFault, type ReadColumn, type Reading, type ReadList } from './read-list'
 
@@ -15,7 +15,11 @@ export function readList(book: Book, list: List, answers: Answers): ListRead {
   const table = findTable(book, list.table)
   if (!table) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'gone', what: 'table' } }] }
   const reading: Reading = { book, list, answers, faults: [] }
-  const columns = list.columns.flatMap((column) => readColumn(reading, table, column) ?? [])
+  const columns = toldApart(
+    book,
+    table,
+    list.columns.flatMap((column) => readColumn(reading, table, column) ?? []),
+  )
   checkIds(reading)
   const all = list.where ? conditionsIn(list.where).length : 0
   if (all > limits.conditions) {

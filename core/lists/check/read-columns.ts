@@ -67,12 +67,29 @@ function fieldColumn(
     : { problem: { kind: 'list-one-as-several', what: inSentence(end.name) } }
 }
 
-/** A field alone goes by its name; where it is known by another's, that one's is enough. */
-function headingOf(book: Book, table: Table, way: Shows<'field'>['place']['way'], field: Field): string {
+type Fielded = Extract<ReadColumn, { kind: 'field' | 'several' }>
+
+/** A field alone goes by its name; where a record is known by it, what leads to the record is enough. */
+function headingOf(book: Book, table: Table, way: Fielded['way'], field: Field): string {
   const last = stretchesOf(book, table.id, way).at(-1)
-  if (!last) return field.name
-  const isName = last.to.knownBy.length === 1 && last.to.knownBy[0] === field.id
-  return isName ? last.words : `${last.words} → ${field.name}`
+  const isName = last && last.to.knownBy.length === 1 && last.to.knownBy[0] === field.id
+  return isName ? last.words : wholeHeading(book, table, way, field)
+}
+
+function wholeHeading(book: Book, table: Table, way: Fielded['way'], field: Field): string {
+  const last = stretchesOf(book, table.id, way).at(-1)
+  return last ? `${last.words} → ${field.name}` : field.name
+}
+
+/** Two columns that would be headed alike are told apart by what each shows. */
+export function toldApart(book: Book, table: Table, columns: readonly ReadColumn[]): ReadColumn[] {
+  const taken = new Set<string>()
+  return columns.map((column) => {
+    const isTaken = taken.has(column.heading)
+    taken.add(column.heading)
+    if (!isTaken || (column.kind !== 'field' && column.kind !== 'several')) return column
+    return { ...column, heading: wholeHeading(book, table, column.way, column.field) }
+  })
 }
 
 function gathered(reading: Reading, table: Table, { id, heading: written }: Column, shows: Shows<'gathered'>): Made {

@@ -2,13 +2,16 @@ import {
   type Book,
   type Comparison,
   type Condition,
+  fieldOf,
   findField,
+  linkOf,
   type Field,
   type Place,
   type Table,
+  tableOf,
   type Way,
 } from '../../book'
-import { displayOf, recheckStored, storeTree, type Tree } from '../../expressions'
+import { displayOf, recheckStored, storeTree, type Tree, typeOfField } from '../../expressions'
 import { kindOf, type KindName } from '../../kinds'
 import { keyOfRef } from '../../records'
 import { type Problem, wordProblem } from '../../words'
@@ -195,14 +198,29 @@ function withField(
   return checked(reading, path, [], table, compareFacts(how, left, right), isTurned(how))
 }
 
+/** The fields whose values a key is made of, those of the records that it leads to among them. */
+const keyLeaves = (book: Book, tableId: string): Field[] => {
+  const table = tableOf(book, tableId)
+  return table.key.flatMap((id) => {
+    const field = fieldOf(table, id)
+    return field.kind === 'link' ? keyLeaves(book, linkOf(book, id).one) : [field]
+  })
+}
+
+function couldBeKey({ book }: Reading, field: Field, part: string): boolean {
+  const type = typeOfField(field, book.look)?.is
+  return type === 'exact' ? /^-?\d{1,20}(?:\.\d+)?$/.test(part) : isValue(field.kind, part)
+}
+
 function linked(reading: Reading, { way, end, field, how, values, path }: Comparing): ReadCondition {
   if (how === 'blank' || how === 'filled') {
     const fact: Tree = { kind: 'fact', over: [], field: field.id, type: { is: 'text' } }
     return checked(reading, path, way, end, compareTree(how, fact, []), isTurned(how))
   }
-  const target = endOf(reading.book, end.id, [{ to: 'one', field: field.id }])!
-  const keys = values.map((ref) => keyOfRef(ref, ref.split('~').length))
-  const wrong = keys.findIndex((key) => key === undefined || key.length < target.key.length)
+  const leaves = keyLeaves(reading.book, linkOf(reading.book, field.id).one)
+  const keys = values.map((ref) => keyOfRef(ref, leaves.length))
+  // A database would take the figures that a text begins with for the number.
+  const wrong = keys.findIndex((key) => !key?.every((part, place) => couldBeKey(reading, leaves[place]!, part)))
   if (wrong >= 0)
     return fault(reading, path, { kind: 'list-value-wrong', field: field.name, value: values[wrong]!.slice(0, 40) })
   const condition: ReadCondition = { kind: 'linked', way, table: end, field, keys: keys as string[][] }

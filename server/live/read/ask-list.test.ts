@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
-import { type Book, type List, tableOf } from '@/core/book'
+import { type Book, type Condition, type List, type Span, tableOf, type Way } from '@/core/book'
 import type { Answers, Cell } from '@/core/lists'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
@@ -10,7 +10,7 @@ import { testAccount, testBook, testCatalogue, opened } from '@/tests/support/ca
 import { askedDesign, listOf, worldOf } from '@/tests/support/random-lists'
 import { runs } from '@/tests/support/runs'
 import { type Known, SlowLists, type World } from '@/tests/support/slow-lists'
-import { askList, countList, type ListLine } from '..'
+import { askList, countList, csvOfList, type ListLine } from '..'
 import type { Catalogue } from '../../catalogue'
 import { run } from '../../database'
 import { type Live, namesOf } from '../live'
@@ -71,7 +71,7 @@ async function all(list: List, limit: number): Promise<readonly ListLine[]> {
 }
 
 /** A link without its words, as the slow way tells it. */
-const bare = (cell: Cell): string | null => (cell !== null && typeof cell === 'object' ? (cell).ref : cell)
+const bare = (cell: Cell): string | null => (cell !== null && typeof cell === 'object' ? cell.ref : cell)
 const asTold = (cell: Cell | readonly Cell[]) =>
   Array.isArray(cell) ? (cell as readonly Cell[]).map(bare).sort() : bare(cell as Cell)
 
@@ -106,4 +106,133 @@ test('any list gives what looking at every record by itself gives, in the same o
   )
   expect(tried.rows).toBeGreaterThan(500)
   expect(tried.several).toBeGreaterThan(100)
+})
+
+const visits = (where: Condition, more: Partial<List> = {}): List => ({
+  id: 'list',
+  table: 'visit',
+  columns: [{ id: 'day', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } }],
+  where,
+  asks: [],
+  order: [],
+  ...more,
+})
+const refs = async (list: List, given: Record<string, string> = {}) => {
+  const page = await askList({ db, live }, list, { ...answers, given }, { limit: 50 })
+  return 'lines' in page ? page.lines.map(({ ref }) => ref) : page.faults
+}
+
+test('days told from today, what was asked, and what leads to one of some records', async () => {
+  const visit = (ref: string, day: string | null, house: string | null) => ({
+    ref,
+    values: { 'visit-key': ref, visit_day: day },
+    links: { visit__house: house },
+  })
+  await fill({
+    house: ['1', '2', '3'].map((ref) => ({ ref, values: { 'house-key': ref }, links: {} })),
+    person: [],
+    payment: [],
+    paper: [],
+    'house-person': [],
+    visit: [
+      visit('1', '2027-02-28', '1'),
+      visit('2', '2027-03-01', '2'),
+      visit('3', '2027-03-31', '3'),
+      visit('4', null, null),
+      visit('5', '2027-03-12', '1'),
+    ],
+  })
+  const day = { way: [], field: 'visit_day' }
+  const house = { way: [], field: 'visit__house' }
+  const within = (span: Span): Condition => ({ kind: 'within', place: day, span })
+  expect(await refs(visits(within({ which: 'this', unit: 'month' })))).toEqual(['2', '3', '5'])
+  expect(await refs(visits(within({ which: 'last', unit: 'month' })))).toEqual(['1'])
+  expect(await refs(visits(within({ which: 'last', unit: 'day', count: 14 })))).toEqual(['1', '2', '5'])
+  expect(await refs(visits({ kind: 'not', of: within({ which: 'this', unit: 'month' }) }))).toEqual(['1', '4'])
+  const asks = [{ id: 'q', words: 'Month', place: day, start: '2027-02' }]
+  const asked = visits({ kind: 'compare', place: day, how: 'is', with: [{ ask: 'q' }] }, { asks })
+  expect([await refs(asked), await refs(asked, { q: '2027-03' }), await refs(asked, { q: '' })]).toEqual([
+    ['1'],
+    ['2', '3', '5'],
+    ['1', '2', '3', '4', '5'],
+  ])
+  const leads = (how: 'is' | 'isNot' | 'oneOf', ...to: string[]): Condition => ({
+    kind: 'compare',
+    place: house,
+    how,
+    with: to.map((value) => ({ value })),
+  })
+  expect(await refs(visits(leads('is', '1')))).toEqual(['1', '5'])
+  expect(await refs(visits(leads('oneOf', '2', '3')))).toEqual(['2', '3'])
+  expect(await refs(visits(leads('isNot', '1')))).toEqual(['2', '3', '4'])
+  const hostile = await refs(visits(leads('is', "1' OR '1'='1")))
+  expect(hostile).toMatchObject([{ problem: { kind: 'list-value-wrong', field: 'House' } }])
+})
+
+test('text is looked for as it stands, whatever it holds', async () => {
+  const towns = ["O'Hara%", 'a_b', 'a!b', 'axb', '"; DROP TABLE x; --', 'back\\slash']
+  await fill({
+    house: towns.map((town, at) => ({
+      ref: String(at + 1),
+      values: { 'house-key': String(at + 1), house_town: town },
+      links: {},
+    })),
+    person: [],
+    payment: [],
+    paper: [],
+    'house-person': [],
+    visit: [],
+  })
+  const houses = (how: 'contains' | 'begins' | 'ends' | 'is', value: string) =>
+    refs({
+      ...visits({ kind: 'compare', place: { way: [], field: 'house_town' }, how, with: [{ value }] }),
+      table: 'house',
+      columns: [{ id: 't', shows: { kind: 'field', place: { way: [], field: 'house_town' } } }],
+    })
+  expect(await houses('contains', '%')).toEqual(['1'])
+  expect(await houses('contains', '_')).toEqual(['2'])
+  expect(await houses('contains', '!')).toEqual(['3'])
+  expect(await houses('begins', "O'H")).toEqual(['1'])
+  expect(await houses('ends', '\\slash')).toEqual(['6'])
+  for (const [at, town] of towns.entries()) expect(await houses('is', town)).toEqual([String(at + 1)])
+})
+
+test('a list as CSV has a line for each of what goes on lines, and no formula that another program would run', async () => {
+  await fill({
+    house: [{ ref: '1', values: { 'house-key': '1', house_town: '=1+1' }, links: {} }],
+    person: ['Una', 'Corin'].map((name, at) => ({
+      ref: String(at + 1),
+      values: { 'person-key': String(at + 1), person_name: name },
+      links: {},
+    })),
+    payment: [],
+    paper: [],
+    'house-person': ['1~1', '1~2'].map((ref) => ({
+      ref,
+      values: {},
+      links: { person__house: '1', 'person__house-n': ref.slice(2) },
+    })),
+    visit: [],
+  })
+  const people: Way = [
+    { to: 'rows', link: 'house--person' },
+    { to: 'one', field: 'person__house-n' },
+  ]
+  const list = (as: 'together' | 'lines'): List => ({
+    id: 'list',
+    table: 'house',
+    columns: [
+      { id: 't', shows: { kind: 'field', place: { way: [], field: 'house_town' } } },
+      { id: 'n', shows: { kind: 'several', place: { way: people, field: 'person_name' }, as } },
+    ],
+    asks: [],
+    order: [],
+  })
+  const csv = async (as: 'together' | 'lines') => {
+    let text = ''
+    for await (const part of csvOfList({ db, live }, list(as), answers)) text += part
+    return text
+  }
+  expect(await csv('lines')).toBe("\ufeffTown,People\r\n'=1+1,Una\r\n,Corin\r\n")
+  expect(await csv('together')).toBe('\ufeffTown,People\r\n\'=1+1,"Una, Corin"\r\n')
 })

@@ -60,13 +60,21 @@ function AskBox({
   }
   const words = face.kind === 'tick' ? ['yes', 'no'] : face.choices?.map(({ word }) => word)
   const id = `ask-${ask.id}`
+  // Told apart from the tick of the field by the same name.
+  const named = `${ask.words}, asked for`
   return (
     <div className="flex flex-col gap-1">
       <label htmlFor={id} className="text-[13px] font-semibold">
         {ask.words}
       </label>
       {words && words.length > 0 ? (
-        <ChoiceBox id={id} value={typed} onChange={(event) => set(event.target.value)} className="!w-[180px]">
+        <ChoiceBox
+          id={id}
+          aria-label={named}
+          value={typed}
+          onChange={(event) => set(event.target.value)}
+          className="!w-[180px]"
+        >
           <option value="">all</option>
           {words.map((word) => (
             <option key={word}>{word}</option>
@@ -75,6 +83,7 @@ function AskBox({
       ) : (
         <TextBox
           id={id}
+          aria-label={named}
           value={typed}
           aria-invalid={wrong !== ''}
           onChange={(event) => set(event.target.value)}

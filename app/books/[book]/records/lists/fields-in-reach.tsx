@@ -4,6 +4,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type Column, type Field, type List, type Table, tableOf, type Way } from '@/core/book'
 import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
+import { inSentence } from '@/core/words'
 import { Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
@@ -186,7 +187,7 @@ function HowShown({ list, way, onChange, name }: ReachProps) {
         id={`count-${JSON.stringify(way)}`}
         checked={counted !== undefined}
         disabled={counted !== undefined && list.columns.length === 1}
-        label="How many there are"
+        label={`How many ${inSentence(name)} there are`}
         onChange={count}
       />
       {shown && (

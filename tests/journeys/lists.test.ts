@@ -1,0 +1,121 @@
+import { beforeAll, expect, test } from 'vitest'
+import { askedDesign } from '../support/random-lists'
+import { type Browser, Key, patience } from '../support/browser'
+import { faults } from '../support/faults'
+import { servedBook, type ServedBook } from '../support/served-book'
+
+let book: ServedBook
+let browser: Browser
+
+// Each test goes on where the one before it stopped.
+beforeAll(async () => {
+  book = await servedBook('lists', 'Hollin and Sons', askedDesign)
+  browser = book.browser
+  await browser.go(`${book.path}/workshop/open`)
+  await browser.press('Open the book')
+  await browser.read('is open')
+  await book.sql("INSERT INTO $house (house_number, town) VALUES (1, 'Otterby'), (2, 'Netherweir')")
+  await book.sql("INSERT INTO $person (person_number, name) VALUES (1, 'Una'), (2, 'Corin')")
+  await book.sql('INSERT INTO $tenancy (house, person) VALUES (1, 1), (1, 2)')
+  await book.sql(
+    "INSERT INTO $visit (visit_number, day, state, price, house) VALUES (1, '2027-03-01', 'done', 40, 1), (2, '2027-03-02', 'done', 60, 2), (3, '2027-03-03', 'asked', NULL, 1)",
+  )
+  await book.sql('INSERT INTO $payment (payment_number, visit, amount) VALUES (1, 1, 15), (2, 1, 25), (3, 3, 5)')
+})
+
+const page = () => browser.driver.executeScript<string>('return document.body.innerText')
+const text = () =>
+  browser.driver.executeScript<string>('return document.querySelector("[role=table]")?.innerText ?? ""')
+
+test('a list is put together from nothing by keyboard, and says what it asks and how many it leaves', async () => {
+  await browser.go(`${book.path}/records/lists`)
+  await browser.read('No list is kept yet')
+  await browser.press('New list')
+  await browser.press('Each visit')
+  await browser.read('3 visits')
+  expect(await faults(browser)).toEqual([])
+  await (await browser.see('main p button:last-of-type')).sendKeys(Key.ENTER)
+  await browser.choose('What is asked', 'Payments')
+  await browser.choose('How many', 'there is none')
+  await browser.read('Each visit that has no payment: 1 visit')
+  expect(await faults(browser)).toEqual([])
+  await browser.type(Key.TAB, Key.TAB, Key.TAB, Key.ENTER)
+  await browser.read(/Each visit that has no payment, with/)
+  await browser.read(/^1 visit$/m)
+  expect(await text()).not.toContain('done\n40')
+  await browser.type(Key.chord(Key.CONTROL, 'z'))
+  await browser.read('3 visits')
+})
+
+test('fields of what it is linked to are ticked, several together or on lines, and each is counted once', async () => {
+  await browser.press('its House')
+  await browser.press('Town')
+  await browser.read('Otterby')
+  await browser.press('its House')
+  await browser.press('its Payments')
+  await browser.press('Amount')
+  await browser.read(/15\.00, 25\.00/)
+  await browser.press('How many payments there are')
+  await browser.press('A line each')
+  await browser.read(/15\.00\s+25\.00/)
+  expect(await faults(browser)).toEqual([])
+  await browser.fill('Find a field', 'label')
+  await browser.read(/its Paper · one or none\s+Label/)
+  await browser.fill('Find a field', '')
+})
+
+test('what is asked each time is answered beside the sentence; left empty it asks for nothing', async () => {
+  await browser.press('Add a condition')
+  await browser.choose('What is asked', 'State')
+  await browser.choose('How', 'is')
+  await browser.choose('This', 'done')
+  await browser.press('Asked each time it is run')
+  await browser.press('Show them')
+  await browser.read('2 visits')
+  await browser.choose('State, asked for', 'asked')
+  await browser.read(/^1 visit$/m)
+  await browser.choose('State, asked for', 'all')
+  await browser.read('3 visits')
+})
+
+test('it is kept under a name, found in the index, and says when it was changed', async () => {
+  await browser.press('Keep it')
+  await browser.fill('Name', 'Visits and what was paid')
+  await browser.press('Everybody’s')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Keep it')
+  await browser.read('everybody’s')
+  await browser.go(`${book.path}/records/lists`)
+  await browser.press('Visits and what was paid')
+  await browser.read('2 visits')
+  await browser.press('by visit number')
+  await browser.press('And then by another')
+  await browser.press('Put in order')
+  await browser.read('changed')
+  await browser.press('Keep changes')
+  await browser.press('Keep it')
+  await browser.driver.wait(
+    async () => !(await text()).includes('nothing') && !(await page()).includes('changed'),
+    patience,
+  )
+  expect(await browser.complaints()).toEqual([])
+})
+
+test('it comes as a file with a line for each of what goes on lines', async () => {
+  const csv = await browser.driver.executeAsyncScript<string>(`
+    const form = document.querySelector('form[action$="/lists/csv"]')
+    fetch(form.action, { method: 'POST', body: new FormData(form) }).then((answer) => answer.text()).then(arguments[0])`)
+  expect(csv.split('\r\n').slice(0, 4)).toEqual([
+    expect.stringMatching(/^Visit number,.*Payments → Amount,Payments$/),
+    expect.stringMatching(/^2,.*,,0$/),
+    expect.stringMatching(/^1,.*,15\.00,2$/),
+    expect.stringMatching(/^,.*,25\.00,$/),
+  ])
+})
+
+test('removed, it is in the index no more', async () => {
+  await browser.press('Remove')
+  await browser.press('Remove it')
+  await browser.read('No list is kept yet')
+  expect(await browser.complaints()).toEqual([])
+})
