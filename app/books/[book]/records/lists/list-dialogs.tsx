@@ -63,7 +63,7 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
           onKept={(kept) => {
             onKept(kept)
             // What it no longer has goes too.
-            onChange({ name: undefined, describe: undefined, owner: undefined, ...kept } as unknown as List)
+            onChange({ name: undefined, describe: undefined, owner: undefined, ...kept })
             onClose()
             router.replace(`${base}/lists/${kept.id}`)
             router.refresh()
