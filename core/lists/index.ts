@@ -1,3 +1,4 @@
+export { saidOfField, saidOfTable } from './asking-for'
 export { compileList, type ListQuery } from './compile-list'
 export { likeliest } from './likeliest'
 export { likeness } from './likeness'
@@ -15,7 +16,7 @@ export { type AskedRow, countSql, rowsSql, type Statement } from './statement/ro
 export { endOf, isSeveral, mayBeNone } from './ways/walk'
 export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
-export { conditionsOf, nameOf, type PieceOf, sayList, sayOrder, sentenceOf } from './say/say-list'
+export { conditionsOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {
   asksIn,
   compareDraft,

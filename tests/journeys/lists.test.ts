@@ -56,7 +56,7 @@ test('fields of what it is linked to are ticked, several together or on lines, a
   await browser.press('Amount')
   await browser.read(/15\.00, 25\.00/)
   await browser.press('How many payments there are')
-  await browser.press('A line each')
+  await browser.choose('How several payments go', 'on a line each')
   await browser.read(/15\.00\s+25\.00/)
   expect(await faults(browser)).toEqual([])
   await browser.fill('Find a field', 'label')

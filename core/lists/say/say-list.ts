@@ -22,16 +22,22 @@ export interface Piece {
 export const conditionsOf = ({ where }: Pick<List, 'where'>) =>
   where?.kind === 'all' ? where.of : where ? [where] : []
 
-/** How a column is gone by: "newest first". */
-export function sayOrder({ heading, face }: Pick<ReadColumn, 'heading' | 'face'>, down: boolean): string {
-  const by = `by ${inSentence(heading)}`
-  if (isTimed(face.kind)) return `${by}, ${down ? 'latest' : 'earliest'} first`
-  if (face.kind === 'running') return `${by}, ${down ? 'newest' : 'oldest'} first`
-  if (['whole', 'exact', 'measured', 'money', 'mark'].includes(face.kind))
-    return `${by}, ${down ? 'most' : 'least'} first`
-  if (face.kind === 'tick') return `${by}, ${down ? 'ticked' : 'not ticked'} first`
-  return down ? `${by}, last first` : by
+/** Which way a column is gone by: "newest first". */
+export function sayDirection({ face }: Pick<ReadColumn, 'face'>, down: boolean): string {
+  const [up, last] = directionsOf(face)
+  return down ? last : up
 }
+
+function directionsOf(face: ReadColumn['face']): readonly [up: string, down: string] {
+  if (isTimed(face.kind)) return ['earliest first', 'latest first']
+  if (face.kind === 'running') return ['oldest first', 'newest first']
+  if (['whole', 'exact', 'measured', 'money', 'mark'].includes(face.kind)) return ['least first', 'most first']
+  return face.kind === 'tick' ? ['not ticked first', 'ticked first'] : ['A to Z', 'Z to A']
+}
+
+/** "by day, latest first". */
+const sayOrder = (column: Pick<ReadColumn, 'heading' | 'face'>, down: boolean): string =>
+  `by ${inSentence(column.heading)}, ${sayDirection(column, down)}`
 
 /** A list as a sentence: its name until it gets one, what it is called in an index, and what is pressed to change it. */
 export function sentenceOf(book: Book, list: List): Piece[] {

@@ -84,16 +84,16 @@ function TableTabs() {
       <Tab href={base} here={path === base}>
         All tables
       </Tab>
+      <Tab href={`${base}/lists`} here={isAt('lists')}>
+        Lists
+      </Tab>
+      <span aria-hidden className="mx-1 h-6 shrink-0 border-l border-ash-4" />
       {main.map((table) => (
         <Tab key={table.id} href={`${base}/${table.id}`} here={isAt(table.id)}>
           {plural(table.name)}
         </Tab>
       ))}
       {lists.length > 0 && <ListsMenu lists={lists} here={lists.find((table) => isAt(table.id))} />}
-      <span aria-hidden className="mx-1 h-6 border-l border-ash-4" />
-      <Tab href={`${base}/lists`} here={isAt('lists')}>
-        Lists
-      </Tab>
     </nav>
   )
 }

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { type Book, type Column, type Field, type List, type Table, tableOf, type Way } from '@/core/book'
 import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
 import { inSentence } from '@/core/words'
-import { Segments, TextBox, TickBox } from '@/ui/kit'
+import { ChoiceBox, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 
@@ -191,15 +191,15 @@ function HowShown({ list, way, onChange, name }: ReachProps) {
         onChange={count}
       />
       {shown && (
-        <Segments
-          label={`How several ${name} go`}
+        <ChoiceBox
+          aria-label={`How several ${inSentence(name)} go`}
           value={shown}
-          options={[
-            { value: 'together', words: 'Together' },
-            { value: 'lines', words: 'A line each' },
-          ]}
-          onChange={show}
-        />
+          onChange={(event) => show(event.target.value as Shown)}
+          className="mt-1 text-[13px]"
+        >
+          <option value="together">together</option>
+          <option value="lines">on a line each</option>
+        </ChoiceBox>
       )}
     </div>
   )

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import type { Order } from '@/core/book'
-import { type ReadColumn, sayOrder } from '@/core/lists'
+import { type ReadColumn, sayDirection } from '@/core/lists'
 import { Button, ChoiceBox, Dialog, IconButton } from '@/ui/kit'
 import { X } from 'lucide-react'
 
@@ -62,8 +62,8 @@ export function OrderDialog({ columns, order, onClose, onKeep }: Props) {
                 }}
                 className="!w-[170px]"
               >
-                <option value="up">{sayOrder(column, false)}</option>
-                <option value="down">{sayOrder(column, true)}</option>
+                <option value="up">{sayDirection(column, false)}</option>
+                <option value="down">{sayDirection(column, true)}</option>
               </ChoiceBox>
               <IconButton
                 label={`Not by ${column.heading}`}

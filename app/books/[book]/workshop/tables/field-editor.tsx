@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react'
 import { type Edit, type Field, isUnique, mustHold, type Table } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { isDerived, isTyped, type KindName, kindOf, type SettingName, settingRanges } from '@/core/kinds'
+import { saidOfField } from '@/core/lists'
 import { physicalNames } from '@/core/physical'
 import { Button, ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { useWorkshop } from '../workshop-context'
@@ -155,10 +156,18 @@ export function FieldEditor({ table, field }: { readonly table: Table; readonly 
           <Trash2 size={14} aria-hidden /> Remove the field
         </Button>
       </div>
+      <AskedForBy field={field} />
       {isTyped(field) && kind.control !== 'link' && kind.control !== 'file' && <TryValue table={table} field={field} />}
       {!derived && <DerivedFromIt field={field} />}
     </div>
   )
+}
+
+/** Which lists would miss the field. */
+function AskedForBy({ field }: { readonly field: Field }) {
+  const { book } = useWorkshop()
+  const words = saidOfField(book, field.id)
+  return words ? <p className="text-[13px] text-ash-6">{words}</p> : null
 }
 
 interface ValueProps {

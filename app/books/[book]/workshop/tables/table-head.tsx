@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { fieldOf, freeName, goesWith, linksFrom, type Table } from '@/core/book'
+import { saidOfTable } from '@/core/lists'
 import { counted, listed } from '@/core/words'
 import { physicalNames } from '@/core/physical'
 import { Button, classNames, Dialog, Tag, TickBox } from '@/ui/kit'
@@ -194,6 +195,7 @@ function RemoveTable({
   const { id, book, edit, opened } = useWorkshop()
   const router = useRouter()
   const { joining, fields } = goesWith(book, table.id)
+  const lists = saidOfTable(book, table.id)
   const remove = () => {
     onClose()
     if (edit({ kind: 'removeTable', table: table.id })) router.replace(`/books/${id}/workshop/tables`)
@@ -213,7 +215,7 @@ function RemoveTable({
         </>
       }
     >
-      {(joining.length > 0 || fields.length > 0) && (
+      {(joining.length > 0 || fields.length > 0 || lists.length > 0) && (
         <ul className="mt-3 list-disc pl-5">
           {joining.map((other) => (
             <li key={other.id}>
@@ -224,6 +226,9 @@ function RemoveTable({
             <li key={field.id}>
               <b>{other.name}</b> loses its link <b>{field.name}</b>.
             </li>
+          ))}
+          {lists.map((words) => (
+            <li key={words}>{words}</li>
           ))}
         </ul>
       )}
