@@ -72,7 +72,7 @@ test('a record that breaks a new rule and is saved before the gate closes stands
   await run(db, sql('INSERT INTO $bill_line (bill_line_number, bill) VALUES (1, 1), (2, 1), (3, 1)'))
   expect(await resumeOpening(db, entry)).toMatchObject({
     state: 'taken-back',
-    blocked: [expect.stringContaining('At most two lines.')],
+    blocked: [{ kind: 'rule-broken-by-records', rule: 'At most two lines.', table: 'Bill', count: 1 }],
   })
   expect((await saveRecord({ db, live, who: 'Averil' }, billLine('1', '1'))).kind).toBe('saved')
 })
