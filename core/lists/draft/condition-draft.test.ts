@@ -73,3 +73,15 @@ test('what is asked each time starts with what was typed, and goes when nothing 
   expect(asksIn(undefined, asks)).toEqual([])
   expect(draftOfCondition(book, condition, asks)).toMatchObject({ asked: true, typed: ['done'] })
 })
+
+test('two questions about one field are told apart', () => {
+  const ask = (id: string) => ({ id, words: 'State', place: place('visit_state') })
+  const asking = (id: string) =>
+    ({ kind: 'compare', place: place('visit_state'), how: 'is', with: [{ ask: id }] }) as const
+  const where = { kind: 'any', of: [asking('a'), asking('b'), asking('c')] } as const
+  expect(asksIn(where, [ask('a'), ask('b'), ask('c')]).map(({ words }) => words)).toEqual([
+    'State',
+    'State 2',
+    'State 3',
+  ])
+})

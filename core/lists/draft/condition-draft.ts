@@ -165,8 +165,16 @@ function reopenCompare(
   return { ...compareDraft(place, how), typed: how === 'oneOf' ? [values.join(', ')] : values }
 }
 
-/** What is asked for that nothing asks any more goes. */
+/** What is asked for that nothing asks any more goes; what is left is told apart by its words. */
 export function asksIn(where: Condition | undefined, asks: List['asks']): List['asks'] {
   const text = JSON.stringify(where ?? null)
-  return asks.filter(({ id }) => text.includes(JSON.stringify({ ask: id })))
+  const taken = new Set<string>()
+  return asks
+    .filter(({ id }) => text.includes(JSON.stringify({ ask: id })))
+    .map((ask) => {
+      let words = ask.words
+      for (let count = 2; taken.has(words.toLowerCase()); count++) words = `${ask.words} ${count}`
+      taken.add(words.toLowerCase())
+      return words === ask.words ? ask : { ...ask, words }
+    })
 }

@@ -84,7 +84,9 @@ const furtherOn = 'Whether there is, further on'
 function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, draft: ConditionDraft | undefined) {
   const { book, base } = useRecords()
   const table = tableOf(book, list.table)
-  const said = draft && sayDraft({ book, table, now: officeNow(), newId: freshId }, draft)
+  // One question at most is asked by a draft; it stays the same one while the draft changes.
+  const [askId] = useState(freshId)
+  const said = draft && sayDraft({ book, table, now: officeNow(), newId: () => askId }, draft)
   const next = said?.ok ? inPlace(conditionsOf(list), at, said.value.condition) : undefined
   const asks = said?.ok ? [...list.asks, ...said.value.asks] : list.asks
   // Not with every letter.
@@ -92,6 +94,24 @@ function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, dra
   const wished = { ...list, where: next && { kind: 'all' as const, of: next }, asks } as List
   const count = useListCount(base, wished, given, next !== undefined && tried === JSON.stringify(next))
   return { said, next, asks, count: count.data }
+}
+
+/** How many have what is asked about, and how many have none of it, before one of them is chosen. */
+function HaveOrNot({ list, given, at, draft }: Pick<Props, 'list' | 'given' | 'at'> & { readonly draft: HasDraft }) {
+  const some: HasDraft = { ...draft, amount: 'some' }
+  const have = useTried({ list, given, at }, some).count
+  const others = conditionsOf(list).filter((_, place) => place !== at)
+  const { base } = useRecords()
+  const whole = { ...list, where: others.length > 0 ? { kind: 'all' as const, of: others } : undefined } as List
+  const all = useListCount(base, whole, given, true).data
+  if (have === undefined || all === undefined) return null
+  return (
+    <p className="text-[13px] text-ash-6">
+      <b className="font-semibold">{have.toLocaleString('en-GB')}</b> have one,{' '}
+      <b className="font-semibold">{(all - have).toLocaleString('en-GB')}</b> have none; {all.toLocaleString('en-GB')}{' '}
+      in all.
+    </p>
+  )
 }
 
 /** Puts a condition together; what it says, and how many records it leaves, is told before it is kept. */
@@ -138,6 +158,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
           {draft?.kind === 'compare' && <CompareParts id="condition" draft={draft} onChange={setDraft} mayAsk />}
           {draft?.kind === 'has' && <HasParts draft={draft} table={table} onChange={setDraft} />}
         </div>
+        {draft?.kind === 'has' && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
         <p role="status" className="min-h-5 text-[13px] text-ash-6">
           {said && !said.ok && wordProblem(said.problem)}
           {said?.ok && sayTried(book, table, said.value.condition, asks, count)}
