@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import * as mariadb from 'mariadb'
 import { benchAdvice } from '@/bench/advice'
+import { benchAsked } from '@/bench/asked-lists'
 import { benchExpressions } from '@/bench/expressions'
 import { benchBook } from '@/bench/book'
 import { benchClerks } from '@/bench/clerks'
@@ -39,6 +40,11 @@ const parts: Readonly<Record<string, (url: string, later: Later) => Promise<void
     const book = await bookFor(url, later, 'lists')
     say('Making a list of 1 000 000 visits …')
     tell(await benchLists(book))
+  },
+  asked: async (url, later) => {
+    const book = await bookFor(url, later, 'asked')
+    say('Making a list of 1 000 000 visits …')
+    tell(await benchAsked(book))
   },
   clerks: async (url, later) => {
     const databaseUrl = `${url}/clerks`

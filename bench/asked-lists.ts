@@ -1,0 +1,115 @@
+import type { Column, Condition, List, Way } from '@/core/book'
+import { askList, countList } from '@/server/live'
+import type { BenchBook } from './book'
+import { fill } from './lists'
+import { type Figure, turnByTurn } from './measure'
+
+const columns = 'v.visit_code, v.booked_for, v.state, p.address, p.town'
+const from = 'FROM visit v LEFT JOIN premises p ON p.premises_number = v.premises'
+
+interface Case {
+  readonly what: string
+  readonly ours: () => Promise<unknown>
+  readonly sql: string
+  readonly rounds: number
+}
+
+/** Lists that people put together, over a million visits, against the statements somebody would write by hand. */
+export async function benchAsked({ db, live, plain }: BenchBook): Promise<Figure[]> {
+  await fill(plain)
+  const { book } = live
+  const link = (many: string, one: string) => book.links.find((each) => each.many === many && each.one === one)!.id
+  const premises: Way = [{ to: 'one', field: 'visit__premises' }]
+  const work: Way = [{ to: 'rows', link: link('work-line', 'visit') }]
+  const field = (id: string, way: Way = []): Column => ({ id, shows: { kind: 'field', place: { way, field: id } } })
+  const shown = [
+    field('visit__key'),
+    field('visit__booked-for'),
+    field('visit__state'),
+    field('premises__address', premises),
+    field('premises__town', premises),
+  ]
+  const list = (more: Partial<List>): List => ({
+    id: 'bench',
+    table: 'visit',
+    columns: shown,
+    asks: [],
+    order: [{ column: 'visit__key' }],
+    ...more,
+  })
+  const answers = { given: {}, now: { moment: '2027-03-12T10:00' } }
+  const ask = (more: Partial<List>) => () => askList({ db, live }, list(more), answers, { limit: 100 })
+  const is = (id: string, value: string, way: Way = []): Condition => ({
+    kind: 'compare',
+    place: { way, field: id },
+    how: 'is',
+    with: [{ value }],
+  })
+  const none: Condition = { kind: 'has', way: work, most: 0 }
+  const many: Condition = { kind: 'has', way: work, least: 3 }
+  const lines: Column = { id: 'lines', shows: { kind: 'gathered', way: work, name: 'count' } }
+  const together: Column = {
+    id: 'items',
+    shows: { kind: 'several', place: { way: work, field: 'work-line__quantity' }, as: 'together' },
+  }
+  const page = `ORDER BY v.visit_code LIMIT 101`
+  const counted = '(SELECT COUNT(*) FROM work_line w WHERE w.visit = v.visit_code)'
+  const cases: Case[] = [
+    { what: 'asked: first page', ours: ask({}), sql: `SELECT ${columns} ${from} ${page}`, rounds: 100 },
+    {
+      what: 'asked: a field of a linked record is so',
+      ours: ask({ where: is('premises__town', 'Saltmere', premises) }),
+      sql: `SELECT ${columns} ${from} WHERE p.town = 'Saltmere' ${page}`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: has none',
+      ours: ask({ where: none }),
+      sql: `SELECT ${columns} ${from} WHERE NOT EXISTS (SELECT 1 FROM work_line w WHERE w.visit = v.visit_code) ${page}`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: how many have none',
+      ours: () => countList({ db, live }, list({ where: none }), answers),
+      sql: 'SELECT COUNT(*) FROM visit v WHERE NOT EXISTS (SELECT 1 FROM work_line w WHERE w.visit = v.visit_code)',
+      rounds: 3,
+    },
+    {
+      what: 'asked: has at least three',
+      ours: ask({ where: many }),
+      sql: `SELECT ${columns} ${from} WHERE ${counted} >= 3 ${page}`,
+      rounds: 1,
+    },
+    {
+      what: 'asked: counted beside each',
+      ours: ask({ columns: [...shown, lines] }),
+      sql: `SELECT ${columns}, ${counted} AS n ${from} ${page}`,
+      rounds: 50,
+    },
+    {
+      what: 'asked: together in one place',
+      ours: ask({ columns: [...shown, together] }),
+      sql: `SELECT ${columns}, (SELECT GROUP_CONCAT(w.quantity SEPARATOR ', ') FROM work_line w WHERE w.visit = v.visit_code) AS q ${from} ${page}`,
+      rounds: 50,
+    },
+    {
+      what: 'asked: sorted by a field of a linked record',
+      ours: ask({ order: [{ column: 'premises__town' }] }),
+      sql: `SELECT ${columns} ${from} ORDER BY p.town, v.visit_code LIMIT 101`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: sorted by how many',
+      ours: ask({ columns: [...shown, lines], order: [{ column: 'lines', down: true }] }),
+      sql: `SELECT ${columns}, ${counted} AS n ${from} ORDER BY n DESC, v.visit_code DESC LIMIT 101`,
+      rounds: 1,
+    },
+  ]
+  const figures: Figure[] = []
+  for (const { what, ours, sql, rounds } of cases) {
+    const statement = await plain.prepare(sql)
+    const times = await turnByTurn(rounds, { ours, bare: () => statement.execute([]) })
+    figures.push({ what, ours: times.ours, plain: times.bare, aim: 1.3 })
+  }
+  return figures
+}
