@@ -38,7 +38,8 @@ export function ListSheet({ kept, start }: Props) {
   const lines = useListLines(base, list, useSettled(given, 300), read !== undefined)
   const undo = draft.mayUndo ? draft.undo : undefined
   const redo = draft.mayRedo ? draft.redo : undefined
-  useKeys({ 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
+  // In a box these keys take back what was typed there.
+  useKeys({}, { 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
   const press = (of: PieceOf) => {
     if (of.kind === 'condition' || of.kind === 'order') setAsking(of)
     if (of.kind === 'columns') document.querySelector<HTMLElement>('[aria-label="Find a field"]')?.focus()
