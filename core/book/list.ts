@@ -2,7 +2,8 @@ import * as z from 'zod'
 import type { Json } from '../words'
 import { limits } from './limits'
 
-const Id = z.string().min(1).max(40)
+// Never one of the names that every object brings along: columns are told apart by their ids.
+const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 const AnyJson = z.json() as z.ZodType<Json>
 
 /** One step from a record: to the one record that a link field leads to, or to the rows that hang on it by a link. */

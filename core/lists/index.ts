@@ -18,7 +18,6 @@ export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
 export { conditionsOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {
-  asksIn,
   compareDraft,
   type CompareDraft,
   type ConditionDraft,
@@ -26,6 +25,7 @@ export {
   hasDraft,
   type HasDraft,
   mayAsk,
+  placed,
   sayDraft,
   valuesTaken,
 } from './draft/condition-draft'

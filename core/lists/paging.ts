@@ -5,6 +5,7 @@ import type { PhysicalNames } from '../physical'
 import { factSql } from '../sql'
 import type { Condition } from './find-condition'
 import { columnSql, joinPlan, type Join } from './label'
+import { afterCursor, orderBy, type Sorted } from './statement/page'
 
 export interface Sort {
   readonly field: string
@@ -47,40 +48,11 @@ function wordOrder(table: Table, [key]: Sorting['columns']): Sorting['columns'] 
   return [{ sql: `COALESCE(NULLIF(${place}, 0), ${words.length + 1})`, nullable: false }]
 }
 
-export const orderSql = ({ columns, down }: Sorting) =>
-  columns.map(({ sql }) => (down ? `${sql} DESC` : sql)).join(', ') || '1'
+export const orderSql = (sorting: Sorting) => orderBy(oneWay(sorting)) || '1'
 
-/**
- * The rows after a cursor, spelled out column by column, because MariaDB doesn't use an index for a
- * row comparison with mixed blanks. Blanks come first going up and last going down, as MariaDB sorts them.
- */
-export function afterCondition({ columns, down }: Sorting, cursor: Cursor): Condition | undefined {
-  if (cursor.length !== columns.length) return undefined
-  const alternatives = columns.map((column, at): Condition => {
-    const before = columns.slice(0, at).map((earlier, i) => same(earlier.sql, cursor[i]!))
-    const beyond = further(column, cursor[at]!, down)
-    return {
-      sql: [...before, beyond].map((part) => part.sql).join(' AND '),
-      params: [...before, beyond].flatMap((part) => part.params),
-    }
-  })
-  return {
-    sql: alternatives.map((part) => `(${part.sql})`).join(' OR '),
-    params: alternatives.flatMap((part) => part.params),
-  }
-}
+/** The rows after a cursor. */
+export const afterCondition = (sorting: Sorting, cursor: Cursor): Condition | undefined =>
+  afterCursor(oneWay(sorting), cursor)
 
-const same = (sql: string, value: string | number | null): Condition =>
-  value === null ? { sql: `${sql} IS NULL`, params: [] } : { sql: `${sql} = ?`, params: [value] }
-
-function further(
-  { sql, nullable }: { sql: string; nullable: boolean },
-  value: string | number | null,
-  down: boolean,
-): Condition {
-  if (down) {
-    if (value === null) return { sql: 'FALSE', params: [] }
-    return { sql: nullable ? `(${sql} < ? OR ${sql} IS NULL)` : `${sql} < ?`, params: [value] }
-  }
-  return value === null ? { sql: `${sql} IS NOT NULL`, params: [] } : { sql: `${sql} > ?`, params: [value] }
-}
+/** All columns of a table's own list go the same way. */
+const oneWay = ({ columns, down }: Sorting): Sorted[] => columns.map((column) => ({ ...column, down }))

@@ -1,5 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
-import { findList, type List } from '@/core/book'
+import { findList, List } from '@/core/book'
 import { testAccount, testBook, testCatalogue, stored } from '@/tests/support/catalogue'
 import { askedDesign } from '@/tests/support/random-lists'
 import type { Catalogue } from '../catalogue'
@@ -86,4 +86,16 @@ test('names tell the lists that somebody sees apart; two people may each have th
   expect(again).toMatchObject({ ok: false, problem: { kind: 'name-taken', what: 'list' } })
   const long = await keepList(db, id, bram.id, { list: list('long', { name: 'x'.repeat(61) }) })
   expect(long).toMatchObject({ ok: false, problem: { kind: 'too-long', limit: 60 } })
+})
+
+test('a list goes by an id of its own: it can’t be used to change a table, a field, or the book', async () => {
+  const before = (await stored(db, id)).book
+  for (const taken of ['visit', 'visit_day', 'visit--payment', 'book', 'shared']) {
+    const made = await keepList(db, id, bram.id, { list: list(taken, { name: `Sly ${taken}` }) })
+    expect(made).toMatchObject({ ok: false, problem: { kind: 'stale' } })
+  }
+  expect((await stored(db, id)).book).toEqual(before)
+  expect(List.safeParse(list('__proto__')).success).toBe(false)
+  const column = { id: '__proto__', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } }
+  expect(List.safeParse({ ...list('plain'), columns: [column] }).success).toBe(false)
 })

@@ -36,7 +36,7 @@ test('a list is put together from nothing by keyboard, and says what it asks and
   expect(await faults(browser)).toEqual([])
   await (await browser.see('main p button:last-of-type')).sendKeys(Key.ENTER)
   await browser.choose('What is asked', 'Payments')
-  await browser.read('2 have one, 1 have none; 3 in all.')
+  await browser.read('2 have one, 1 has none; 3 in all.')
   await browser.choose('How many', 'there is none')
   await browser.read('Each visit that has no payment: 1 visit')
   expect(await faults(browser)).toEqual([])
@@ -104,15 +104,31 @@ test('it is kept under a name, found in the index, and says when it was changed'
 })
 
 test('it comes as a file with a line for each of what goes on lines', async () => {
-  const csv = await browser.driver.executeAsyncScript<string>(`
-    const form = document.querySelector('form[action$="/lists/csv"]')
-    fetch(form.action, { method: 'POST', body: new FormData(form) }).then((answer) => answer.text()).then(arguments[0])`)
+  // The file as it is handed over.
+  await browser.driver.executeScript(`
+    URL.createObjectURL = (blob) => { blob.text().then((text) => (window.handedOver = text)); return 'data:,' }`)
+  await browser.press('CSV')
+  await browser.driver.wait(
+    () => browser.driver.executeScript('return typeof window.handedOver === "string"'),
+    patience,
+    'No file was handed over.',
+  )
+  const csv = await browser.driver.executeScript<string>('return window.handedOver')
   expect(csv.split('\r\n').slice(0, 4)).toEqual([
-    expect.stringMatching(/^Visit number,.*Payments → Amount,Payments$/),
+    expect.stringMatching(/^\ufeff?Visit number,.*Payments → Amount,Payments$/),
     expect.stringMatching(/^2,.*,,0$/),
     expect.stringMatching(/^1,.*,15\.00,2$/),
     expect.stringMatching(/^,.*,25\.00,$/),
   ])
+})
+
+test('what is too long is told, and nothing of it is lost', async () => {
+  await browser.press('Keep changes')
+  await browser.fill('Name', 'x'.repeat(61))
+  await browser.press('Keep it')
+  await browser.read('61')
+  expect(await browser.value('Name')).toBe('x'.repeat(61))
+  await browser.press('Cancel')
 })
 
 test('removed, it is in the index no more', async () => {

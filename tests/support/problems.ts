@@ -272,6 +272,8 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-calculation-wrong': { kind: 'list-calculation-wrong', words: 'Visit has no field “Fee”.' },
   'list-condition-no-truth': { kind: 'list-condition-no-truth' },
   'list-count-missing': { kind: 'list-count-missing' },
+  'list-full': { kind: 'list-full', what: 'fields', most: 60 },
+  'list-too-many-values': { kind: 'list-too-many-values', most: 200 },
   'list-cannot-run': { kind: 'list-cannot-run' },
   'list-too-many-conditions': { kind: 'list-too-many-conditions', most: 200 },
   'rule-not-kept': {

@@ -5,6 +5,7 @@ import { dropPart, putList, setKeys } from '../build-steps'
 import { findList, findTable } from '../find'
 import { limits } from '../limits'
 import { Ask, Column, Condition, List, Order } from '../list'
+import { bookId } from '../steps'
 import { type EditKind, Id, orNothing } from './edit-kind'
 
 const gone = fail({ kind: 'gone', what: 'list' })
@@ -31,6 +32,14 @@ function nameTaken(book: Book, id: string, owner: string | undefined, name: stri
     : ok(null)
 }
 
+/** Whether something in the book goes by an id already. Staff keep lists too: what they name must be theirs alone. */
+const isTaken = (book: Book, id: string) =>
+  id === bookId ||
+  [book.needs, book.links, book.pairs, book.rules, book.waved, book.areas, book.remarks, book.lists].some((parts) =>
+    parts.some((part) => part.id === id),
+  ) ||
+  book.tables.some((table) => table.id === id || table.fields.some((field) => field.id === id))
+
 const AddList = z.strictObject({
   kind: z.literal('addList'),
   ...List.shape,
@@ -44,6 +53,7 @@ export const addList: EditKind<z.infer<typeof AddList>> = {
   schema: AddList,
   steps(book, { kind: _kind, name: typed, describe: written, ...list }) {
     if (!findTable(book, list.table)) return fail({ kind: 'gone', what: 'table' })
+    if (isTaken(book, list.id)) return fail({ kind: 'stale', what: 'This list' })
     if (book.lists.length >= limits.lists) return fail({ kind: 'too-many', what: 'list', limit: limits.lists })
     const name = tidied(typed, limits.nameLength)
     if (!name.ok) return name

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { askedBook, conditionOf } from '@/tests/support/random-lists'
 import { runs } from '@/tests/support/runs'
-import { tableOf, type Way } from '../../book'
+import { type Condition, limits, type List, tableOf, type Way } from '../../book'
 import { wordProblem } from '../../words'
-import { asksIn, compareDraft, type ConditionDraft, draftOfCondition, hasDraft, sayDraft } from './condition-draft'
+import { compareDraft, type ConditionDraft, draftOfCondition, hasDraft, placed, sayDraft } from './condition-draft'
 
 const book = askedBook()
 const saying = { book, table: tableOf(book, 'visit'), now: { moment: '2027-03-12T10:00' }, newId: () => 'q' }
@@ -68,20 +68,64 @@ test('what is asked each time starts with what was typed, and goes when nothing 
   const { condition, asks } = said.value
   expect(condition).toMatchObject({ with: [{ ask: 'q' }] })
   expect(asks).toEqual([{ id: 'q', words: 'State', place: place('visit_state'), start: 'done' }])
-  expect(asksIn(condition, asks)).toEqual(asks)
-  expect(asksIn({ kind: 'not', of: condition }, asks)).toEqual(asks)
-  expect(asksIn(undefined, asks)).toEqual([])
+  const list: List = { id: 'list', table: 'visit', columns: [], asks: [], order: [] }
+  const kept = placed(list, undefined, said.value)
+  expect(kept).toEqual({ ok: true, value: { where: { kind: 'all', of: [condition] }, asks } })
+  const gone = kept.ok && placed({ ...list, ...kept.value } as List, 0, undefined)
+  expect(gone).toEqual({ ok: true, value: { where: undefined, asks: [] } })
   expect(draftOfCondition(book, condition, asks)).toMatchObject({ asked: true, typed: ['done'] })
 })
 
-test('two questions about one field are told apart', () => {
-  const ask = (id: string) => ({ id, words: 'State', place: place('visit_state') })
-  const asking = (id: string) =>
-    ({ kind: 'compare', place: place('visit_state'), how: 'is', with: [{ ask: id }] }) as const
-  const where = { kind: 'any', of: [asking('a'), asking('b'), asking('c')] } as const
-  expect(asksIn(where, [ask('a'), ask('b'), ask('c')]).map(({ words }) => words)).toEqual([
-    'State',
-    'State 2',
-    'State 3',
-  ])
+describe('conditions in their places', () => {
+  const state = (how: 'blank' | 'filled'): Condition => ({
+    kind: 'compare',
+    place: place('visit_state'),
+    how,
+    with: [],
+  })
+  const list = (...of: Condition[]): List => ({
+    id: 'list',
+    table: 'visit',
+    columns: [],
+    asks: [],
+    order: [],
+    where: { kind: 'all', of },
+  })
+  const asking = (id: string) => {
+    const ask = { id, words: 'State', place: place('visit_state') }
+    const condition: Condition = { kind: 'compare', place: place('visit_state'), how: 'is', with: [{ ask: id }] }
+    return { condition, asks: [ask] }
+  }
+
+  test('one takes the place of another, or comes last', () => {
+    const [blank, filled] = [state('blank'), state('filled')]
+    const of = (made: ReturnType<typeof placed>) => made.ok && made.value.where
+    const said = { condition: filled, asks: [] }
+    expect(of(placed(list(blank, blank), 0, said))).toEqual({ kind: 'all', of: [filled, blank] })
+    expect(of(placed(list(blank), undefined, said))).toEqual({ kind: 'all', of: [blank, filled] })
+    expect(of(placed(list(blank, filled), 0, undefined))).toEqual({ kind: 'all', of: [filled] })
+  })
+
+  test('questions about one field are told apart; more than there may be are refused in words', () => {
+    let asked: List = list(state('filled'))
+    for (let at = 0; at < limits.asks; at++) {
+      const made = placed(asked, undefined, asking(`q${at}`))
+      if (!made.ok) throw new Error(wordProblem(made.problem))
+      asked = { ...asked, ...made.value } as List
+    }
+    expect(asked.asks.slice(0, 3).map(({ words }) => words)).toEqual(['State', 'State 2', 'State 3'])
+    const more = placed(asked, undefined, asking('more'))
+    expect(!more.ok && wordProblem(more.problem)).toBe('A list has at most 12 questions. Take one out first.')
+  })
+
+  test('more conditions, values or letters than there may be are refused in words', () => {
+    const full = list(...Array.from({ length: limits.conditions - 1 }, () => state('blank')))
+    const more = placed(full, undefined, { condition: state('blank'), asks: [] })
+    expect(!more.ok && wordProblem(more.problem)).toBe('A list has at most 200 conditions. Take one out first.')
+    const values = { ...compareDraft(place('house_town'), 'oneOf'), typed: [Array(201).fill('x').join(',')] }
+    const many = sayDraft(saying, values)
+    expect(!many.ok && wordProblem(many.problem)).toBe('There may be at most 200 values here. Take some out.')
+    const long = sayDraft(saying, { ...compareDraft(place('house_town'), 'contains'), typed: ['x'.repeat(401)] })
+    expect(!long.ok && wordProblem(long.problem)).toContain('401')
+  })
 })

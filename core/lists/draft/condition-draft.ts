@@ -4,6 +4,7 @@ import {
   type Comparison,
   type Condition,
   findField,
+  limits,
   type Given,
   type List,
   type Place,
@@ -14,6 +15,8 @@ import {
 import { displayOf } from '../../expressions'
 import { kindOf, type Now, showValue } from '../../kinds'
 import { fail, ok, type Result } from '../../words'
+import { conditionsIn } from '../check/read-list'
+import { conditionsOf } from '../say/say-list'
 import { endOf } from '../ways/walk'
 
 /** A field compared, while it is put together; values as they are typed. */
@@ -104,8 +107,11 @@ function sayCompare({ book, now, newId }: Saying, draft: CompareDraft): Result<S
   const wanted = valuesTaken(how)
   const parts = how === 'oneOf' ? (typed[0] ?? '').split(',') : typed.slice(0, wanted)
   const written = parts.map((part) => part.trim()).filter(Boolean)
+  if (written.length > limits.oneOf) return fail({ kind: 'list-too-many-values', most: limits.oneOf })
   const values: string[] = []
   for (const part of written) {
+    if (part.length > limits.givenLength)
+      return fail({ kind: 'too-long', limit: limits.givenLength, length: part.length })
     const read = kindOf(face.kind).read(part, { ...face, least: undefined, most: undefined }, book.look, now)
     if (!read.ok) return fail(read.problem)
     values.push(read.value)
@@ -165,8 +171,28 @@ function reopenCompare(
   return { ...compareDraft(place, how), typed: how === 'oneOf' ? [values.join(', ')] : values }
 }
 
+/**
+ * A list's conditions with one put in the place of another, or at the end; without what it had there where none is
+ * given. What is too much is told before anything is kept.
+ */
+export function placed(
+  list: List,
+  at: number | undefined,
+  said: Said | undefined,
+): Result<Pick<List, 'where' | 'asks'>> {
+  const before = conditionsOf(list)
+  const others = at === undefined ? before : before.toSpliced(at, 1)
+  const of = said ? others.toSpliced(at ?? before.length, 0, said.condition) : others
+  const where: Condition | undefined = of.length > 0 ? { kind: 'all', of } : undefined
+  const asks = asksIn(where, [...list.asks, ...(said?.asks ?? [])])
+  if (where && conditionsIn(where).length > limits.conditions)
+    return fail({ kind: 'list-full', what: 'conditions', most: limits.conditions })
+  if (asks.length > limits.asks) return fail({ kind: 'list-full', what: 'questions', most: limits.asks })
+  return ok({ where, asks })
+}
+
 /** What is asked for that nothing asks any more goes; what is left is told apart by its words. */
-export function asksIn(where: Condition | undefined, asks: List['asks']): List['asks'] {
+function asksIn(where: Condition | undefined, asks: List['asks']): List['asks'] {
   const text = JSON.stringify(where ?? null)
   const taken = new Set<string>()
   return asks

@@ -1,4 +1,5 @@
 import type { Cursor } from '../../records'
+import type { Condition } from '../find-condition'
 
 /** One expression that rows are put in order by. */
 export interface Sorted {
@@ -9,11 +10,6 @@ export interface Sorted {
 
 export const orderBy = (columns: readonly Sorted[]): string =>
   columns.map(({ sql, down }) => (down ? `${sql} DESC` : sql)).join(', ')
-
-interface Condition {
-  readonly sql: string
-  readonly params: readonly (string | number | null)[]
-}
 
 /**
  * The rows after a cursor, spelled out column by column: each may go its own way, and MariaDB answers no comparison of
@@ -26,7 +22,7 @@ export function afterCursor(columns: readonly Sorted[], cursor: Cursor): Conditi
     return { sql: parts.map(({ sql }) => sql).join(' AND '), params: parts.flatMap(({ params }) => params) }
   })
   return {
-    sql: `(${alternatives.map(({ sql }) => `(${sql})`).join(' OR ')})`,
+    sql: alternatives.map(({ sql }) => `(${sql})`).join(' OR '),
     params: alternatives.flatMap(({ params }) => params),
   }
 }

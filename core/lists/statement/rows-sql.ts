@@ -65,7 +65,7 @@ export function rowsSql(
   const keys = keyAt(names, from)
   const inner = `SELECT ${[...keys.map((sql, at) => `${sql} AS k${at}`), ...sorted.map(({ sql }, at) => `${sql} AS o${at}`)].join(', ')}
 FROM ${names.quoted(read.table.id)} t${reach.joins}
-WHERE ${asked}${beyond ? ` AND ${beyond.sql}` : ''}
+WHERE ${asked}${beyond ? ` AND (${beyond.sql})` : ''}
 ORDER BY ${orderBy(sorted)}
 LIMIT ${Math.max(1, Math.min(limit, 5000))}`
   const shown: At = { table: read.table, alias: aliases.next() }

@@ -28,6 +28,10 @@ export const listProblems = {
   'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,
   'list-condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
   'list-count-missing': () => 'Write how many, as a whole number.',
+  'list-full': ({ what, most }: { readonly what: string; readonly most: number }) =>
+    `A list has at most ${most} ${what}. Take one out first.`,
+  'list-too-many-values': ({ most }: { readonly most: number }) =>
+    `There may be at most ${most} values here. Take some out.`,
   'list-cannot-run': () => 'Something in this list is wrong. Open it and put right what is marked.',
   'list-too-many-conditions': ({ most }: { readonly most: number }) =>
     `A list has at most ${most} conditions. Take some out.`,

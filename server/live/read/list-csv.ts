@@ -1,14 +1,12 @@
-import { stringify } from 'csv-stringify/sync'
 import type { List } from '@/core/book'
 import { type Answers, type Cell, csvCell, guardFormula, type ReadColumn, readList } from '@/core/lists'
 import type { Cursor } from '@/core/records'
 import type { Live } from '../live'
 import type { Reads } from '../unit'
 import { askList, type ListLine } from './ask-list'
+import { csvHead, csvLines } from './csv'
 
 const pageSize = 1000
-// Some programs part cells at semicolons or tabs: what has one is quoted, so that nothing behind it becomes a cell.
-const form = { record_delimiter: 'windows', quoted_match: /[;\t]/ } as const
 
 /**
  * A list as CSV (RFC 4180, UTF-8 with a byte-order mark), a page at a time, so that no size is too large. What goes on
@@ -19,13 +17,13 @@ export async function* csvOfList(reads: Reads, list: List, answers: Answers): As
   const found = readList(live.book, list, answers)
   if (!('read' in found)) return
   const { columns } = found.read
-  yield '\ufeff' + stringify([columns.map(({ heading }) => guardFormula(heading))], form)
+  yield csvHead(columns.map(({ heading }) => heading))
   let after: Cursor | undefined
   do {
     const page = await askList(reads, list, answers, { after, limit: pageSize })
     if ('faults' in page) return
     const rows = page.lines.flatMap((line) => rowsOf(live, columns, line))
-    if (rows.length > 0) yield stringify(rows, form)
+    if (rows.length > 0) yield csvLines(rows)
     after = page.next
   } while (after)
 }

@@ -16,6 +16,7 @@ import {
   type HasDraft,
   isSeveral,
   mayBeNone,
+  placed,
   sayCondition,
   sayDraft,
   sayEnd,
@@ -35,7 +36,7 @@ interface Props {
   /** Which of the list's conditions; none for a new one. */
   readonly at: number | undefined
   readonly onClose: () => void
-  readonly onKeep: (where: readonly Condition[], asks: List['asks']) => void
+  readonly onKeep: (asked: Pick<List, 'where' | 'asks'>) => void
 }
 
 /** How far from the list's records a condition may ask, in stretches of a way. */
@@ -87,29 +88,28 @@ function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, dra
   // One question at most is asked by a draft; it stays the same one while the draft changes.
   const [askId] = useState(freshId)
   const said = draft && sayDraft({ book, table, now: officeNow(), newId: () => askId }, draft)
-  const next = said?.ok ? inPlace(conditionsOf(list), at, said.value.condition) : undefined
-  const asks = said?.ok ? [...list.asks, ...said.value.asks] : list.asks
+  const next = said?.ok ? placed(list, at, said.value) : said
   // Not with every letter.
-  const tried = useSettled(next ? JSON.stringify(next) : '', 300)
-  const wished = { ...list, where: next && { kind: 'all' as const, of: next }, asks } as List
-  const count = useListCount(base, wished, given, next !== undefined && tried === JSON.stringify(next))
-  return { said, next, asks, count: count.data }
+  const tried = useSettled(JSON.stringify(next ?? null), 300)
+  const wished = next?.ok ? { ...list, ...next.value } : list
+  const count = useListCount(base, wished as List, given, Boolean(next?.ok) && tried === JSON.stringify(next))
+  return { said, next, count: count.data }
 }
 
 /** How many have what is asked about, and how many have none of it, before one of them is chosen. */
 function HaveOrNot({ list, given, at, draft }: Pick<Props, 'list' | 'given' | 'at'> & { readonly draft: HasDraft }) {
   const some: HasDraft = { ...draft, amount: 'some' }
   const have = useTried({ list, given, at }, some).count
-  const others = conditionsOf(list).filter((_, place) => place !== at)
   const { base } = useRecords()
-  const whole = { ...list, where: others.length > 0 ? { kind: 'all' as const, of: others } : undefined } as List
-  const all = useListCount(base, whole, given, true).data
+  const others = at === undefined ? undefined : placed(list, at, undefined)
+  const all = useListCount(base, others?.ok ? ({ ...list, ...others.value } as List) : list, given, true).data
   if (have === undefined || all === undefined) return null
+  const none = all - have
   return (
     <p className="text-[13px] text-ash-6">
-      <b className="font-semibold">{have.toLocaleString('en-GB')}</b> have one,{' '}
-      <b className="font-semibold">{(all - have).toLocaleString('en-GB')}</b> have none; {all.toLocaleString('en-GB')}{' '}
-      in all.
+      <b className="font-semibold">{have.toLocaleString('en-GB')}</b> {have === 1 ? 'has' : 'have'} one,{' '}
+      <b className="font-semibold">{none.toLocaleString('en-GB')}</b> {none === 1 ? 'has' : 'have'} none;{' '}
+      {all.toLocaleString('en-GB')} in all.
     </p>
   )
 }
@@ -121,16 +121,15 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
   const conditions = conditionsOf(list)
   const current = at === undefined ? undefined : conditions[at]
   const [draft, setDraft] = useState(() => current && draftOfCondition(book, current, list.asks))
-  const { said, next, asks, count } = useTried({ list, given, at }, draft)
+  const { said, next, count } = useTried({ list, given, at }, draft)
   const keep = (event: FormEvent) => {
     event.preventDefault()
-    if (next) onKeep(next, asks)
+    if (next?.ok) onKeep(next.value)
   }
-  const without = () =>
-    onKeep(
-      conditions.filter((_, place) => place !== at),
-      list.asks,
-    )
+  const without = () => {
+    const left = placed(list, at, undefined)
+    if (left.ok) onKeep(left.value)
+  }
   return (
     <Dialog
       open
@@ -145,7 +144,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
             </Button>
           )}
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" form="list-condition" disabled={!next}>
+          <Button look="main" type="submit" form="list-condition" disabled={!next?.ok}>
             Show them
           </Button>
         </>
@@ -160,8 +159,8 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
         </div>
         {draft?.kind === 'has' && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
         <p role="status" className="min-h-5 text-[13px] text-ash-6">
-          {said && !said.ok && wordProblem(said.problem)}
-          {said?.ok && sayTried(book, table, said.value.condition, asks, count)}
+          {next && !next.ok && wordProblem(next.problem)}
+          {next?.ok && said?.ok && sayTried(book, table, said.value.condition, next.value.asks, count)}
         </p>
       </form>
     </Dialog>
@@ -212,9 +211,6 @@ function WhatBox({ table, draft, onChange }: WhatProps) {
     </Labelled>
   )
 }
-
-const inPlace = (conditions: readonly Condition[], at: number | undefined, condition: Condition) =>
-  at === undefined ? [...conditions, condition] : conditions.map((one, place) => (place === at ? condition : one))
 
 function groupsOf(askables: readonly Askable[]): [string, Askable[]][] {
   const groups = new Map<string, Askable[]>()

@@ -2,9 +2,9 @@
 
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
-import { type Book, type Column, type Field, type List, type Table, tableOf, type Way } from '@/core/book'
+import { type Book, type Column, type Field, limits, type List, type Table, tableOf, type Way } from '@/core/book'
 import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
-import { inSentence } from '@/core/words'
+import { inSentence, wordProblem } from '@/core/words'
 import { ChoiceBox, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
@@ -32,6 +32,11 @@ export function FieldsInReach({ list, onChange }: Props) {
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
       />
+      {list.columns.length >= limits.columns && (
+        <p role="status" className="pt-2 text-[13px] text-brass">
+          {wordProblem({ kind: 'list-full', what: 'fields', most: limits.columns })}
+        </p>
+      )}
       <Reach
         list={list}
         onChange={onChange}
@@ -146,14 +151,14 @@ function FieldTick({ list, way, field, onChange, depth }: ReachProps & { readonl
     const shows = isSeveral(book, way) ? ({ kind: 'several', place, as } as const) : ({ kind: 'field', place } as const)
     onChange([...list.columns, { id: freshId(), shows }])
   }
-  // The last one stays: a list shows something.
-  const last = column !== undefined && list.columns.length === 1
+  // The last one stays: a list shows something. And there is an end to what it can show.
+  const held = column === undefined ? list.columns.length >= limits.columns : list.columns.length === 1
   return (
     <li className="pl-[18px]">
       <TickBox
         id={`reach-${depth}-${way.map((hop) => (hop.to === 'one' ? hop.field : hop.link)).join('-')}-${field.id}`}
         checked={column !== undefined}
-        disabled={last}
+        disabled={held}
         label={field.name}
         onChange={toggle}
       />
@@ -186,7 +191,7 @@ function HowShown({ list, way, onChange, name }: ReachProps) {
       <TickBox
         id={`count-${JSON.stringify(way)}`}
         checked={counted !== undefined}
-        disabled={counted !== undefined && list.columns.length === 1}
+        disabled={counted ? list.columns.length === 1 : list.columns.length >= limits.columns}
         label={`How many ${inSentence(name)} there are`}
         onChange={count}
       />

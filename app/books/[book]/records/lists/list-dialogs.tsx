@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { answered } from '@/app/answered'
-import type { Condition, List } from '@/core/book'
-import { asksIn, nameOf, type ReadColumn } from '@/core/lists'
+import type { List } from '@/core/book'
+import { nameOf, type ReadColumn } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -32,9 +32,8 @@ interface Props {
 export function ListDialogs({ asking, list, before, columns, given, onChange, onKept, onClose }: Props) {
   const { base } = useRecords()
   const router = useRouter()
-  const keepConditions = (of: readonly Condition[], asks: List['asks']) => {
-    const where: Condition | undefined = of.length > 0 ? { kind: 'all', of } : undefined
-    onChange({ where, asks: asksIn(where, asks) })
+  const keepConditions = (asked: Pick<List, 'where' | 'asks'>) => {
+    onChange(asked)
     onClose()
   }
   switch (asking?.kind) {

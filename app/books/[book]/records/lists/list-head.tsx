@@ -1,13 +1,17 @@
 'use client'
 
 import { Download, Undo2 } from 'lucide-react'
+import { useState } from 'react'
+import { toast } from 'sonner'
 import { type List, tableOf } from '@/core/book'
 import { nameOf } from '@/core/lists'
 import { inSentence, plural, sameJson } from '@/core/words'
 import { Button, IconButton, Tag } from '@/ui/kit'
+import { handOver } from '@/ui/hand-over'
 import { useRecords } from '../records-context'
 import type { Asking } from './list-dialogs'
-import { runOf } from './use-list-lines'
+import { Refused } from '../rows-query'
+import { csvFile } from './use-list-lines'
 
 interface Props {
   readonly list: List
@@ -57,15 +61,22 @@ interface CsvProps {
   readonly disabled: boolean
 }
 
-/** Sent as a form, so that the browser takes the file down as it comes. */
+/** Taken down by the page itself, so that what goes wrong is said in words and the list stays as it is. */
 function CsvButton({ list, given, disabled }: CsvProps) {
-  const { base } = useRecords()
+  const { book, base } = useRecords()
+  const [busy, setBusy] = useState(false)
+  const take = async () => {
+    setBusy(true)
+    const file = await csvFile(base, list, given).catch((cause: unknown) => cause as Error)
+    setBusy(false)
+    if (file instanceof Error) return void toast(file instanceof Refused ? file.message : cutOff)
+    handOver(file, `${nameOf(book, list).slice(0, 80)}.csv`)
+  }
   return (
-    <form method="post" action={`${base}/lists/csv`} encType="multipart/form-data">
-      <input type="hidden" name="run" value={JSON.stringify(runOf(list, given))} />
-      <Button type="submit" disabled={disabled}>
-        <Download size={15} aria-hidden /> CSV
-      </Button>
-    </form>
+    <Button disabled={disabled || busy} onClick={() => void take()}>
+      <Download size={15} aria-hidden /> {busy ? 'Reading …' : 'CSV'}
+    </Button>
   )
 }
+
+const cutOff = 'The file could not be read to its end. Try again.'

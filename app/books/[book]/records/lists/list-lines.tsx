@@ -6,24 +6,25 @@ import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
 import { ListGrid } from './list-grid'
-import type { useListLines } from './use-list-lines'
+import type { useListCount, useListLines } from './use-list-lines'
 
 interface Props {
   readonly table: Table
   readonly list: List
   readonly read: ReadList
   readonly lines: ReturnType<typeof useListLines>
+  readonly count: ReturnType<typeof useListCount>
   readonly onOrder: (order: readonly Order[]) => void
 }
 
 /** How many records a list has, and the records themselves; or why there are none to see. */
-export function ListLines({ table, list, read, lines, onOrder }: Props) {
+export function ListLines({ table, list, read, lines, count, onOrder }: Props) {
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
   return (
     <>
       <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
-        {sayCount(lines, noun)}
+        {sayCount(lines, count, noun)}
       </p>
       {lines.isError && (
         <div className="px-6">
@@ -35,7 +36,7 @@ export function ListLines({ table, list, read, lines, onOrder }: Props) {
           </Empty>
         </div>
       )}
-      {lines.isSuccess && all.length === 0 && (
+      {lines.isSuccess && !lines.isPlaceholderData && all.length === 0 && (
         <div className="px-6">
           <Empty head={list.where ? `No ${noun} is like that` : `No ${plural(noun)} yet`}>
             {list.where ? 'Change or remove a condition.' : 'They come here as they are entered.'}
@@ -56,9 +57,9 @@ export function ListLines({ table, list, read, lines, onOrder }: Props) {
   )
 }
 
-function sayCount({ data, isFetching, isFetchingNextPage, isError }: Props['lines'], noun: string): string {
+function sayCount({ isFetching, isFetchingNextPage, isError }: Props['lines'], count: Props['count'], noun: string) {
   if (isError) return ''
   if (isFetching && !isFetchingNextPage) return 'Looking …'
-  const count = data?.pages[0]?.count
-  return count === undefined ? '' : counted(count, noun)
+  if (count.isError) return 'How many there are took too long to count.'
+  return count.data === undefined ? 'Counting …' : counted(count.data, noun)
 }

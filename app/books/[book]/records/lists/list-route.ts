@@ -15,13 +15,15 @@ export const Run = z.strictObject({
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
   after: Cursor.optional(),
   limit: z.int().min(1).max(500).default(100),
+  /** How many there are, in place of a page. */
+  count: z.literal(true).optional(),
 })
 export type Run = z.infer<typeof Run>
 
 /** Longer than any list can be that keeps to the limits. */
 const longest = 1_000_000
 
-/** For route handlers that run a list on the live book; what is sent is read from the body, or from a form's field. */
+/** For route handlers that run a list on the live book; what is sent is read from the body. */
 export const listRoute = (answer: (at: AtBook & { live: Live }, run: Run, request: Request) => Promise<Response>) =>
   bookRoute<{ book: string }>('reader', async (at, request) => {
     const run = Run.safeParse(await sentIn(request))
@@ -39,9 +41,8 @@ export const listRoute = (answer: (at: AtBook & { live: Live }, run: Run, reques
   })
 
 async function sentIn(request: Request): Promise<unknown> {
+  const text = await request.text()
   try {
-    const type = request.headers.get('content-type') ?? ''
-    const text = type.includes('json') ? await request.text() : String((await request.formData()).get('run') ?? '')
     return text.length > longest ? undefined : JSON.parse(text)
   } catch {
     return undefined

@@ -16,7 +16,7 @@ import { ListHead } from './list-head'
 import { ListLines } from './list-lines'
 import { Sentence } from './sentence'
 import { useDraftList } from './use-draft-list'
-import { useListLines } from './use-list-lines'
+import { useListCount, useListLines } from './use-list-lines'
 
 interface Props {
   /** As it is kept; none where it isn't yet. */
@@ -35,7 +35,9 @@ export function ListSheet({ kept, start }: Props) {
   const table = tableOf(book, list.table)
   const found = readList(book, list, { given, now: officeNow() })
   const read = 'read' in found ? found.read : undefined
-  const lines = useListLines(base, list, useSettled(given, 300), read !== undefined)
+  const answers = useSettled(given, 300)
+  const lines = useListLines(base, list, answers, read !== undefined)
+  const count = useListCount(base, list, answers, read !== undefined)
   const undo = draft.mayUndo ? draft.undo : undefined
   const redo = draft.mayRedo ? draft.redo : undefined
   // In a box these keys take back what was typed there.
@@ -76,7 +78,14 @@ export function ListSheet({ kept, start }: Props) {
           </ul>
         )}
         {read && (
-          <ListLines table={table} list={list} read={read} lines={lines} onOrder={(order) => change({ order })} />
+          <ListLines
+            table={table}
+            list={list}
+            read={read}
+            lines={lines}
+            count={count}
+            onOrder={(order) => change({ order })}
+          />
         )}
       </div>
       <ListDialogs

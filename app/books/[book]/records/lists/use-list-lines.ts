@@ -8,30 +8,31 @@ import { type Problem, wordProblem } from '@/core/words'
 import type { AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
 
-export interface LinesPage extends AskedPage {
-  readonly count?: number
-}
-
 /** What is sent to run a list. */
-export const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
+const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
   list,
   given,
   moment: officeNow().moment,
 })
 
-async function ask(base: string, run: object, signal: AbortSignal): Promise<LinesPage> {
-  const answer = await fetch(`${base}/lists/run`, {
+async function post(base: string, path: 'run' | 'csv', run: object, signal?: AbortSignal): Promise<Response> {
+  const answer = await fetch(`${base}/lists/${path}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(run),
-    signal,
+    ...(signal && { signal }),
   })
-  if (!answer.ok) {
-    const body = (await answer.json().catch(() => undefined)) as { problem?: Problem } | undefined
-    throw body?.problem ? new Refused(wordProblem(body.problem)) : new Error('The list could not be read.')
-  }
-  return (await answer.json()) as LinesPage
+  if (answer.ok) return answer
+  const body = (await answer.json().catch(() => undefined)) as { problem?: Problem } | undefined
+  throw body?.problem ? new Refused(wordProblem(body.problem)) : new Error('The list could not be read.')
 }
+
+const ask = async <Answer>(base: string, run: object, signal: AbortSignal): Promise<Answer> =>
+  (await (await post(base, 'run', run, signal)).json()) as Answer
+
+/** A list as a CSV file, read to its end. */
+export const csvFile = async (base: string, list: List, given: Readonly<Record<string, string>>): Promise<Blob> =>
+  (await post(base, 'csv', runOf(list, given))).blob()
 
 /** Only what changes the answer: a name doesn't. */
 const keyOf = ({ table, columns, where, asks, order }: List) => ({ table, columns, where, asks, order })
@@ -46,7 +47,7 @@ export function useListLines(base: string, list: List, given: Readonly<Record<st
     placeholderData: keepPreviousData,
     initialPageParam: undefined as Cursor | undefined,
     queryFn: ({ pageParam, signal }) =>
-      ask(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal),
+      ask<AskedPage>(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal),
     retry,
     getNextPageParam: (last) => last.next,
   })
@@ -57,7 +58,8 @@ export function useListCount(base: string, list: List, given: Readonly<Record<st
   return useQuery({
     enabled,
     queryKey: ['list-count', list.table, list.where, list.asks, given],
-    queryFn: async ({ signal }) => (await ask(base, { ...runOf(list, given), limit: 1 }, signal)).count,
+    queryFn: async ({ signal }) =>
+      (await ask<{ readonly count: number }>(base, { ...runOf(list, given), count: true }, signal)).count,
     retry,
   })
 }

@@ -1,11 +1,10 @@
 import { askList, countList } from '@/server/live'
 import { listRoute } from '../list-route'
 
-/** A page of a list, kept or not; with the first one how many records there are in all. */
-export const POST = listRoute(async ({ db, live }, { list, given, moment, after, limit }) => {
+/** A page of a list, kept or not, or how many records it has: two questions, so that the one waits not for the other. */
+export const POST = listRoute(async ({ db, live }, { list, given, moment, after, limit, count }) => {
   const answers = { given, now: { moment } }
-  const page = await askList({ db, live }, list, answers, { after, limit })
-  if ('faults' in page) return Response.json(page)
-  const counted = after ? {} : await countList({ db, live }, list, answers)
-  return Response.json({ ...page, ...counted })
+  return Response.json(
+    count ? await countList({ db, live }, list, answers) : await askList({ db, live }, list, answers, { after, limit }),
+  )
 })

@@ -11,7 +11,8 @@ import type { TitleWords } from '@/ui/drawing/map/title-block'
 import { Button, ChoiceBox, Dialog, Labelled, Segments, TextBox } from '@/ui/kit'
 import { useWorkshop } from '../../workshop-context'
 import type { DrawnSheet } from '../use-map'
-import { handOver, pngFile, svgFile, svgPages } from './draw-file'
+import { handOver } from '@/ui/hand-over'
+import { pngFile, svgFile, svgPages } from './draw-file'
 
 interface Props {
   readonly sheet: DrawnSheet

@@ -1,0 +1,9 @@
+/** Hands a file to whoever is at the screen. */
+export function handOver(blob: Blob, name: string): void {
+  const address = URL.createObjectURL(blob)
+  const link = document.createElement('a')
+  link.href = address
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(address), 10_000)
+}
