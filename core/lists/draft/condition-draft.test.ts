@@ -71,7 +71,7 @@ test('what is asked each time starts with what was typed, and goes when nothing 
   const list: List = { id: 'list', table: 'visit', columns: [], asks: [], order: [] }
   const kept = placed(list, undefined, said.value)
   expect(kept).toEqual({ ok: true, value: { where: { kind: 'all', of: [condition] }, asks } })
-  const gone = kept.ok && placed({ ...list, ...kept.value } as List, 0, undefined)
+  const gone = kept.ok && placed({ ...list, ...kept.value }, 0, undefined)
   expect(gone).toEqual({ ok: true, value: { where: undefined, asks: [] } })
   expect(draftOfCondition(book, condition, asks)).toMatchObject({ asked: true, typed: ['done'] })
 })
@@ -111,7 +111,7 @@ describe('conditions in their places', () => {
     for (let at = 0; at < limits.asks; at++) {
       const made = placed(asked, undefined, asking(`q${at}`))
       if (!made.ok) throw new Error(wordProblem(made.problem))
-      asked = { ...asked, ...made.value } as List
+      asked = { ...asked, ...made.value }
     }
     expect(asked.asks.slice(0, 3).map(({ words }) => words)).toEqual(['State', 'State 2', 'State 3'])
     const more = placed(asked, undefined, asking('more'))

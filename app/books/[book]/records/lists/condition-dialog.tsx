@@ -92,7 +92,7 @@ function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, dra
   // Not with every letter.
   const tried = useSettled(JSON.stringify(next ?? null), 300)
   const wished = next?.ok ? { ...list, ...next.value } : list
-  const count = useListCount(base, wished as List, given, Boolean(next?.ok) && tried === JSON.stringify(next))
+  const count = useListCount(base, wished, given, Boolean(next?.ok) && tried === JSON.stringify(next))
   return { said, next, count: count.data }
 }
 
@@ -102,7 +102,7 @@ function HaveOrNot({ list, given, at, draft }: Pick<Props, 'list' | 'given' | 'a
   const have = useTried({ list, given, at }, some).count
   const { base } = useRecords()
   const others = at === undefined ? undefined : placed(list, at, undefined)
-  const all = useListCount(base, others?.ok ? ({ ...list, ...others.value } as List) : list, given, true).data
+  const all = useListCount(base, others?.ok ? { ...list, ...others.value } : list, given, true).data
   if (have === undefined || all === undefined) return null
   const none = all - have
   return (
@@ -121,7 +121,8 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
   const conditions = conditionsOf(list)
   const current = at === undefined ? undefined : conditions[at]
   const [draft, setDraft] = useState(() => current && draftOfCondition(book, current, list.asks))
-  const { said, next, count } = useTried({ list, given, at }, draft)
+  const tried = useTried({ list, given, at }, draft)
+  const { next } = tried
   const keep = (event: FormEvent) => {
     event.preventDefault()
     if (next?.ok) onKeep(next.value)
@@ -158,12 +159,25 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
           {draft?.kind === 'has' && <HasParts draft={draft} table={table} onChange={setDraft} />}
         </div>
         {draft?.kind === 'has' && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
-        <p role="status" className="min-h-5 text-[13px] text-ash-6">
-          {next && !next.ok && wordProblem(next.problem)}
-          {next?.ok && said?.ok && sayTried(book, table, said.value.condition, next.value.asks, count)}
-        </p>
+        <SaidSoFar table={table} tried={tried} />
       </form>
     </Dialog>
+  )
+}
+
+interface SoFar {
+  readonly table: Table
+  readonly tried: ReturnType<typeof useTried>
+}
+
+/** What the condition says and how many it leaves, or what it still lacks. */
+function SaidSoFar({ table, tried: { said, next, count } }: SoFar) {
+  const { book } = useRecords()
+  return (
+    <p role="status" className="min-h-5 text-[13px] text-ash-6">
+      {next && !next.ok && wordProblem(next.problem)}
+      {next?.ok && said?.ok && sayTried(book, table, said.value.condition, next.value.asks, count)}
+    </p>
   )
 }
 
