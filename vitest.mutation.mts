@@ -11,6 +11,8 @@ export default defineConfig({
     include: [`core/${room}/**/*.test.ts`],
     setupFiles: 'tests/support/seed.ts',
     testTimeout: 60_000,
+    // Each fault runs them again: what they import is loaded once for them all.
+    isolate: false,
     // A law's thousands of cases for each fault would take days.
     env: { TZ: 'UTC', HEARTH_LAWS: 'short' },
   },

@@ -20,6 +20,8 @@ export {
   type Given,
   type Hop,
   List,
+  type Figure,
+  type Group,
   type Order,
   type Place,
   type Span,

@@ -23,4 +23,5 @@ export const limits = {
   givenLength: 400,
   asks: 12,
   orders: 8,
+  groups: 4,
 } as const

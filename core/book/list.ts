@@ -147,6 +147,33 @@ export const Ask = z.strictObject({
 })
 export type Ask = Readonly<z.infer<typeof Ask>>
 
+const groupUnits = [...spanUnits, 'letter'] as const
+
+/**
+ * What records are put together by: a field of theirs, or of one record that they lead to. Days and moments by the
+ * calendar, text by its first letter, numbers by so much each.
+ */
+export const Group = z.strictObject({
+  place: Place,
+  step: z
+    .union([z.enum(groupUnits), z.strictObject({ every: z.string().regex(/^(?=.*[1-9])\d{1,9}(\.\d{1,4})?$/) })])
+    .optional(),
+  /** What groups are put in order by, in place of what they are put together by: their size, or a figure of theirs. */
+  by: z.union([z.strictObject({ size: z.literal(true) }), z.strictObject({ column: Id })]).optional(),
+  down: z.literal(true).optional(),
+})
+export type Group = Readonly<z.infer<typeof Group>>
+
+/**
+ * What the records of a group, or all of them, come to in one column; each that a column's way leads to counts once.
+ * What is gathered for each record is gathered for all of them in the same manner, and has no name here.
+ */
+export const Figure = z.strictObject({
+  column: Id,
+  name: z.enum(['total', 'average', 'least', 'greatest', 'different']).optional(),
+})
+export type Figure = Readonly<z.infer<typeof Figure>>
+
 /** A question put to the records, kept under a name. */
 export const List = z.strictObject({
   id: Id,
@@ -159,5 +186,7 @@ export const List = z.strictObject({
   where: Condition.optional(),
   asks: z.array(Ask).max(limits.asks).readonly(),
   order: z.array(Order).max(limits.orders).readonly(),
+  groups: z.array(Group).min(1).max(limits.groups).readonly().optional(),
+  figures: z.array(Figure).min(1).max(limits.columns).readonly().optional(),
 })
 export type List = Readonly<z.infer<typeof List>>

@@ -4,7 +4,7 @@ import type { Now } from './kind'
 import type { Look } from './look'
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const fullMonths = [
+export const monthNames: readonly string[] = [
   ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
   ...['August', 'September', 'October', 'November', 'December'],
 ]
@@ -42,7 +42,7 @@ export function readDay(typed: string, look: Look, now?: Now): Result<string> {
   const [year, month, day] = parts
   if (year < 1000 || month < 1 || month > 12 || day < 1 || day > daysIn(year, month)) {
     const ends = month >= 1 && month <= 12 && year >= 1000 && day > 0
-    const of = ends && { month: `${fullMonths[month - 1]} ${year}`, last: daysIn(year, month) }
+    const of = ends && { month: `${monthNames[month - 1]} ${year}`, last: daysIn(year, month) }
     return fail({ kind: 'no-such-day', text: typed.trim(), ...of })
   }
   return ok(`${year}-${two(month)}-${two(day)}`)

@@ -6,8 +6,8 @@ import { nameOf } from './say/say-list'
 function listsAskingFor(book: Book, ids: readonly string[]): List[] {
   // Ids are found as whole texts, in ways, places, and the trees of calculations alike.
   const wanted = ids.map((id) => JSON.stringify(id))
-  return book.lists.filter(({ columns, where, asks }) => {
-    const text = JSON.stringify([columns, where ?? null, asks])
+  return book.lists.filter(({ columns, where, asks, groups }) => {
+    const text = JSON.stringify([columns, where ?? null, asks, groups ?? []])
     return wanted.some((id) => text.includes(id))
   })
 }

@@ -8,7 +8,23 @@ export { usualSort } from './usual-sort'
 export type { Sort } from './paging'
 export type { StoredRow } from './row-reader'
 export { readList } from './check/check-list'
-export type { Answers, ListFault, ReadColumn, ReadList } from './check/read-list'
+export { withinGroup } from './check/group-key'
+export { figuresFor, stepsFor, usualFigures } from './check/read-groups'
+export { type Gatherable, gatherablesOf } from './draft/gather-draft'
+export {
+  firstGroup,
+  type Groupable,
+  groupablesOf,
+  groupOrders,
+  sayFigure,
+  type StepChoice,
+  stepChoices,
+} from './draft/group-draft'
+export { type GroupLine, groupLines } from './groups/order-groups'
+export { sayGroup, sayGroups } from './groups/say-group'
+export type { GroupCell } from './statement/group-keys'
+export { groupsSql } from './statement/groups-sql'
+export type { Answers, ListFault, ReadColumn, ReadFigure, ReadGroup, ReadList } from './check/read-list'
 export { comparisonsFor, sayHow } from './check/comparisons'
 export { branchesOf, branchSql, keyText } from './statement/branch-sql'
 export type { Cell } from './statement/cells'

@@ -6,12 +6,13 @@ import {
   type Edit,
   emptyBook,
   type Field,
+  type Group,
   type Hop,
   type List,
   tableOf,
   type Way,
 } from '@/core/book'
-import { comparisonsFor, endOf, isSeveral } from '@/core/lists'
+import { comparisonsFor, endOf, figuresFor, isSeveral, readList } from '@/core/lists'
 import { plainLook } from '@/core/kinds'
 import { tie } from './edits'
 import { made } from './made'
@@ -238,6 +239,43 @@ function columnOf(book: Book, tableId: string, id: string): fc.Arbitrary<Column>
   })
 }
 
+/** Something to group by: a field of the record, or of one that it leads to, as it is or in steps. */
+function groupOf(book: Book, tableId: string): fc.Arbitrary<Group> {
+  const single = waysFrom(book, tableId, 2).filter((way) => !isSeveral(book, way))
+  return fc.constantFrom(...single).chain((way) =>
+    fc.constantFrom(...endOf(book, tableId, way)!.fields).chain((field) =>
+      fc
+        .record({
+          step: fc.option(fc.constantFrom(...stepsOf(field)), { nil: undefined }),
+          down: fc.option(fc.constant(true as const), { nil: undefined }),
+        })
+        .map(({ step, down }): Group => ({
+          place: { way, field: field.id },
+          ...(step && { step }),
+          ...(down && { down }),
+        })),
+    ),
+  )
+}
+
+function stepsOf({ kind }: Field): readonly (Group['step'] | undefined)[] {
+  if (kind === 'date') return ['day', 'week', 'month', 'quarter', 'year']
+  if (kind === 'whole' || kind === 'money') return [{ every: '5' }, { every: '0.25' }, { every: '30' }]
+  return kind === 'line' || kind === 'choice' ? ['letter'] : [undefined]
+}
+
+/** Something beneath each column that can have it. */
+function figuresOf(book: Book, tableId: string, columns: readonly Column[], dice: readonly number[]): List['figures'] {
+  const bare: List = { id: 'list', table: tableId, columns, asks: [], order: [] }
+  const found = readList(book, bare, { given: {}, now: { moment: '2027-03-12T10:00' } })
+  if (!('read' in found)) throw new Error('A random list that can’t be read.')
+  const figures = found.read.columns.flatMap((column, at) => {
+    const all = figuresFor({ book }, found.read.table, column)
+    return all.length > 0 ? [all[dice[at]! % all.length]!] : []
+  })
+  return figures.length > 0 ? figures : undefined
+}
+
 /** Any list of a table: its columns, under a condition, in an order. */
 export function listOf(book: Book): fc.Arbitrary<List> {
   return fc.constantFrom(...book.tables.map(({ id }) => id)).chain((table) =>
@@ -245,6 +283,8 @@ export function listOf(book: Book): fc.Arbitrary<List> {
       .record({
         columns: fc.tuple(...['a', 'b', 'c'].map((id) => columnOf(book, table, id))),
         where: fc.option(conditionOf(book, table, 2), { nil: undefined, freq: 5 }),
+        groups: fc.array(groupOf(book, table), { maxLength: 3 }),
+        figured: fc.array(fc.nat(20), { minLength: 3, maxLength: 3 }),
         order: fc.array(
           fc.record({
             column: fc.constantFrom('a', 'b', 'c'),
@@ -254,12 +294,14 @@ export function listOf(book: Book): fc.Arbitrary<List> {
           { maxLength: 2 },
         ),
       })
-      .map(({ columns, where, order }): List => ({
+      .map(({ columns, where, order, groups, figured }): List => ({
         id: 'list',
         table,
         columns,
         asks: [],
         ...(where && { where }),
+        ...(groups.length > 0 && { groups }),
+        figures: figuresOf(book, table, columns, figured),
         // By what may be several nothing can be ordered, and what a link leads to is ordered by its words.
         order: order.flatMap(({ column, down, blanks }) => {
           const { shows } = columns.find(({ id }) => id === column)!

@@ -3,6 +3,7 @@ import {
   type Column,
   type Condition,
   fieldWith,
+  type Group,
   type List,
   linkOf,
   linkWith,
@@ -16,6 +17,10 @@ export interface Known {
   readonly ref: string
   readonly values: Readonly<Record<string, string | null>>
   readonly links: Readonly<Record<string, string | null>>
+}
+export interface SlowGroup {
+  readonly count: number
+  readonly figures: Readonly<Record<string, string | null>>
 }
 export type World = Readonly<Record<string, readonly Known[]>>
 
@@ -96,19 +101,62 @@ export class SlowLists {
       return this.ends(record, shows.place.way).map((end) => this.valueOf(end, shows.place.field))
     if (shows.kind !== 'gathered') throw new Error('Not reckoned.')
     const met = this.ends(record, shows.way).filter((end) => !shows.where || this.holds(end, shows.where))
-    if (shows.name === 'count') return String(met.length)
-    const values = met.flatMap((end) => this.valueOf(end, shows.field!) ?? [])
-    if (shows.name === 'different') return String(new Set(values).size)
+    return this.gather(met, shows.name, shows.field)
+  }
+
+  /** What records come to, each of them once. */
+  private gather(met: readonly Known[], name: string, field: string | undefined): string | null {
+    if (name === 'count') return String(met.length)
+    const values = met.flatMap((end) => this.valueOf(end, field!) ?? [])
+    if (name === 'different') return String(new Set(values).size)
     if (values.length === 0) return null
-    if (shows.name === 'least' || shows.name === 'greatest') {
-      const sorted = [...values].sort(order(this.isNumber(shows.field!)))
-      return sorted.at(shows.name === 'least' ? 0 : -1)!
+    if (name === 'least' || name === 'greatest') {
+      const sorted = [...values].sort(order(this.isNumber(field!)))
+      return sorted.at(name === 'least' ? 0 : -1)!
     }
     // Whole hundredths, so that no sum is off by a hair.
-    const isWhole = fieldWith(this.book, shows.field!).field.kind === 'whole'
+    const isWhole = ['whole', 'running'].includes(fieldWith(this.book, field!).field.kind)
     const cents = values.reduce((sum, value) => sum + Math.round(Number(value) * 100), 0)
-    if (shows.name === 'total') return isWhole ? String(cents / 100) : (cents / 100).toFixed(2)
+    if (name === 'total') return isWhole ? String(cents / 100) : (cents / 100).toFixed(2)
     return halfUp(cents, values.length)
+  }
+
+  /** What a record is put together by. */
+  private groupOf(record: Known, { place, step }: Group): string | null {
+    const value = this.valueOf(this.ends(record, place.way)[0], place.field)
+    return value === null || step === undefined ? value : stepOf(value, step)
+  }
+
+  /** The groups of some records by some of what a list is grouped by, and what all that they lead to comes to. */
+  groups(list: List, records: readonly Known[], by: readonly number[]): Map<string, SlowGroup> {
+    const found = new Map<string, Known[]>()
+    for (const record of records) {
+      const key = JSON.stringify(by.map((at) => this.groupOf(record, list.groups![at]!)))
+      found.set(key, [...(found.get(key) ?? []), record])
+    }
+    if (by.length === 0 && found.size === 0) found.set('[]', [])
+    return new Map([...found].map(([key, met]) => [key, { count: met.length, figures: this.figures(list, met) }]))
+  }
+
+  private figures(list: List, records: readonly Known[]): Record<string, string | null> {
+    return Object.fromEntries(
+      (list.figures ?? []).map(({ column, name }) => {
+        const { shows } = list.columns.find(({ id }) => id === column)!
+        if (shows.kind === 'calculated') throw new Error('Not reckoned.')
+        const way = shows.kind === 'gathered' ? shows.way : shows.place.way
+        const where = shows.kind === 'gathered' ? shows.where : undefined
+        const ends = new Set(records.flatMap((record) => this.ends(record, way)))
+        const met = [...ends].filter((end) => !where || this.holds(end, where))
+        return shows.kind === 'gathered'
+          ? [column, this.gather(met, shows.name, shows.field)]
+          : [column, this.gather(met, name!, shows.place.field)]
+      }),
+    )
+  }
+
+  /** The records of a list that are of one group. */
+  within(list: List, records: readonly Known[], path: readonly (string | null)[]): Known[] {
+    return records.filter((record) => path.every((key, at) => this.groupOf(record, list.groups![at]!) === key))
   }
 
   /** The records of a list in its order. */
@@ -137,6 +185,32 @@ export class SlowLists {
   private isNumeric({ shows }: Column): boolean {
     if (shows.kind === 'gathered') return !['least', 'greatest'].includes(shows.name) || this.isNumber(shows.field!)
     return shows.kind === 'field' && this.isNumber(shows.place.field)
+  }
+}
+
+/** The first day of a stretch of the calendar, the first letter, the least number of so many: told in the plainest way. */
+function stepOf(value: string, step: NonNullable<Group['step']>): string {
+  if (typeof step === 'object') {
+    const [cents, every] = [Math.round(Number(value) * 100), Math.round(Number(step.every) * 100)]
+    return String((Math.floor(cents / every) * every) / 100)
+  }
+  const day = new Date(`${value.slice(0, 10)}T00:00Z`)
+  switch (step) {
+    case 'letter':
+      return value.charAt(0).toUpperCase()
+    case 'day':
+      return value.slice(0, 10)
+    case 'month':
+      return `${value.slice(0, 7)}-01`
+    case 'year':
+      return `${value.slice(0, 4)}-01-01`
+    case 'quarter':
+      day.setUTCDate(1)
+      while (day.getUTCMonth() % 3 !== 0) day.setUTCMonth(day.getUTCMonth() - 1)
+      return day.toISOString().slice(0, 10)
+    case 'week':
+      while (day.getUTCDay() !== 1) day.setUTCDate(day.getUTCDate() - 1)
+      return day.toISOString().slice(0, 10)
   }
 }
 

@@ -4,7 +4,7 @@ import type { Book } from '../book'
 import { dropPart, putList, setKeys } from '../build-steps'
 import { findList, findTable } from '../find'
 import { limits } from '../limits'
-import { Ask, Column, Condition, List, Order } from '../list'
+import { Ask, Column, Condition, Figure, Group, List, Order } from '../list'
 import { bookId } from '../steps'
 import { type EditKind, Id, orNothing } from './edit-kind'
 
@@ -80,10 +80,27 @@ const ChangeList = z.strictObject({
     where: Condition.nullable().optional(),
     asks: z.array(Ask).max(limits.asks).readonly().optional(),
     order: z.array(Order).max(limits.orders).readonly().optional(),
+    /** Empty for none. */
+    groups: z.array(Group).max(limits.groups).readonly().optional(),
+    figures: z.array(Figure).max(limits.columns).readonly().optional(),
   }),
 })
 
 const listName = (book: Book, id: string) => findList(book, id)?.name ?? 'without a name'
+
+const someOf = <Part>(parts: readonly Part[] | undefined) => (parts?.length ? parts : undefined)
+
+/** What a list asks after a change of it. */
+function askedBy(list: List, to: z.infer<typeof ChangeList>['to']) {
+  return {
+    where: to.where === undefined ? list.where : (to.where ?? undefined),
+    columns: to.columns ?? list.columns,
+    asks: to.asks ?? list.asks,
+    order: to.order ?? list.order,
+    groups: someOf(to.groups ?? list.groups),
+    figures: someOf(to.figures ?? list.figures),
+  }
+}
 
 /** What isn't named stays as it is. */
 export const changeList: EditKind<z.infer<typeof ChangeList>> = {
@@ -98,9 +115,7 @@ export const changeList: EditKind<z.infer<typeof ChangeList>> = {
     const owner = to.owner === undefined ? list.owner : (to.owner ?? undefined)
     const free = nameTaken(book, id, owner, name.value)
     if (!free.ok) return free
-    const where = to.where === undefined ? list.where : (to.where ?? undefined)
-    const asked = { columns: to.columns ?? list.columns, asks: to.asks ?? list.asks, order: to.order ?? list.order }
-    const wished = { name: name.value, describe: describe.value, owner, where, ...asked }
+    const wished = { ...askedBy(list, to), name: name.value, describe: describe.value, owner }
     return orNothing(setKeys(list, id, wished))
   },
   say: (book, { list }) => `Change the list ${listName(book, list)}`,

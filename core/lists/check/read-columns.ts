@@ -4,18 +4,9 @@ import { capital, inSentence, plural, type Problem, wordProblem } from '../../wo
 import { endOf, isSeveral } from '../ways/walk'
 import { sayEnd, stretchesOf } from '../ways/say-way'
 import { factTree } from './fact-tree'
+import { gatheredFace, sayGathering, wholeFace } from './gathered-face'
 import { fieldAt, readCondition } from './read-condition'
-import type { ReadColumn, Reading } from './read-list'
-
-/** How what is gathered is called, before the name of its field. */
-const gatheringWords = {
-  count: 'number',
-  different: 'different ones',
-  total: 'total',
-  average: 'average',
-  least: 'least',
-  greatest: 'greatest',
-} as const
+import type { Gathering, ReadColumn, Reading } from './read-list'
 
 /** Reads a column; what is wrong with it is noted, and it is then left out. */
 export function readColumn(reading: Reading, table: Table, column: Column): ReadColumn | undefined {
@@ -115,27 +106,24 @@ function takenFrom(
   shows: Shows<'gathered'>,
 ): Taken | { readonly problem: Problem } {
   const { name } = shows
-  if (name === 'count') return { name, field: undefined, face: whole(id) }
-  if (shows.field === undefined) return { problem: { kind: 'list-gathers-nothing', name: gatheringWords[name] } }
+  if (name === 'count') return { name, field: undefined, face: wholeFace(id) }
+  if (shows.field === undefined) return { problem: { kind: 'list-gathers-nothing', name: sayGathering(name) } }
   const found = findField(book, shows.field)
   if (found?.table.id !== end.id) return { problem: { kind: 'list-field-gone', table: end.name } }
   const { field } = found
-  const face = gatheredFace(book, id, name, field)
+  const face = gatheredFace(id, name, displayOf(book, field), factTree(book, field)?.type)
   return face
     ? { name, field, face }
-    : { problem: { kind: 'list-cannot-gather', field: field.name, name: gatheringWords[name] } }
+    : { problem: { kind: 'list-cannot-gather', field: field.name, name: sayGathering(name) } }
 }
 
 /** What stands above it: "Payments" where they are counted, "Total of amount". */
-function gatheredHeading(
-  taken: { readonly name: keyof typeof gatheringWords; readonly field: Field } | undefined,
-  ends: string,
-): string {
+function gatheredHeading(taken: { readonly name: Gathering; readonly field: Field } | undefined, ends: string): string {
   if (!taken) return capital(ends)
   const { name, field } = taken
   return name === 'different'
     ? `Different ${plural(inSentence(field.name))} of ${ends}`
-    : `${capital(gatheringWords[name])} of ${inSentence(field.name)}`
+    : `${capital(sayGathering(name, field.kind))} of ${inSentence(field.name)}`
 }
 
 /** A condition within a column: what is wrong in it is the column's fault. */
@@ -149,34 +137,4 @@ function readWhere(
   const read = readCondition(inner, end, where, [])
   reading.faults.push(...inner.faults.map(({ problem }) => ({ at, problem })))
   return read
-}
-
-const whole = (id: string): Field => ({ id, name: '', kind: 'whole' })
-
-/** What the gathered values of a field look like; nothing where it can't be gathered so. */
-function gatheredFace(
-  book: Book,
-  id: string,
-  name: Exclude<Shows<'gathered'>['name'], 'count'>,
-  field: Field,
-): Field | undefined {
-  if (name === 'different') return field.kind === 'file' ? undefined : whole(id)
-  const face = displayOf(book, field)
-  const type = factTree(book, field)?.type.is
-  const number = type === 'exact' || type === 'measured'
-  if (name === 'total' || name === 'average') return number ? summedFace(id, name, face) : undefined
-  const timed = type === 'date' || type === 'time' || type === 'moment'
-  if (!number && !timed) return undefined
-  // A mark or a running number that is the least of several is a number like others.
-  return { ...face, id, kind: face.kind === 'running' || face.kind === 'mark' ? 'whole' : face.kind }
-}
-
-/** Amounts stay amounts; an average has two decimals more than what it is of. */
-function summedFace(id: string, name: 'total' | 'average', face: Field): Field {
-  const unit = face.unit ? { unit: face.unit } : {}
-  if (face.kind === 'money' || face.kind === 'measured') return { id, name: '', kind: face.kind, ...unit }
-  const decimals = (face.kind === 'exact' ? (face.decimals ?? 2) : 0) + (name === 'average' ? 2 : 0)
-  return decimals === 0
-    ? { ...whole(id), ...unit }
-    : { id, name: '', kind: 'exact', digits: 18, decimals: Math.min(decimals, 10), ...unit }
 }

@@ -168,7 +168,7 @@ const shapes: Partial<Record<KindName, RegExp>> = {
   dateTime: /^\d{4}-\d\d-\d\d(?:T\d\d:\d\d)?$/,
   tick: /^[01]$/,
 }
-const isValue = (kind: KindName, value: string) => shapes[kind]?.test(value) ?? value !== ''
+export const isValue = (kind: KindName, value: string) => shapes[kind]?.test(value) ?? value !== ''
 
 function checked(reading: Reading, path: Path, way: Way, end: Table, tree: Tree, turned: boolean): ReadCondition {
   const read = recheckStored(reading.book, end, storeTree(tree))
@@ -198,6 +198,13 @@ function withField(
   return checked(reading, path, [], table, compareFacts(how, left, right), isTurned(how))
 }
 
+/** Whether a text could be the reference of a record that a link field leads to. */
+export function isRefFor(book: Book, field: Field, ref: string): boolean {
+  const leaves = keyLeaves(book, linkOf(book, field.id).one)
+  // A database would take the figures that a text begins with for the number.
+  return keyOfRef(ref, leaves.length)?.every((part, place) => couldBeKey(book, leaves[place]!, part)) ?? false
+}
+
 /** The fields whose values a key is made of, those of the records that it leads to among them. */
 const keyLeaves = (book: Book, tableId: string): Field[] => {
   const table = tableOf(book, tableId)
@@ -207,7 +214,7 @@ const keyLeaves = (book: Book, tableId: string): Field[] => {
   })
 }
 
-function couldBeKey({ book }: Reading, field: Field, part: string): boolean {
+function couldBeKey(book: Book, field: Field, part: string): boolean {
   const type = typeOfField(field, book.look)?.is
   return type === 'exact' ? /^-?\d{1,20}(?:\.\d+)?$/.test(part) : isValue(field.kind, part)
 }
@@ -219,8 +226,7 @@ function linked(reading: Reading, { way, end, field, how, values, path }: Compar
   }
   const leaves = keyLeaves(reading.book, linkOf(reading.book, field.id).one)
   const keys = values.map((ref) => keyOfRef(ref, leaves.length))
-  // A database would take the figures that a text begins with for the number.
-  const wrong = keys.findIndex((key) => !key?.every((part, place) => couldBeKey(reading, leaves[place]!, part)))
+  const wrong = values.findIndex((ref) => !isRefFor(reading.book, field, ref))
   if (wrong >= 0)
     return fault(reading, path, { kind: 'list-value-wrong', field: field.name, value: values[wrong]!.slice(0, 40) })
   const condition: ReadCondition = { kind: 'linked', way, table: end, field, keys: keys as string[][] }

@@ -1,4 +1,4 @@
-import type { Book, Condition, Field, List, Table, Way } from '../../book'
+import type { Book, Condition, Field, Group, List, Table, Way } from '../../book'
 import type { Tree } from '../../expressions'
 import type { Now } from '../../kinds'
 import type { Problem } from '../../words'
@@ -9,6 +9,8 @@ export type ListPart =
   | { readonly part: 'condition'; readonly path: readonly number[] }
   | { readonly part: 'order'; readonly at: number }
   | { readonly part: 'ask'; readonly id: string }
+  | { readonly part: 'group'; readonly at: number }
+  | { readonly part: 'figure'; readonly at: number }
 
 export interface ListFault {
   readonly at: ListPart
@@ -37,6 +39,8 @@ export type ReadCondition =
       readonly most: number | undefined
       readonly where: ReadCondition | undefined
     }
+  /** It is of one group of those that a list is put together by. */
+  | { readonly kind: 'inGroup'; readonly group: ReadGroup; readonly key: string | null }
   /** Nothing was answered to what it asks. */
   | { readonly kind: 'always' }
 
@@ -68,7 +72,34 @@ export type ReadColumn = Shown &
       }
     | { readonly kind: 'calculated'; readonly tree: Tree }
   )
-type Gathering = 'count' | 'different' | 'total' | 'average' | 'least' | 'greatest'
+export type Gathering = 'count' | 'different' | 'total' | 'average' | 'least' | 'greatest'
+
+/** What records are put together by. */
+export interface ReadGroup {
+  readonly heading: string
+  /** As a sentence has it: "town of its premises". */
+  readonly words: string
+  readonly way: Way
+  readonly table: Table
+  readonly field: Field
+  readonly face: Field
+  readonly step: Group['step']
+  readonly down: boolean
+  /** The column whose figure groups are put in order by, or their size; their own value where neither. */
+  readonly by: string | { readonly size: true } | undefined
+}
+
+/** What the records of a group come to in a column: each end of the way that they lead to counts once. */
+export interface ReadFigure {
+  /** The column it stands under. */
+  readonly column: ReadColumn
+  readonly name: Gathering
+  readonly way: Way
+  readonly end: Table
+  readonly of: Field | Tree | undefined
+  readonly where: ReadCondition | undefined
+  readonly face: Field
+}
 
 /** A list that can be asked: everything in it is there, and fits. */
 export interface ReadList {
@@ -80,6 +111,8 @@ export interface ReadList {
     readonly down: boolean
     readonly blanks: 'first' | 'last' | undefined
   }[]
+  readonly groups: readonly ReadGroup[]
+  readonly figures: readonly ReadFigure[]
 }
 
 /** What was answered to what a list asks, as values are stored, and the moment it is. */

@@ -44,6 +44,12 @@ function moved(day: string, unit: Span['unit'], count: number): string {
   }
 }
 
+/** The stretch of the calendar that a day lies in. */
+export function calendarDays(day: string, unit: Span['unit'], { weekStart }: Pick<Look, 'weekStart'>): Days {
+  const from = begins(day, unit, weekStart)
+  return { from, until: moved(from, unit, 1) }
+}
+
 /**
  * The days that a stretch means on a day. "Last month" is the whole one of the calendar before; "the last 30 days" end
  * with today, "the next 7 days" begin with it.

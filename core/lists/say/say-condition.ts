@@ -13,17 +13,10 @@ import { showValue } from '../../kinds'
 import { aOrAn, counted, inSentence, listed } from '../../words'
 import { sayHow } from '../check/comparisons'
 import { endOf } from '../ways/walk'
-import { sayEnd, stretchesOf } from '../ways/say-way'
+import { sayEnd, sayPlace } from '../ways/say-way'
 
 type Of<Kind extends Condition['kind']> = Extract<Condition, { kind: Kind }>
 type Told = Pick<List, 'asks'>
-
-/** A field as a sentence has it: "town of its premises". */
-function sayPlace(book: Book, tableId: string, { way, field }: Place): string {
-  const name = findField(book, field)?.field.name ?? 'a field that is gone'
-  const through = stretchesOf(book, tableId, way).map(({ words }) => ` of its ${inSentence(words)}`)
-  return inSentence(name) + through.reverse().join('')
-}
 
 /** "this month", "the last 30 days", "yesterday". */
 export function saySpan({ which, unit, count }: Span): string {

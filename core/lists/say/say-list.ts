@@ -3,6 +3,7 @@ import { capital, counted, inSentence } from '../../words'
 import { isTimed } from '../check/comparisons'
 import type { ReadColumn } from '../check/read-list'
 import { readList } from '../check/check-list'
+import { sayGroups } from '../groups/say-group'
 import { sayCondition } from './say-condition'
 
 /** What a press on a part of the sentence changes. */
@@ -10,6 +11,7 @@ export type PieceOf =
   | { readonly kind: 'table' }
   | { readonly kind: 'condition'; readonly at: number }
   | { readonly kind: 'columns' }
+  | { readonly kind: 'groups' }
   | { readonly kind: 'order' }
 
 /** A part of the sentence that a list is: plain words, or a piece that is pressed to change it. */
@@ -57,6 +59,12 @@ export function sentenceOf(book: Book, list: List): Piece[] {
     ...conditions,
     { words: ', with ' },
     { words: counted(columns, 'field'), of: { kind: 'columns' } },
+    ...(list.groups
+      ? [
+          { words: ', grouped by ' },
+          { words: read ? sayGroups(read.groups) : 'what is gone', of: { kind: 'groups' } as const },
+        ]
+      : []),
     { words: ', ' },
     { words: order.length > 0 ? order.join(', then ') : 'in the order of their keys', of: { kind: 'order' } },
     { words: '.' },

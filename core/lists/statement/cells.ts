@@ -54,7 +54,7 @@ function linkPlan(reach: Reach, at: At, field: Field): CellPlan {
 }
 
 /** A part of what a record is known by, as people write it. */
-function wordOf(book: Book, { field }: LabelPiece, stored: string | number | null): string {
+export function wordOf(book: Book, { field }: LabelPiece, stored: string | number | null): string {
   if (stored === null) return ''
   const { load, show } = kindOf(field.kind)
   return show(load(stored), field, book.look)

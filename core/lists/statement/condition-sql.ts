@@ -1,9 +1,10 @@
-import { kindOf, quoteText } from '../../kinds'
+import { kindOf } from '../../kinds'
 import { leafOf } from '../../physical'
 import { expressionSql } from '../../sql'
 import type { ReadCondition } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
-import { type At, fieldAtAlias, keyAt, Reach, wayFrom } from './reach'
+import { inGroupSql } from './group-keys'
+import { type At, fieldAtAlias, keyAt, Reach, storedSql, wayFrom } from './reach'
 
 type Of<Kind extends ReadCondition['kind']> = Extract<ReadCondition, { kind: Kind }>
 
@@ -35,6 +36,10 @@ export function conditionSql(reach: Reach, condition: ReadCondition, turned = fa
     }
     case 'has':
       return hasSql(reach, condition, turned)
+    case 'inGroup': {
+      const sql = inGroupSql(reach, condition.group, condition.key)
+      return turned ? `((${sql}) IS NOT TRUE)` : sql
+    }
   }
 }
 
@@ -46,9 +51,6 @@ function linkedSql(reach: Reach, { way, field, keys }: Of<'linked'>): string {
     columns.map((column, place) => `${column} = ${storedSql(leaves[place]!.store(key[place] ?? ''))}`).join(' AND ')
   return keys.map((key) => `(${one(key)})`).join(' OR ')
 }
-
-const storedSql = (value: string | number) =>
-  typeof value === 'number' && Number.isFinite(value) ? String(value) : quoteText(String(value))
 
 /** What one asks of the records that a way leads to, as the inside of a query. */
 export function endsSql(reach: Reach, from: At, { way, where }: Pick<Of<'has'>, 'way' | 'where'>) {

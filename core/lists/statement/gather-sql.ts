@@ -1,3 +1,4 @@
+import type { Field } from '../../book'
 import { kindOf, type Look } from '../../kinds'
 import { conditionSql, endsSql } from './condition-sql'
 import type { ReadColumn } from '../check/read-list'
@@ -25,18 +26,19 @@ export function gatherSql(reach: Reach, column: Gathered): string {
   return `(SELECT ${value} FROM ${reach.names.quoted(column.end.id)} ${once.alias}${inner.joins} WHERE (${keys(once)}) IN (SELECT ${keys(met.end)} FROM ${met.tables.join(' ')} WHERE ${met.hangs})${asked})`
 }
 
-const functions = { total: 'SUM', average: 'AVG', least: 'MIN', greatest: 'MAX' } as const
-
 function taken({ book, names }: Reach, { name, field, face }: Gathered, at: At): string {
-  if (name === 'count' || !field) return 'COUNT(*)'
-  if (name === 'different')
-    return `COUNT(DISTINCT ${field.kind === 'link' ? fieldAtAlias(names, at, field.id).join(', ') : valueAt(book, names, at, field)})`
-  const sql = `${functions[name]}(${valueAt(book, names, at, field)})`
-  return name === 'average' ? rounded(sql, face, book.look) : sql
+  if (name === 'count' || !field) return aggregateSql('count', [], face, book.look)
+  const values = field.kind === 'link' ? fieldAtAlias(names, at, field.id) : [valueAt(book, names, at, field)]
+  return aggregateSql(name, values, face, book.look)
 }
 
-/** An average has as many decimals as are shown, rounded once. */
-function rounded(sql: string, face: Gathered['face'], look: Look): string {
+const functions = { total: 'SUM', average: 'AVG', least: 'MIN', greatest: 'MAX' } as const
+
+/** What rows come to; an average has as many decimals as are shown, rounded once. */
+export function aggregateSql(name: Gathered['name'], values: readonly string[], face: Field, look: Look): string {
+  if (name === 'count') return 'COUNT(*)'
+  if (name === 'different') return `COUNT(DISTINCT ${values.join(', ')})`
+  const sql = `${functions[name]}(${values[0]!})`
   const type = kindOf(face.kind).columnType(face, look)
-  return type?.is === 'exact' ? `ROUND(${sql}, ${type.scale})` : sql
+  return name === 'average' && type?.is === 'exact' ? `ROUND(${sql}, ${type.scale})` : sql
 }

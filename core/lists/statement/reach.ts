@@ -1,5 +1,5 @@
 import { type Book, type Field, type Hop, linkOf, linkWith, type Table, tableOf, type Way } from '../../book'
-import { isDerived } from '../../kinds'
+import { isDerived, quoteText } from '../../kinds'
 import { quoteName } from '../../names'
 import { factSql } from '../../sql'
 import { keyColumns, linkPairs, type PhysicalNames } from '../../physical'
@@ -24,6 +24,10 @@ export const fieldAtAlias = (names: PhysicalNames, { table, alias }: At, field: 
 /** The value of a field of a record, stored or derived; not for links, which may have several columns. */
 export const valueAt = (book: Book, names: PhysicalNames, at: At, field: Field): string =>
   isDerived(field) ? factSql(book, names, field.id, at.alias) : fieldAtAlias(names, at, field.id)[0]!
+
+/** A stored value as a statement writes it. */
+export const storedSql = (value: string | number): string =>
+  typeof value === 'number' && Number.isFinite(value) ? String(value) : quoteText(String(value))
 
 const hopLink = (book: Book, hop: Hop) => (hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link))
 

@@ -1,4 +1,15 @@
-import { type Book, fieldWith, findTable, type Hop, linkWith, type Table, tableOf, type Way } from '../../book'
+import {
+  type Book,
+  fieldWith,
+  findField,
+  findTable,
+  type Hop,
+  linkWith,
+  type Place,
+  type Table,
+  tableOf,
+  type Way,
+} from '../../book'
 import { inSentence, plural } from '../../words'
 import { afterHop, endOf, isFanning, isSeveral } from './walk'
 
@@ -84,4 +95,11 @@ export function sayEnd(book: Book, tableId: string, way: Way, many: boolean): st
   const own = many ? plural(name) : name
   const before = stretches.slice(0, -1).map(({ words }) => inSentence(words))
   return before.length === 0 ? own : `${own} of its ${before.reverse().join(' of its ')}`
+}
+
+/** A field as a sentence has it: "town of its premises". */
+export function sayPlace(book: Book, tableId: string, { way, field }: Place): string {
+  const name = findField(book, field)?.field.name ?? 'a field that is gone'
+  const through = stretchesOf(book, tableId, way).map(({ words }) => ` of its ${inSentence(words)}`)
+  return inSentence(name) + through.reverse().join('')
 }

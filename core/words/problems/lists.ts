@@ -24,6 +24,15 @@ export const listProblems = {
   'list-order-gone': () => 'It is put in order by a column that it no longer has. Choose another.',
   'list-order-several': ({ column }: { readonly column: string }) =>
     `${column} may hold several values, so nothing can be put in order by it. Count them, or choose another column.`,
+  'list-groups-several': ({ what }: { readonly what: string }) =>
+    `There may be several ${what}, so a record would stand in several groups. Group by something else, or begin the list with them.`,
+  'list-cannot-group': ({ field }: { readonly field: string }) =>
+    `Nothing can be grouped by ${field}. Choose another field.`,
+  'list-cannot-step': ({ field }: { readonly field: string }) =>
+    `${field} can’t be grouped in this manner. Choose another one.`,
+  'list-group-order-gone': () =>
+    'Its groups are put in order by a figure that it no longer has. Choose another order for them.',
+  'list-figure-gone': () => 'Something is to stand beneath a column that the list no longer has. Choose it again.',
   'list-column-twice': () => 'Two columns go by the same name inside. Take one out and tick it again.',
   'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,
   'list-condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',

@@ -6,6 +6,9 @@ import {
   branchSql,
   type Cell,
   countSql,
+  type GroupLine,
+  groupLines,
+  groupsSql,
   keyText,
   type ListFault,
   readList,
@@ -13,6 +16,7 @@ import {
   rowsSql,
   type Statement,
   type StoredRow,
+  withinGroup,
 } from '@/core/lists'
 import type { Cursor } from '@/core/records'
 import { namesOf } from '../live'
@@ -36,21 +40,30 @@ export type Asked<T> = T | { readonly faults: readonly ListFault[] }
 const run = async <Row>(reads: Reads, { sql, params, read }: Statement<Row>): Promise<Row[]> =>
   (await selectRowsIn<StoredRow>(reads, sql, params)).map(read)
 
+export interface AskedPart {
+  readonly after?: Cursor | undefined
+  readonly limit: number
+  /** Of one group alone: by the keys of what the list is grouped by, from the first on. */
+  readonly path?: readonly (string | null)[] | undefined
+}
+
 /** A page of a list's records, with what may be several beside each. */
 export async function askList(
   reads: Reads,
   list: List,
   answers: Answers,
-  { after, limit }: { readonly after?: Cursor | undefined; readonly limit: number },
+  { after, limit, path = [] }: AskedPart,
 ): Promise<Asked<AskedPage>> {
   const { faults, ...found } = readList(reads.live.book, list, answers)
   if (!('read' in found)) return { faults }
+  const read = withinGroup(reads.live.book, found.read, path)
+  if (!read) return { lines: [] }
   const names = namesOf(reads.live)
-  const rows = await run(reads, rowsSql(reads.live.book, found.read, { after, limit: limit + 1 }, names))
+  const rows = await run(reads, rowsSql(reads.live.book, read, { after, limit: limit + 1 }, names))
   const page = rows.slice(0, limit)
   const last = page.at(-1)
   return {
-    lines: await withBranches(reads, found.read, page),
+    lines: await withBranches(reads, read, page),
     ...(rows.length > limit && last && { next: last.cursor }),
   }
 }
@@ -65,6 +78,43 @@ export async function countList(
   if (!('read' in found)) return { faults }
   const [count = 0] = await run(reads, countSql(reads.live.book, found.read, namesOf(reads.live)))
   return { count }
+}
+
+/** So many groups are shown at a time. */
+const mostGroups = 2000
+
+export interface AskedBy {
+  readonly by: readonly number[]
+  readonly path?: AskedPart['path']
+  readonly most?: number
+}
+
+export interface AskedGroups {
+  readonly groups: readonly GroupLine[]
+  /** That there are more of them than are told. */
+  readonly more: boolean
+}
+
+/**
+ * The groups of a list by some of what it is grouped by, told by their places in it; by none, all its records as one.
+ * `path` asks for those within one group.
+ */
+export async function askGroups(
+  reads: Reads,
+  list: List,
+  answers: Answers,
+  { by, path = [], most = mostGroups }: AskedBy,
+): Promise<Asked<AskedGroups>> {
+  const { faults, ...found } = readList(reads.live.book, list, answers)
+  if (!('read' in found)) return { faults }
+  const read = withinGroup(reads.live.book, found.read, path)
+  if (!read || by.some((at) => !read.groups[at])) return { groups: [], more: false }
+  const statements = groupsSql(reads.live.book, read, by, most + 1, namesOf(reads.live))
+  const told = []
+  for (const statement of statements) told.push(await run(reads, statement))
+  const own = told[0] ?? []
+  told[0] = own.slice(0, most)
+  return { groups: groupLines(read, by, told), more: own.length > most }
 }
 
 async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRow[]): Promise<ListLine[]> {

@@ -1,31 +1,71 @@
 import type { List } from '@/core/book'
-import { type Answers, type Cell, csvCell, guardFormula, type ReadColumn, readList } from '@/core/lists'
+import {
+  type Answers,
+  type Cell,
+  csvCell,
+  guardFormula,
+  type ReadColumn,
+  type ReadGroup,
+  readList,
+  sayGroup,
+} from '@/core/lists'
 import type { Cursor } from '@/core/records'
 import type { Live } from '../live'
 import type { Reads } from '../unit'
-import { askList, type ListLine } from './ask-list'
+import { askGroups, askList, type ListLine } from './ask-list'
 import { csvHead, csvLines } from './csv'
 
 const pageSize = 1000
 
+/** So many groups of a level go into one file; far more than anybody reads. */
+const mostGroups = 100_000
+
 /**
  * A list as CSV (RFC 4180, UTF-8 with a byte-order mark), a page at a time, so that no size is too large. What goes on
- * lines each takes as many as there are; nothing at all comes of a list that can't be run.
+ * lines each takes as many as there are; what the list is grouped by stands first, in every line. Nothing at all comes
+ * of a list that can't be run.
  */
 export async function* csvOfList(reads: Reads, list: List, answers: Answers): AsyncGenerator<string> {
   const { live } = reads
   const found = readList(live.book, list, answers)
   if (!('read' in found)) return
-  const { columns } = found.read
-  yield csvHead(columns.map(({ heading }) => heading))
-  let after: Cursor | undefined
-  do {
-    const page = await askList(reads, list, answers, { after, limit: pageSize })
-    if ('faults' in page) return
-    const rows = page.lines.flatMap((line) => rowsOf(live, columns, line))
-    if (rows.length > 0) yield csvLines(rows)
-    after = page.next
-  } while (after)
+  const { columns, groups } = found.read
+  yield csvHead([...groups.map(({ heading }) => heading), ...columns.map(({ heading }) => heading)])
+  for await (const { path, words } of groupsIn(reads, list, answers, groups)) {
+    let after: Cursor | undefined
+    do {
+      const page = await askList(reads, list, answers, { after, limit: pageSize, path })
+      if ('faults' in page) return
+      const rows = page.lines.flatMap((line) => rowsOf(live, columns, line).map((row) => [...words, ...row]))
+      if (rows.length > 0) yield csvLines(rows)
+      after = page.next
+    } while (after)
+  }
+}
+
+interface InGroup {
+  readonly path: readonly (string | null)[]
+  /** What its groups are called, from the first on. */
+  readonly words: readonly string[]
+}
+
+/** The innermost groups of a list in their order; one for all where it has none. */
+async function* groupsIn(
+  reads: Reads,
+  list: List,
+  answers: Answers,
+  groups: readonly ReadGroup[],
+  within: InGroup = { path: [], words: [] },
+): AsyncGenerator<InGroup> {
+  const group = groups[within.path.length]
+  if (!group) return void (yield within)
+  const found = await askGroups(reads, list, answers, { by: [within.path.length], path: within.path, most: mostGroups })
+  if ('faults' in found) return
+  for (const { cells } of found.groups) {
+    const words = guardFormula(sayGroup(reads.live.book.look, group, cells[0]!))
+    const inner = { path: [...within.path, cells[0]!.key], words: [...within.words, words] }
+    yield* groupsIn(reads, list, answers, groups, inner)
+  }
 }
 
 /** The lines that one record takes: as many as the longest of what goes on lines. */

@@ -4,8 +4,9 @@ import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type Column, type Field, limits, type List, type Table, tableOf, type Way } from '@/core/book'
 import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
-import { inSentence, wordProblem } from '@/core/words'
-import { ChoiceBox, TextBox, TickBox } from '@/ui/kit'
+import { columnsAt, HowShown } from './how-shown'
+import { wordProblem } from '@/core/words'
+import { TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 
@@ -92,7 +93,7 @@ function Reach(props: ReachProps) {
               <FieldTick key={field.id} {...props} field={field} />
             ))}
           </ul>
-          {isSeveral(book, way) && <HowShown {...props} />}
+          {isSeveral(book, way) && <HowShown list={list} onChange={props.onChange} way={way} name={name} />}
           {depth < furthest &&
             furtherFrom(book, list.table, way).map((stretch) => (
               <Further key={stretch.words} {...props} stretch={stretch} />
@@ -125,16 +126,6 @@ function hasIn(book: Book, tableId: string, way: Way, find: string, further: num
   )
 }
 
-const isAt = (a: Way, b: Way) => JSON.stringify(a) === JSON.stringify(b)
-
-/** The columns of a list that show what a way leads to. */
-function columnsAt(list: List, way: Way): Column[] {
-  return list.columns.filter(({ shows }) => {
-    if (shows.kind === 'calculated') return false
-    return isAt(shows.kind === 'gathered' ? shows.way : shows.place.way, way)
-  })
-}
-
 const columnOf = (list: List, way: Way, field: string) =>
   columnsAt(list, way).find(
     ({ shows }) => (shows.kind === 'field' || shows.kind === 'several') && shows.place.field === field,
@@ -163,49 +154,5 @@ function FieldTick({ list, way, field, onChange, depth }: ReachProps & { readonl
         onChange={toggle}
       />
     </li>
-  )
-}
-
-type Shown = 'together' | 'lines'
-
-/** How several go into one row: all in one place or on lines each, and whether they are counted. */
-function HowShown({ list, way, onChange, name }: ReachProps) {
-  const here = columnsAt(list, way)
-  const shown = here.flatMap(({ shows }) => (shows.kind === 'several' ? [shows.as] : []))[0]
-  const counted = here.find(({ shows }) => shows.kind === 'gathered' && shows.name === 'count')
-  const show = (as: Shown) =>
-    onChange(
-      list.columns.map((column) => {
-        const { shows } = column
-        return shows.kind === 'several' && isAt(shows.place.way, way) ? { ...column, shows: { ...shows, as } } : column
-      }),
-    )
-  const count = (now: boolean) =>
-    onChange(
-      now
-        ? [...list.columns, { id: freshId(), shows: { kind: 'gathered', way, name: 'count' } }]
-        : list.columns.filter((column) => column !== counted),
-    )
-  return (
-    <div className="my-1 ml-[18px] rounded-md border border-ash-3 bg-paper p-2 text-[13px]">
-      <TickBox
-        id={`count-${JSON.stringify(way)}`}
-        checked={counted !== undefined}
-        disabled={counted ? list.columns.length === 1 : list.columns.length >= limits.columns}
-        label={`How many ${inSentence(name)} there are`}
-        onChange={count}
-      />
-      {shown && (
-        <ChoiceBox
-          aria-label={`How several ${inSentence(name)} go`}
-          value={shown}
-          onChange={(event) => show(event.target.value as Shown)}
-          className="mt-1 text-[13px]"
-        >
-          <option value="together">together</option>
-          <option value="lines">on a line each</option>
-        </ChoiceBox>
-      )}
-    </div>
   )
 }

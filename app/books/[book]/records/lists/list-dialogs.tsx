@@ -10,12 +10,14 @@ import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { drop } from './actions'
 import { ConditionDialog } from './condition-dialog'
+import { GroupsDialog } from './groups-dialog'
 import { KeepDialog } from './keep-dialog'
 import { OrderDialog } from './order-dialog'
 
 /** What is being asked about a list; a condition by its place, none for a new one. */
 export type Asking =
-  { readonly kind: 'condition'; readonly at: number | undefined } | { readonly kind: 'order' | 'keep' | 'drop' }
+  | { readonly kind: 'condition'; readonly at: number | undefined }
+  | { readonly kind: 'order' | 'groups' | 'keep' | 'drop' }
 
 interface Props {
   readonly asking: Asking | undefined
@@ -53,6 +55,18 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
           }}
         />
       )
+    case 'groups':
+      return (
+        <GroupsDialog
+          list={list}
+          columns={columns}
+          onClose={onClose}
+          onKeep={(to) => {
+            onChange(to)
+            onClose()
+          }}
+        />
+      )
     case 'keep':
       return (
         <KeepDialog
@@ -62,7 +76,14 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
           onKept={(kept) => {
             onKept(kept)
             // What it no longer has goes too.
-            onChange({ name: undefined, describe: undefined, owner: undefined, ...kept })
+            onChange({
+              name: undefined,
+              describe: undefined,
+              owner: undefined,
+              groups: undefined,
+              figures: undefined,
+              ...kept,
+            })
             onClose()
             router.replace(`${base}/lists/${kept.id}`)
             router.refresh()

@@ -5,20 +5,24 @@ import type { ReadList } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
+import { useRecords } from '../records-context'
+import { AllOfThem } from './figures-row'
+import { GroupedGrid } from './grouped-grid'
 import { ListGrid } from './list-grid'
-import type { useListCount, useListLines } from './use-list-lines'
+import { useGroups, type useListCount, type useListLines } from './use-list-lines'
 
 interface Props {
   readonly table: Table
   readonly list: List
   readonly read: ReadList
+  readonly given: Readonly<Record<string, string>>
   readonly lines: ReturnType<typeof useListLines>
   readonly count: ReturnType<typeof useListCount>
   readonly onOrder: (order: readonly Order[]) => void
 }
 
 /** How many records a list has, and the records themselves; or why there are none to see. */
-export function ListLines({ table, list, read, lines, count, onOrder }: Props) {
+export function ListLines({ table, list, read, given, lines, count, onOrder }: Props) {
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
   return (
@@ -44,16 +48,31 @@ export function ListLines({ table, list, read, lines, count, onOrder }: Props) {
         </div>
       )}
       {!lines.isError && all.length > 0 && (
-        <ListGrid
-          table={table}
-          columns={read.columns}
-          lines={all}
-          order={list.order}
-          onOrder={onOrder}
-          onEnd={() => lines.hasNextPage && !lines.isFetchingNextPage && void lines.fetchNextPage()}
-        />
+        <Found table={table} list={list} read={read} given={given} lines={lines} onOrder={onOrder} />
       )}
     </>
+  )
+}
+
+/** The records as they are found, in groups where the list has some. */
+function Found({ table, list, read, given, lines, onOrder }: Omit<Props, 'count'>) {
+  const { base } = useRecords()
+  const isGrouped = read.groups.length > 0
+  const foot = useGroups(base, list, given, { by: [], enabled: isGrouped || read.figures.length > 0 })
+  const total = foot.data?.groups[0]
+  const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
+  if (isGrouped)
+    return <GroupedGrid table={table} list={list} read={read} given={given} all={total} onOrder={onOrder} />
+  return (
+    <ListGrid
+      table={table}
+      columns={read.columns}
+      lines={all}
+      order={list.order}
+      onOrder={onOrder}
+      onEnd={() => lines.hasNextPage && !lines.isFetchingNextPage && void lines.fetchNextPage()}
+      foot={read.figures.length > 0 && <AllOfThem columns={read.columns} figures={read.figures} line={total} />}
+    />
   )
 }
 

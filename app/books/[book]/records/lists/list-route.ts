@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { type AtBook, bookRoute, refused } from '@/app/door'
-import { List } from '@/core/book'
+import { limits, List } from '@/core/book'
 import { fail } from '@/core/words'
 import { readOnly } from '@/server/database'
 import { heavyProblem, type Live, openedBook } from '@/server/live'
@@ -15,6 +15,10 @@ export const Run = z.strictObject({
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
   after: Cursor.optional(),
   limit: z.int().min(1).max(500).default(100),
+  /** Of one group alone, by its keys. */
+  path: z.array(z.string().max(4000).nullable()).max(limits.groups).optional(),
+  /** Groups by some of what the list is grouped by, in place of a page; by none, all of its records as one. */
+  by: z.array(z.int().min(0)).max(limits.groups).optional(),
   /** How many there are, in place of a page. */
   count: z.literal(true).optional(),
 })

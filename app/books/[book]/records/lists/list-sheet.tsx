@@ -43,13 +43,13 @@ export function ListSheet({ kept, start }: Props) {
   // In a box these keys take back what was typed there.
   useKeys({}, { 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
   const press = (of: PieceOf) => {
-    if (of.kind === 'condition' || of.kind === 'order') setAsking(of)
+    if (of.kind === 'condition' || of.kind === 'order' || of.kind === 'groups') setAsking(of)
     if (of.kind === 'columns') document.querySelector<HTMLElement>('[aria-label="Find a field"]')?.focus()
   }
   return (
     <Room
       bare
-      index={<FieldsInReach list={list} onChange={(columns) => change({ columns, order: ordersOf(list, columns) })} />}
+      index={<FieldsInReach list={list} onChange={(columns) => change(withColumns(list, columns))} />}
       indexLabel="Fields in reach"
     >
       <div className="flex h-full flex-col">
@@ -67,6 +67,7 @@ export function ListSheet({ kept, start }: Props) {
             faults={found.faults}
             onPiece={press}
             onAdd={() => setAsking({ kind: 'condition', at: undefined })}
+            onGroup={() => setAsking({ kind: 'groups' })}
           />
           <AskedBar list={list} given={given} onChange={setGiven} />
         </header>
@@ -82,6 +83,7 @@ export function ListSheet({ kept, start }: Props) {
             table={table}
             list={list}
             read={read}
+            given={answers}
             lines={lines}
             count={count}
             onOrder={(order) => change({ order })}
@@ -102,6 +104,17 @@ export function ListSheet({ kept, start }: Props) {
   )
 }
 
-/** The order by columns that are still there. */
-const ordersOf = (list: List, columns: List['columns']) =>
-  list.order.filter(({ column }) => columns.some(({ id }) => id === column))
+/** Other columns; what was said of columns that are gone goes with them. */
+function withColumns(list: List, columns: List['columns']): Partial<List> {
+  const isThere = ({ column }: { readonly column: string }) => columns.some(({ id }) => id === column)
+  const figures = list.figures?.filter(isThere)
+  return {
+    columns,
+    order: list.order.filter(isThere),
+    figures: figures?.length ? figures : undefined,
+    groups: list.groups?.map((group) => {
+      const { by, down: _down, ...rest } = group
+      return by && 'column' in by && !isThere(by) ? rest : group
+    }),
+  }
+}

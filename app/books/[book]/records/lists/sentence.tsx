@@ -10,10 +10,11 @@ interface Props {
   readonly faults: readonly ListFault[]
   readonly onPiece: (of: PieceOf) => void
   readonly onAdd: () => void
+  readonly onGroup: () => void
 }
 
 /** A list as a sentence; its pieces are pressed to change them. */
-export function Sentence({ list, faults, onPiece, onAdd }: Props) {
+export function Sentence({ list, faults, onPiece, onAdd, onGroup }: Props) {
   const { book } = useRecords()
   return (
     <p className="max-w-[75ch] text-[17px] leading-[1.9]">
@@ -40,6 +41,14 @@ export function Sentence({ list, faults, onPiece, onAdd }: Props) {
       <WordButton onClick={onAdd} className="text-[15px]">
         Add a condition
       </WordButton>
+      {!list.groups && (
+        <>
+          {' '}
+          <WordButton onClick={onGroup} className="text-[15px]">
+            Group it
+          </WordButton>
+        </>
+      )}
     </p>
   )
 }
@@ -49,6 +58,7 @@ function isWrong(of: PieceOf, list: List, faults: readonly ListFault[]): boolean
   return faults.some(({ at }) => {
     if (of.kind === 'columns') return at.part === 'column'
     if (of.kind === 'order') return at.part === 'order'
+    if (of.kind === 'groups') return at.part === 'group' || at.part === 'figure'
     if (of.kind !== 'condition' || at.part !== 'condition') return false
     return list.where?.kind === 'all' ? at.path[0] === of.at : true
   })

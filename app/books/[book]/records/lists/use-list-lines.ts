@@ -5,7 +5,7 @@ import { officeNow } from '@/app/office-now'
 import type { List } from '@/core/book'
 import type { Cursor } from '@/core/records'
 import { type Problem, wordProblem } from '@/core/words'
-import type { AskedPage } from '@/server/live'
+import type { AskedGroups, AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
 
 /** What is sent to run a list. */
@@ -36,6 +36,7 @@ export const csvFile = async (base: string, list: List, given: Readonly<Record<s
 
 /** Only what changes the answer: a name doesn't. */
 const keyOf = ({ table, columns, where, asks, order }: List) => ({ table, columns, where, asks, order })
+const groupedKeyOf = ({ groups, figures, ...list }: List) => ({ ...keyOf(list), groups, figures })
 const retry = (failures: number, cause: Error) => !(cause instanceof Refused) && failures < 2
 
 /** The lines of a list, page by page as they are needed. */
@@ -48,6 +49,45 @@ export function useListLines(base: string, list: List, given: Readonly<Record<st
     initialPageParam: undefined as Cursor | undefined,
     queryFn: ({ pageParam, signal }) =>
       ask<AskedPage>(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal),
+    retry,
+    getNextPageParam: (last) => last.next,
+  })
+}
+
+type Given = Readonly<Record<string, string>>
+export type Path = readonly (string | null)[]
+
+/** The groups of a list by some of what it is grouped by, within one of them; by none, all its records as one. */
+export function useGroups(
+  base: string,
+  list: List,
+  given: Given,
+  {
+    by,
+    path = [],
+    enabled = true,
+  }: { readonly by: readonly number[]; readonly path?: Path; readonly enabled?: boolean },
+) {
+  return useQuery({
+    enabled,
+    queryKey: ['list-groups', groupedKeyOf(list), given, by, path],
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) => ask<AskedGroups>(base, { ...runOf(list, given), by, path }, signal),
+    retry,
+  })
+}
+
+/** The first few records of a group, and then more of them at a time. */
+export function useGroupLines(base: string, list: List, given: Given, path: Path) {
+  return useInfiniteQuery({
+    queryKey: ['group-lines', groupedKeyOf(list), given, path],
+    initialPageParam: undefined as Cursor | undefined,
+    queryFn: ({ pageParam, signal }) =>
+      ask<AskedPage>(
+        base,
+        { ...runOf(list, given), path, ...(pageParam ? { after: pageParam, limit: 100 } : { limit: 6 }) },
+        signal,
+      ),
     retry,
     getNextPageParam: (last) => last.next,
   })

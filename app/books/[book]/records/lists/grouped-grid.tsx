@@ -1,0 +1,166 @@
+'use client'
+
+import { ChevronDown, ChevronRight } from 'lucide-react'
+import { useState } from 'react'
+import type { List, Order, Table } from '@/core/book'
+import { type GroupLine, type ReadList, sayGroup } from '@/core/lists'
+import { counted, inSentence } from '@/core/words'
+import { Button, classNames, WordButton } from '@/ui/kit'
+import { useRecords } from '../records-context'
+import { AllOfThem, FiguresRow } from './figures-row'
+import { gridOf, Heads, leastGrid, linesOf, Words } from './grid-cells'
+import { type Path, useGroupLines, useGroups } from './use-list-lines'
+
+interface Props {
+  readonly table: Table
+  readonly list: List
+  readonly read: ReadList
+  readonly given: Readonly<Record<string, string>>
+  readonly all: GroupLine | undefined
+  readonly onOrder: (order: readonly Order[]) => void
+}
+
+/** Groups that are so few are unfolded from the start; more than the others are only unfolded one by one. */
+const fewGroups = 12
+const someGroups = 60
+
+/** The records of a list put together in groups, with what each comes to; they are folded and unfolded. */
+export function GroupedGrid(props: Props) {
+  const { table, list, read, given, all, onOrder } = props
+  const { base } = useRecords()
+  const groups = useGroups(base, list, given, { by: [0] })
+  // Pressing "all" begins afresh with the groups as they are then.
+  const [folding, setFolding] = useState<{ readonly times: number; readonly open: boolean | undefined }>({
+    times: 0,
+    open: undefined,
+  })
+  const fold = (open: boolean) => setFolding({ times: folding.times + 1, open })
+  const found = groups.data?.groups ?? []
+  const open = folding.open ?? found.length <= fewGroups
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      {groups.data?.more && (
+        <p className="px-6 pb-1.5 text-[13px] text-brass max-md:px-3">
+          The first {found.length.toLocaleString('en-GB')} groups are shown. Group in bigger steps, or add a condition.
+        </p>
+      )}
+      <div className="min-h-0 flex-1 overflow-auto border-t border-ash-3" tabIndex={-1}>
+        <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(read.columns) }}>
+          <Heads columns={read.columns} order={list.order} onOrder={onOrder} />
+          {groups.isError ? (
+            <Failed onRetry={() => void groups.refetch()} />
+          ) : (
+            found.map((group) => (
+              <Group
+                key={`${folding.times} ${JSON.stringify(group.cells[0]!.key)}`}
+                {...props}
+                group={group}
+                path={[group.cells[0]!.key]}
+                open={open}
+              />
+            ))
+          )}
+          <AllOfThem columns={read.columns} figures={read.figures} line={all}>
+            {found.length > 1 && (
+              <span className="ml-3 inline-flex gap-1 text-[13px]">
+                {found.length <= someGroups && <WordButton onClick={() => fold(true)}>Unfold all</WordButton>}
+                <WordButton onClick={() => fold(false)}>Fold all</WordButton>
+              </span>
+            )}
+          </AllOfThem>
+        </div>
+      </div>
+    </div>
+  )
+}
+
+const Failed = ({ onRetry }: { readonly onRetry: () => void }) => (
+  <p role="alert" className="flex items-center gap-3 px-6 py-3">
+    This could not be read. <Button onClick={onRetry}>Try again</Button>
+  </p>
+)
+
+interface GroupProps extends Props {
+  readonly group: GroupLine
+  readonly path: Path
+  readonly open: boolean
+}
+
+function Group({ group, open, ...props }: GroupProps) {
+  const { table, read, path } = props
+  const { book } = useRecords()
+  const [isOpen, setOpen] = useState(open)
+  const depth = path.length - 1
+  const words = sayGroup(book.look, read.groups[depth]!, group.cells.at(-1)!)
+  const isLast = path.length === read.groups.length
+  return (
+    <div role="rowgroup" aria-label={words}>
+      <FiguresRow
+        columns={read.columns}
+        figures={read.figures}
+        line={group}
+        className={classNames('border-b border-ash-3', depth === 0 && 'bg-ash-1')}
+      >
+        <button
+          type="button"
+          aria-expanded={isOpen}
+          onClick={() => setOpen(!isOpen)}
+          className="flex max-w-full min-w-0 items-center gap-1 rounded-sm text-left hover:underline"
+          style={{ marginLeft: depth * 18 - 4 }}
+        >
+          {isOpen ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />}
+          <span className="min-w-0 truncate">
+            <b className="font-semibold">{words}</b>
+            <span className="text-ash-6"> · {counted(group.count, inSentence(table.name))}</span>
+          </span>
+        </button>
+      </FiguresRow>
+      {isOpen && (isLast ? <Lines {...props} count={group.count} /> : <Inner {...props} />)}
+    </div>
+  )
+}
+
+type InnerProps = Omit<GroupProps, 'group' | 'open'>
+
+function Inner(props: InnerProps) {
+  const { list, given, path } = props
+  const { base } = useRecords()
+  const groups = useGroups(base, list, given, { by: [path.length], path })
+  if (groups.isError) return <Failed onRetry={() => void groups.refetch()} />
+  return groups.data?.groups.map((group) => {
+    const { key } = group.cells[0]!
+    return <Group key={JSON.stringify(key)} {...props} group={group} path={[...path, key]} open={false} />
+  })
+}
+
+function Lines({ table, list, read, given, path, count }: InnerProps & { readonly count: number }) {
+  const { base } = useRecords()
+  const lines = useGroupLines(base, list, given, path)
+  if (lines.isError) return <Failed onRetry={() => void lines.refetch()} />
+  const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
+  const left = Math.max(0, count - all.length)
+  return (
+    <>
+      {all.map((line) => (
+        <div
+          role="row"
+          key={line.ref}
+          className="grid items-start border-b border-ash-3 px-4 py-1.5 hover:bg-ash-1 max-md:px-1"
+          style={{ ...gridOf(read.columns), minHeight: linesOf(read.columns, line) * 22 + 14 }}
+        >
+          {read.columns.map((column, at) => (
+            <Words key={column.id} table={table} column={column} line={line} first={at === 0} />
+          ))}
+        </div>
+      ))}
+      {lines.hasNextPage && (
+        <p className="border-b border-ash-3 px-6 py-1.5 text-[13px] max-md:px-3">
+          <WordButton disabled={lines.isFetchingNextPage} onClick={() => void lines.fetchNextPage()}>
+            {lines.isFetchingNextPage ? 'Looking …' : `${left.toLocaleString('en-GB')} more`}
+          </WordButton>
+        </p>
+      )}
+      {lines.isPending && <p className="px-6 py-1.5 text-[13px] text-ash-6">Looking …</p>}
+    </>
+  )
+}

@@ -1,0 +1,73 @@
+import type { Value } from '../../kinds'
+import { kindOf } from '../../kinds'
+import type { ReadFigure, ReadGroup, ReadList } from '../check/read-list'
+import type { GroupCell } from '../statement/group-keys'
+import type { GroupRow } from '../statement/groups-sql'
+
+/** A group: what its records are put together by, how many they are, and what they come to in each column. */
+export interface GroupLine {
+  readonly cells: readonly GroupCell[]
+  readonly count: number
+  readonly figures: Readonly<Record<string, Value>>
+}
+
+/**
+ * What several statements tell of the same groups as one line for each, in the order of the list. The first statement
+ * tells which groups there are; where another has nothing for one, there is nothing, or none of it.
+ */
+export function groupLines(
+  read: Pick<ReadList, 'groups' | 'figures'>,
+  by: readonly number[],
+  told: readonly (readonly GroupRow[])[],
+): GroupLine[] {
+  const [own = [], ...others] = told
+  const found = others.map((rows) => new Map(rows.map((row) => [row.same, row.figures])))
+  const blank = Object.fromEntries(read.figures.map((figure) => [figure.column.id, ofNothing(figure)]))
+  const lines = own.map(({ cells, count = 0, figures, same }) => ({
+    cells,
+    count,
+    figures: Object.assign({ ...blank }, figures, ...found.map((rows) => rows.get(same) ?? {})) as GroupLine['figures'],
+  }))
+  const groups = by.map((at) => read.groups[at]!)
+  return groups.reduceRight((sorted, group, at) => inOrder(sorted, group, at, read.figures), lines)
+}
+
+const ofNothing = ({ name }: ReadFigure): Value => (name === 'count' || name === 'different' ? '0' : null)
+
+/** Puts groups in the order of one of those they are put together by; what is blank comes last, either way. */
+function inOrder(
+  lines: readonly GroupLine[],
+  group: ReadGroup,
+  at: number,
+  figures: readonly ReadFigure[],
+): GroupLine[] {
+  const compare = comparing(lines, group, at, figures)
+  return [...lines]
+    .sort((a, b) => compare(a, b) * (group.down ? -1 : 1) || 0)
+    .sort((a, b) => isBlank(a, at) - isBlank(b, at))
+}
+
+const isBlank = ({ cells }: GroupLine, at: number) => (cells[at]!.key === null ? 1 : 0)
+
+function comparing(
+  lines: readonly GroupLine[],
+  { by, field }: ReadGroup,
+  at: number,
+  figures: readonly ReadFigure[],
+): (a: GroupLine, b: GroupLine) => number {
+  if (typeof by === 'object') return (a, b) => a.count - b.count
+  const figure = figures.find(({ column }) => column.id === by)
+  if (figure) {
+    const { compare } = kindOf(figure.face.kind)
+    const id = figure.column.id
+    return (a, b) => {
+      const [x, y] = [a.figures[id] ?? null, b.figures[id] ?? null]
+      return x === null || y === null ? Number(y === null) - Number(x === null) : compare(x, y)
+    }
+  }
+  // As the database sorted them; words of a short list as they stand there.
+  const places = new Map<string | null, number>()
+  for (const { cells } of lines) if (!places.has(cells[at]!.key)) places.set(cells[at]!.key, places.size)
+  for (const [place, { word }] of (field.choices ?? []).entries()) places.set(word, place - 1000)
+  return (a, b) => places.get(a.cells[at]!.key)! - places.get(b.cells[at]!.key)!
+}
