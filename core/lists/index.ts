@@ -9,19 +9,11 @@ export type { Sort } from './paging'
 export type { StoredRow } from './row-reader'
 export { readList } from './check/check-list'
 export { withinGroup } from './check/group-key'
-export { figuresFor, stepsFor, usualFigures } from './check/read-groups'
-export { type Gatherable, gatherablesOf } from './draft/gather-draft'
-export {
-  firstGroup,
-  type Groupable,
-  groupablesOf,
-  groupOrders,
-  sayFigure,
-  type StepChoice,
-  stepChoices,
-} from './draft/group-draft'
+export { figuresFor, usualFigures } from './check/read-groups'
+export { gatherablesOf } from './draft/gather-draft'
+export { firstGroup, groupablesOf, groupOrders, sayFigure, type StepChoice, stepChoices } from './draft/group-draft'
 export { type GroupLine, groupLines } from './groups/order-groups'
-export { sayGroup, sayGroups } from './groups/say-group'
+export { sayGroup } from './groups/say-group'
 export type { GroupCell } from './statement/group-keys'
 export { groupsSql } from './statement/groups-sql'
 export type { Answers, ListFault, ReadColumn, ReadFigure, ReadGroup, ReadList } from './check/read-list'

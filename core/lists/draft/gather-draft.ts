@@ -8,7 +8,7 @@ import { endOf } from '../ways/walk'
 type Gathered = Extract<ColumnShows, { kind: 'gathered' }>
 
 /** Something that the several records at the end of a way can come to. */
-export interface Gatherable {
+interface Gatherable {
   readonly shows: Gathered
   readonly words: string
 }

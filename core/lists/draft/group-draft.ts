@@ -11,7 +11,7 @@ import { furtherFrom } from '../ways/say-way'
 import { isSeveral } from '../ways/walk'
 
 /** A field that a list can be grouped by. */
-export interface Groupable {
+interface Groupable {
   readonly place: Place
   /** Whose it is: "Visit", "its Premises". */
   readonly of: string

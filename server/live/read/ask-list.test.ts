@@ -335,7 +335,7 @@ test('towns written in capitals or not are one town, in what hangs on their reco
       [null, 1, { paid: '10.00', floors: '0' }],
     ],
   )
-  expect(await refs({ ...list, groups: undefined } as unknown as List)).toEqual(['4', '3', '2', '1'])
+  expect(await refs({ ...list, groups: undefined })).toEqual(['4', '3', '2', '1'])
   let text = ''
   for await (const part of csvOfList({ db, live }, list, answers)) text += part
   expect(text.split('\r\n')).toEqual([
