@@ -147,6 +147,10 @@ export const Ask = z.strictObject({
 })
 export type Ask = Readonly<z.infer<typeof Ask>>
 
+/** What is told of each group: how many records it has, or what they come to in one column. */
+const Measure = z.union([z.strictObject({ size: z.literal(true) }), z.strictObject({ column: Id })])
+export type Measure = Readonly<z.infer<typeof Measure>>
+
 const groupUnits = [...spanUnits, 'letter'] as const
 
 /**
@@ -159,7 +163,7 @@ export const Group = z.strictObject({
     .union([z.enum(groupUnits), z.strictObject({ every: z.string().regex(/^(?=.*[1-9])\d{1,9}(\.\d{1,4})?$/) })])
     .optional(),
   /** What groups are put in order by, in place of what they are put together by: their size, or a figure of theirs. */
-  by: z.union([z.strictObject({ size: z.literal(true) }), z.strictObject({ column: Id })]).optional(),
+  by: Measure.optional(),
   down: z.literal(true).optional(),
 })
 export type Group = Readonly<z.infer<typeof Group>>
@@ -173,6 +177,16 @@ export const Figure = z.strictObject({
   name: z.enum(['total', 'average', 'least', 'greatest', 'different']).optional(),
 })
 export type Figure = Readonly<z.infer<typeof Figure>>
+
+const chartKinds = ['bars', 'stacked', 'lines', 'shares'] as const
+export type ChartKind = (typeof chartKinds)[number]
+
+/** Groups shown not as records under headings, but crossed (rows by the first, columns by the second) or as a chart. */
+export const Shown = z.discriminatedUnion('as', [
+  z.strictObject({ as: z.literal('crossed'), of: Measure }),
+  z.strictObject({ as: z.literal('chart'), of: Measure, chart: z.enum(chartKinds) }),
+])
+export type Shown = Readonly<z.infer<typeof Shown>>
 
 /** A question put to the records, kept under a name. */
 export const List = z.strictObject({
@@ -188,5 +202,6 @@ export const List = z.strictObject({
   order: z.array(Order).max(limits.orders).readonly(),
   groups: z.array(Group).min(1).max(limits.groups).readonly().optional(),
   figures: z.array(Figure).min(1).max(limits.columns).readonly().optional(),
+  shown: Shown.optional(),
 })
 export type List = Readonly<z.infer<typeof List>>

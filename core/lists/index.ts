@@ -12,11 +12,23 @@ export { withinGroup } from './check/group-key'
 export { figuresFor, usualFigures } from './check/read-groups'
 export { gatherablesOf } from './draft/gather-draft'
 export { firstGroup, groupablesOf, groupOrders, sayFigure, type StepChoice, stepChoices } from './draft/group-draft'
-export { type GroupLine, groupLines } from './groups/order-groups'
+export { type ChartData, chartData, chartsFor, fittingChart } from './groups/chart'
+export { withGaps } from './groups/gaps'
+export { isNoughtOfNone, measured, sayMeasure } from './groups/measure'
+export { type GroupLine, groupLines, sameOf } from './groups/order-groups'
 export { sayGroup } from './groups/say-group'
 export type { GroupCell } from './statement/group-keys'
 export { groupsSql } from './statement/groups-sql'
-export type { Answers, ListFault, ReadColumn, ReadFigure, ReadGroup, ReadList } from './check/read-list'
+export type {
+  Answers,
+  ListFault,
+  ReadColumn,
+  ReadFigure,
+  ReadGroup,
+  ReadList,
+  ReadMeasure,
+  ReadShown,
+} from './check/read-list'
 export { comparisonsFor, sayHow } from './check/comparisons'
 export { branchesOf, branchSql, keyText } from './statement/branch-sql'
 export type { Cell } from './statement/cells'

@@ -25,7 +25,7 @@ export async function keepList(
   if (!before) return editBook(db, bookId, accountId, { kind: 'addList', ...list }, [])
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
-  const { id, name, describe, owner, columns, where, asks, order, groups, figures } = list
+  const { id, name, describe, owner, columns, where, asks, order, groups, figures, shown } = list
   const to = {
     name: name ?? '',
     describe: describe ?? '',
@@ -36,6 +36,7 @@ export async function keepList(
     order,
     groups: groups ?? [],
     figures: figures ?? [],
+    shown: shown ?? null,
   }
   const edit: Edit = { kind: 'changeList', list: id, to }
   return editBook(db, bookId, accountId, edit, seenIn(before))
@@ -54,6 +55,6 @@ async function visible(db: Catalogue, bookId: string, accountId: string, id: str
   return isThere ? { ok: true, value: null } : fail({ kind: 'gone', what: 'list' })
 }
 
-const parts = ['name', 'describe', 'owner', 'columns', 'where', 'asks', 'order', 'groups', 'figures'] as const
+const parts = ['name', 'describe', 'owner', 'columns', 'where', 'asks', 'order', 'groups', 'figures', 'shown'] as const
 
 const seenIn = (before: List): Seen => parts.map((key) => ({ id: before.id, key, from: before[key] ?? null }))

@@ -4,7 +4,7 @@ import type { Book } from '../book'
 import { dropPart, putList, setKeys } from '../build-steps'
 import { findList, findTable } from '../find'
 import { limits } from '../limits'
-import { Ask, Column, Condition, Figure, Group, List, Order } from '../list'
+import { Ask, Column, Condition, Figure, Group, List, Order, Shown } from '../list'
 import { bookId } from '../steps'
 import { type EditKind, Id, orNothing } from './edit-kind'
 
@@ -83,6 +83,8 @@ const ChangeList = z.strictObject({
     /** Empty for none. */
     groups: z.array(Group).max(limits.groups).readonly().optional(),
     figures: z.array(Figure).max(limits.columns).readonly().optional(),
+    /** Null for records under headings. */
+    shown: Shown.nullable().optional(),
   }),
 })
 
@@ -99,6 +101,7 @@ function askedBy(list: List, to: z.infer<typeof ChangeList>['to']) {
     order: to.order ?? list.order,
     groups: someOf(to.groups ?? list.groups),
     figures: someOf(to.figures ?? list.figures),
+    shown: to.shown === undefined ? list.shown : (to.shown ?? undefined),
   }
 }
 

@@ -1,7 +1,7 @@
 import { type Book, findTable, limits, type List } from '../../book'
 import { readColumn, toldApart } from './read-columns'
 import { readCondition } from './read-condition'
-import { readFigures, readGroups } from './read-groups'
+import { readFigures, readGroups, readShown } from './read-groups'
 import { type Answers, conditionsIn, type ListFault, type ReadColumn, type Reading, type ReadList } from './read-list'
 
 /** A list that can be asked as it is, or all that is wrong with it, each where it stands. */
@@ -32,8 +32,9 @@ export function readList(book: Book, list: List, answers: Answers): ListRead {
   const order = readOrder(reading, columns)
   const figures = readFigures(reading, table, columns)
   const groups = readGroups(reading, table, figures)
+  const shown = readShown(reading, figures)
   if (reading.faults.length > 0) return { faults: reading.faults }
-  return { read: { table, columns, where, order, groups, figures }, faults: [] }
+  return { read: { table, columns, where, order, groups, figures, shown }, faults: [] }
 }
 
 function checkIds({ list, faults }: Reading): void {

@@ -6,7 +6,7 @@ import { sayEnd, sayPlace } from '../ways/say-way'
 import { factTree } from './fact-tree'
 import { gatheredFace, sayGathering } from './gathered-face'
 import { fieldAt } from './read-condition'
-import type { Gathering, ReadColumn, ReadFigure, ReadGroup, Reading } from './read-list'
+import type { Gathering, ReadColumn, ReadFigure, ReadGroup, Reading, ReadShown } from './read-list'
 
 type Or<T> = T | { readonly problem: Problem }
 
@@ -106,6 +106,23 @@ const cannot = ({ heading }: ReadColumn, name: Gathering): Problem => ({
   field: heading,
   name: sayGathering(name),
 })
+
+/** Reads how groups are shown; crossed there must be two of them, and what is told of each must stand beneath a column. */
+export function readShown({ list, faults }: Reading, figures: readonly ReadFigure[]): ReadShown | undefined {
+  const { shown } = list
+  if (!shown) return undefined
+  const fault = (problem: Problem) => void faults.push({ at: { part: 'shown' }, problem })
+  // A group that is wrong itself has said so already.
+  if ((list.groups?.length ?? 0) < (shown.as === 'crossed' ? 2 : 1)) {
+    fault(shown.as === 'crossed' ? { kind: 'list-crossed-needs-two' } : { kind: 'list-chart-needs-groups' })
+    return undefined
+  }
+  const wished = shown.of
+  const of = 'size' in wished ? 'size' : figures.find(({ column }) => column.id === wished.column)
+  if (of) return { of, chart: shown.as === 'chart' ? shown.chart : undefined }
+  fault({ kind: 'list-shown-gone' })
+  return undefined
+}
 
 /** What can stand beneath a column, the likeliest first. */
 export function figuresFor(reading: Pick<Reading, 'book'>, table: Table, column: ReadColumn): Figure[] {

@@ -1,4 +1,4 @@
-import type { Book, Condition, Field, Group, List, Table, Way } from '../../book'
+import type { Book, ChartKind, Condition, Field, Group, List, Table, Way } from '../../book'
 import type { Tree } from '../../expressions'
 import type { Now } from '../../kinds'
 import type { Problem } from '../../words'
@@ -11,6 +11,7 @@ export type ListPart =
   | { readonly part: 'ask'; readonly id: string }
   | { readonly part: 'group'; readonly at: number }
   | { readonly part: 'figure'; readonly at: number }
+  | { readonly part: 'shown' }
 
 export interface ListFault {
   readonly at: ListPart
@@ -101,6 +102,15 @@ export interface ReadFigure {
   readonly face: Field
 }
 
+/** A figure of each group, or how many records it has. */
+export type ReadMeasure = ReadFigure | 'size'
+
+export interface ReadShown {
+  readonly of: ReadMeasure
+  /** None where two of its groups are crossed. */
+  readonly chart: ChartKind | undefined
+}
+
 /** A list that can be asked: everything in it is there, and fits. */
 export interface ReadList {
   readonly table: Table
@@ -113,6 +123,8 @@ export interface ReadList {
   }[]
   readonly groups: readonly ReadGroup[]
   readonly figures: readonly ReadFigure[]
+  /** How its groups are shown, other than as records under headings. */
+  readonly shown: ReadShown | undefined
 }
 
 /** What was answered to what a list asks, as values are stored, and the moment it is. */

@@ -110,6 +110,8 @@ export function groupOrders(
 
 /** What stands beneath a column, in words: "total of price". */
 export function sayFigure(column: ReadColumn, name: Figure['name']): string {
-  const heading = inSentence(column.heading)
+  const isField = column.kind === 'field' || column.kind === 'several'
+  // An arrow is for the eye; a sentence names the field.
+  const heading = inSentence(isField && column.heading.includes('→') ? column.field.name : column.heading)
   return name ? `${sayGathering(name, column.face.kind)}${name === 'different' ? ', by ' : ' of '}${heading}` : heading
 }

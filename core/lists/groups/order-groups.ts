@@ -21,16 +21,23 @@ export function groupLines(
   told: readonly (readonly GroupRow[])[],
 ): GroupLine[] {
   const [own = [], ...others] = told
-  const found = others.map((rows) => new Map(rows.map((row) => [row.same, row.figures])))
+  const found = others.map((rows) => new Map(rows.map((row) => [sameOf(row), row.figures])))
   const blank = Object.fromEntries(read.figures.map((figure) => [figure.column.id, ofNothing(figure)]))
-  const lines = own.map(({ cells, count = 0, figures, same }) => ({
+  const lines = own.map(({ cells, count = 0, figures }) => ({
     cells,
     count,
-    figures: Object.assign({ ...blank }, figures, ...found.map((rows) => rows.get(same) ?? {})) as GroupLine['figures'],
+    figures: Object.assign(
+      { ...blank },
+      figures,
+      ...found.map((rows) => rows.get(sameOf({ cells })) ?? {}),
+    ) as GroupLine['figures'],
   }))
   const groups = by.map((at) => read.groups[at]!)
   return groups.reduceRight((sorted, group, at) => inOrder(sorted, group, at, read.figures), lines)
 }
+
+/** By which the same group is found in another answer. */
+export const sameOf = ({ cells }: Pick<GroupLine, 'cells'>): string => JSON.stringify(cells.map(({ same }) => same))
 
 const ofNothing = ({ name }: ReadFigure): Value => (name === 'count' || name === 'different' ? '0' : null)
 

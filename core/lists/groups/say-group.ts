@@ -4,17 +4,26 @@ import { inSentence } from '../../words'
 import type { ReadGroup } from '../check/read-list'
 import type { GroupCell } from '../statement/group-keys'
 
-/** A group as people write it: "Otterby", "March 2027", "10 to under 20", "No town". */
-export function sayGroup(look: Look, { field, face, step }: ReadGroup, { key, label }: GroupCell): string {
+/**
+ * A group as people write it: "Otterby", "March 2027", "10 to under 20", "No town". In short, where many stand side by
+ * side: "Mar 2027".
+ */
+export function sayGroup(
+  look: Look,
+  { field, face, step }: ReadGroup,
+  { key, label }: GroupCell,
+  short = false,
+): string {
   if (key === null) return `No ${inSentence(field.name)}`
   if (label !== undefined) return label || key
   if (step === undefined)
     return face.kind === 'tick' ? `${field.name}: ${showValue(key, face, look)}` : showValue(key, face, look)
-  return typeof step === 'object' ? sayStep(look, face, key, step.every) : sayStretch(look, key, step)
+  return typeof step === 'object' ? sayStep(look, face, key, step.every) : sayStretch(look, key, step, short)
 }
 
-function sayStretch(look: Look, key: string, unit: Extract<Group['step'], string>): string {
-  const [year, month] = [key.slice(0, 4), Number(key.slice(5, 7)) - 1]
+function sayStretch(look: Look, key: string, unit: Extract<Group['step'], string>, short: boolean): string {
+  const [year, at] = [key.slice(0, 4), Number(key.slice(5, 7)) - 1]
+  const month = (place: number) => (short ? monthNames[place]!.slice(0, 3) : monthNames[place]!)
   const day = () => showValue(key, { name: '', kind: 'date' }, look)
   switch (unit) {
     case 'letter':
@@ -22,11 +31,11 @@ function sayStretch(look: Look, key: string, unit: Extract<Group['step'], string
     case 'day':
       return day()
     case 'week':
-      return `Week of ${day()}`
+      return short ? day() : `Week of ${day()}`
     case 'month':
-      return `${monthNames[month]!} ${year}`
+      return `${month(at)} ${year}`
     case 'quarter':
-      return `${monthNames[month]!} to ${monthNames[month + 2]!} ${year}`
+      return `${month(at)}${short ? '–' : ' to '}${month(at + 2)} ${year}`
     case 'year':
       return year
   }

@@ -1,8 +1,9 @@
 import { type Book, findTable, type List } from '../../book'
 import { capital, counted, inSentence } from '../../words'
 import { isTimed } from '../check/comparisons'
-import type { ReadColumn } from '../check/read-list'
+import type { ReadColumn, ReadList, ReadShown } from '../check/read-list'
 import { readList } from '../check/check-list'
+import { sayMeasure } from '../groups/measure'
 import { sayGroups } from '../groups/say-group'
 import { sayCondition } from './say-condition'
 
@@ -12,6 +13,7 @@ export type PieceOf =
   | { readonly kind: 'condition'; readonly at: number }
   | { readonly kind: 'columns' }
   | { readonly kind: 'groups' }
+  | { readonly kind: 'shown' }
   | { readonly kind: 'order' }
 
 /** A part of the sentence that a list is: plain words, or a piece that is pressed to change it. */
@@ -65,11 +67,22 @@ export function sentenceOf(book: Book, list: List): Piece[] {
           { words: read ? sayGroups(read.groups) : 'what is gone', of: { kind: 'groups' } as const },
         ]
       : []),
+    ...(list.shown
+      ? [
+          { words: ', ' },
+          { words: read?.shown ? sayShown(read, read.shown) : 'shown otherwise', of: { kind: 'shown' } as const },
+        ]
+      : []),
     { words: ', ' },
     { words: order.length > 0 ? order.join(', then ') : 'in the order of their keys', of: { kind: 'order' } },
     { words: '.' },
   ]
 }
+
+const chartWords = { bars: 'as bars', stacked: 'as stacked bars', lines: 'as lines', shares: 'as shares' } as const
+
+const sayShown = (read: ReadList, { of, chart }: ReadShown): string =>
+  `${chart ? `${chartWords[chart]} of` : 'crossed, showing'} ${sayMeasure(read, of)}`
 
 const nothing = { given: {}, now: { moment: '2000-01-01T00:00' } }
 

@@ -14,6 +14,8 @@ export type GroupKey = string | null
 
 /** A group as it is told. */
 export interface GroupCell {
+  /** Alike for the same group in every answer, however its words are written. */
+  readonly same: string
   readonly key: GroupKey
   /** What a link leads to is known by. */
   readonly label?: string
@@ -27,7 +29,7 @@ export interface GroupPlan {
   readonly more: readonly string[]
   /** What groups are put in order by. */
   readonly order: readonly string[]
-  readonly read: (row: StoredRow, slot: number) => GroupCell
+  readonly read: (row: StoredRow, slot: number) => Omit<GroupCell, 'same'>
 }
 
 /** A group in a statement: what it is told apart by. */

@@ -4,6 +4,7 @@ import { type PhysicalNames, physicalNames } from '../../physical'
 import { expressionSql } from '../../sql'
 import type { ReadFigure, ReadList } from '../check/read-list'
 import { sameJson } from '../../words'
+import type { StoredRow } from '../row-reader'
 import { conditionSql } from './condition-sql'
 import { type GroupCell, groupPlan } from './group-keys'
 import { aggregateSql } from './gather-sql'
@@ -12,8 +13,6 @@ import type { Statement } from './rows-sql'
 
 /** What one statement tells of a group. */
 export interface GroupRow {
-  /** Alike for the same group in all statements. */
-  readonly same: string
   readonly cells: readonly GroupCell[]
   /** How many of the list's records are of it; only the first statement tells. */
   readonly count: number | undefined
@@ -89,9 +88,11 @@ function groupColumns(plans: ReturnType<typeof begin>['plans']) {
     selected.push(...plan.same)
     return { plan, slot, same }
   })
-  const read = (row: Parameters<Statement<GroupRow>['read']>[0]) => ({
-    cells: slots.map(({ plan, slot }) => plan.read(row, slot)),
-    same: JSON.stringify(slots.flatMap(({ plan, same }) => plan.same.map((_, at) => String(row[same + at] ?? '\0')))),
+  const read = (row: StoredRow) => ({
+    cells: slots.map(({ plan, slot, same }): GroupCell => {
+      const alike = plan.same.map((_, at) => String(row[same + at] ?? '\0'))
+      return { ...plan.read(row, slot), same: alike.length === 1 ? alike[0]! : JSON.stringify(alike) }
+    }),
   })
   return { selected, read }
 }
@@ -182,7 +183,7 @@ function valuesOf(reach: Reach, at: At, { of, name }: ReadFigure): string[] {
 const figureSql = (look: Look, { name, face }: ReadFigure, values: readonly string[]) =>
   aggregateSql(name, values, face, look)
 
-function readFigures(figures: readonly ReadFigure[], row: Parameters<Statement<GroupRow>['read']>[0], from: number) {
+function readFigures(figures: readonly ReadFigure[], row: StoredRow, from: number) {
   return Object.fromEntries(
     figures.map(({ column, face }, at): [string, Value] => {
       const stored = row[from + at] ?? null

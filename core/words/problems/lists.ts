@@ -32,6 +32,10 @@ export const listProblems = {
     `${field} can’t be grouped in this manner. Choose another one.`,
   'list-group-order-gone': () =>
     'Its groups are put in order by a figure that it no longer has. Choose another order for them.',
+  'list-crossed-needs-two': () => 'Crossing takes two things to group by: one for the rows, one for the columns.',
+  'list-chart-needs-groups': () => 'A chart is of groups. Group the list by something.',
+  'list-shown-gone': () =>
+    'This shows a figure that no longer stands beneath a column. Choose another, or how many there are.',
   'list-figure-gone': () => 'Something is to stand beneath a column that the list no longer has. Choose it again.',
   'list-column-twice': () => 'Two columns go by the same name inside. Take one out and tick it again.',
   'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,

@@ -80,8 +80,9 @@ export async function countList(
   return { count }
 }
 
-/** So many groups are shown at a time. */
+/** So many groups are shown at a time; where two are crossed, so many cells. */
 const mostGroups = 2000
+const mostCells = 25_000
 
 export interface AskedBy {
   readonly by: readonly number[]
@@ -103,7 +104,7 @@ export async function askGroups(
   reads: Reads,
   list: List,
   answers: Answers,
-  { by, path = [], most = mostGroups }: AskedBy,
+  { by, path = [], most = by.length > 1 ? mostCells : mostGroups }: AskedBy,
 ): Promise<Asked<AskedGroups>> {
   const { faults, ...found } = readList(reads.live.book, list, answers)
   if (!('read' in found)) return { faults }

@@ -37,7 +37,8 @@ export const leastGrid = (columns: readonly ReadColumn[]) =>
 interface HeadsProps {
   readonly columns: readonly ReadColumn[]
   readonly order: readonly Order[]
-  readonly onOrder: (order: readonly Order[]) => void
+  /** None where the order can't be changed. */
+  readonly onOrder?: ((order: readonly Order[]) => void) | undefined
 }
 
 /** The headings, which stay in sight; pressing one puts the records in its order. */
@@ -60,7 +61,7 @@ function Head({ column, order, onOrder }: { readonly column: ReadColumn } & Omit
     kindOf(column.face.kind).align === 'end' && column.kind !== 'several' && 'justify-end',
   )
   // By what may be several nothing can be put in order.
-  if (column.kind === 'several')
+  if (column.kind === 'several' || !onOrder)
     return (
       <div role="columnheader" className={look} title={column.heading}>
         <span className="truncate">{column.heading}</span>

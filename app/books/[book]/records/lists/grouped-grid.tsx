@@ -133,12 +133,14 @@ function Inner(props: InnerProps) {
   })
 }
 
-function Lines({ table, list, read, given, path, count }: InnerProps & { readonly count: number }) {
+type LinesProps = Omit<InnerProps, 'all' | 'onOrder'> & { readonly count: number | undefined }
+
+function Lines({ table, list, read, given, path, count }: LinesProps) {
   const { base } = useRecords()
   const lines = useGroupLines(base, list, given, path)
   if (lines.isError) return <Failed onRetry={() => void lines.refetch()} />
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
-  const left = Math.max(0, count - all.length)
+  const left = count === undefined ? 'More' : `${Math.max(0, count - all.length).toLocaleString('en-GB')} more`
   return (
     <>
       {all.map((line) => (
@@ -156,11 +158,25 @@ function Lines({ table, list, read, given, path, count }: InnerProps & { readonl
       {lines.hasNextPage && (
         <p className="border-b border-ash-3 px-6 py-1.5 text-[13px] max-md:px-3">
           <WordButton disabled={lines.isFetchingNextPage} onClick={() => void lines.fetchNextPage()}>
-            {lines.isFetchingNextPage ? 'Looking …' : `${left.toLocaleString('en-GB')} more`}
+            {lines.isFetchingNextPage ? 'Looking …' : left}
           </WordButton>
         </p>
       )}
       {lines.isPending && <p className="px-6 py-1.5 text-[13px] text-ash-6">Looking …</p>}
     </>
+  )
+}
+
+/** The records of one group alone. */
+export function Behind({ table, list, read, given, path }: Omit<InnerProps, 'all' | 'onOrder'>) {
+  return (
+    <div className="min-h-0 flex-1 overflow-auto border-t border-ash-3">
+      <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(read.columns) }}>
+        <Heads columns={read.columns} order={list.order} />
+        <div role="rowgroup">
+          <Lines table={table} list={list} read={read} given={given} path={path} count={undefined} />
+        </div>
+      </div>
+    </div>
   )
 }

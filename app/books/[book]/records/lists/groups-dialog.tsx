@@ -21,7 +21,7 @@ interface Props {
   readonly list: List
   readonly columns: readonly ReadColumn[]
   readonly onClose: () => void
-  readonly onKeep: (to: Pick<Partial<List>, 'groups' | 'figures'>) => void
+  readonly onKeep: (to: Pick<Partial<List>, 'groups' | 'figures' | 'shown'>) => void
 }
 
 /** By what records are put together, and what stands beneath the columns. */
@@ -39,7 +39,11 @@ export function GroupsDialog({ list, columns, onClose, onKeep }: Props) {
     const there = (group: Group) =>
       group.by && 'column' in group.by && !figures.some(({ column }) => sameJson({ column }, group.by))
     const kept = chosen.map((group) => (there(group) ? { ...group, by: undefined } : group))
-    onKeep({ groups: kept.length > 0 ? kept.map(tidy) : undefined, figures: figures.length > 0 ? figures : undefined })
+    onKeep({
+      groups: kept.length > 0 ? kept.map(tidy) : undefined,
+      figures: figures.length > 0 ? figures : undefined,
+      shown: shownOf(list, kept.length, figures),
+    })
   }
   const set = (at: number, to: Group | undefined) => setGroups(groups.map((one, place) => (place === at ? to : one)))
   const noun = plural(inSentence(table.name))
@@ -87,6 +91,15 @@ export function GroupsDialog({ list, columns, onClose, onKeep }: Props) {
       </form>
     </Dialog>
   )
+}
+
+/** How it was shown, as far as that still can be. */
+function shownOf({ shown }: List, groups: number, figures: readonly Figure[]): List['shown'] {
+  if (!shown || groups === 0 || (shown.as === 'crossed' && groups < 2)) return undefined
+  const { of } = shown
+  return 'column' in of && !figures.some(({ column }) => column === of.column)
+    ? { ...shown, of: { size: true } }
+    : shown
 }
 
 const isStep = (every: string) => /^(?=.*[1-9])\d{1,9}(\.\d{1,4})?$/.test(every)

@@ -82,6 +82,7 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
               owner: undefined,
               groups: undefined,
               figures: undefined,
+              shown: undefined,
               ...kept,
             })
             onClose()

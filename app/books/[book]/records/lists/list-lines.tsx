@@ -1,6 +1,6 @@
 'use client'
 
-import type { List, Order, Table } from '@/core/book'
+import type { List, Order, Shown, Table } from '@/core/book'
 import type { ReadList } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
@@ -9,6 +9,8 @@ import { useRecords } from '../records-context'
 import { AllOfThem } from './figures-row'
 import { GroupedGrid } from './grouped-grid'
 import { ListGrid } from './list-grid'
+import { ShownBar } from './shown-bar'
+import { ShownGroups } from './shown-groups'
 import { useGroups, type useListCount, type useListLines } from './use-list-lines'
 
 interface Props {
@@ -19,10 +21,11 @@ interface Props {
   readonly lines: ReturnType<typeof useListLines>
   readonly count: ReturnType<typeof useListCount>
   readonly onOrder: (order: readonly Order[]) => void
+  readonly onShown: (shown: Shown | undefined) => void
 }
 
 /** How many records a list has, and the records themselves; or why there are none to see. */
-export function ListLines({ table, list, read, given, lines, count, onOrder }: Props) {
+export function ListLines({ table, list, read, given, lines, count, onOrder, onShown }: Props) {
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
   return (
@@ -48,21 +51,32 @@ export function ListLines({ table, list, read, given, lines, count, onOrder }: P
         </div>
       )}
       {!lines.isError && all.length > 0 && (
-        <Found table={table} list={list} read={read} given={given} lines={lines} onOrder={onOrder} />
+        <Found table={table} list={list} read={read} given={given} lines={lines} onOrder={onOrder} onShown={onShown} />
       )}
     </>
   )
 }
 
 /** The records as they are found, in groups where the list has some. */
-function Found({ table, list, read, given, lines, onOrder }: Omit<Props, 'count'>) {
+function Found({ table, list, read, given, lines, onOrder, onShown }: Omit<Props, 'count'>) {
   const { base } = useRecords()
   const isGrouped = read.groups.length > 0
   const foot = useGroups(base, list, given, { by: [], enabled: isGrouped || read.figures.length > 0 })
   const total = foot.data?.groups[0]
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
-  if (isGrouped)
-    return <GroupedGrid table={table} list={list} read={read} given={given} all={total} onOrder={onOrder} />
+  if (isGrouped) {
+    const shared = { table, list, read, given }
+    return (
+      <>
+        <ShownBar list={list} read={read} onChange={onShown} />
+        {read.shown ? (
+          <ShownGroups {...shared} shown={read.shown} onShown={onShown} />
+        ) : (
+          <GroupedGrid {...shared} all={total} onOrder={onOrder} />
+        )}
+      </>
+    )
+  }
   return (
     <ListGrid
       table={table}

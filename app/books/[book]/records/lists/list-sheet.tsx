@@ -44,6 +44,7 @@ export function ListSheet({ kept, start }: Props) {
   useKeys({}, { 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
   const press = (of: PieceOf) => {
     if (of.kind === 'condition' || of.kind === 'order' || of.kind === 'groups') setAsking(of)
+    if (of.kind === 'shown') document.querySelector<HTMLElement>('[aria-label="What is told of each group"]')?.focus()
     if (of.kind === 'columns') document.querySelector<HTMLElement>('[aria-label="Find a field"]')?.focus()
   }
   return (
@@ -87,6 +88,7 @@ export function ListSheet({ kept, start }: Props) {
             lines={lines}
             count={count}
             onOrder={(order) => change({ order })}
+            onShown={(shown) => change({ shown })}
           />
         )}
       </div>
@@ -112,6 +114,10 @@ function withColumns(list: List, columns: List['columns']): Partial<List> {
     columns,
     order: list.order.filter(isThere),
     figures: figures?.length ? figures : undefined,
+    shown:
+      list.shown && 'column' in list.shown.of && !isThere(list.shown.of)
+        ? { ...list.shown, of: { size: true } }
+        : list.shown,
     groups: list.groups?.map((group) => {
       const { by, down: _down, ...rest } = group
       return by && 'column' in by && !isThere(by) ? rest : group

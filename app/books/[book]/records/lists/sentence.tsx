@@ -58,6 +58,7 @@ function isWrong(of: PieceOf, list: List, faults: readonly ListFault[]): boolean
   return faults.some(({ at }) => {
     if (of.kind === 'columns') return at.part === 'column'
     if (of.kind === 'order') return at.part === 'order'
+    if (of.kind === 'shown') return at.part === 'shown'
     if (of.kind === 'groups') return at.part === 'group' || at.part === 'figure'
     if (of.kind !== 'condition' || at.part !== 'condition') return false
     return list.where?.kind === 'all' ? at.path[0] === of.at : true

@@ -4,7 +4,7 @@ import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-qu
 import { officeNow } from '@/app/office-now'
 import type { List } from '@/core/book'
 import type { Cursor } from '@/core/records'
-import { type Problem, wordProblem } from '@/core/words'
+import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
 
@@ -68,10 +68,13 @@ export function useGroups(
     enabled = true,
   }: { readonly by: readonly number[]; readonly path?: Path; readonly enabled?: boolean },
 ) {
-  return useQuery({
+  return useQuery<AskedGroups>({
     enabled,
-    queryKey: ['list-groups', groupedKeyOf(list), given, by, path],
-    placeholderData: keepPreviousData,
+    // In whichever order its records stand.
+    queryKey: ['list-groups', groupedKeyOf({ ...list, order: [] }), given, by, path, list.groups ?? null],
+    // What is seen stays until the next is there, but only where it is of the same groups: a town is no month.
+    placeholderData: (earlier, query) =>
+      sameJson(query?.queryKey.slice(3), [by, path, list.groups ?? null]) ? earlier : undefined,
     queryFn: ({ signal }) => ask<AskedGroups>(base, { ...runOf(list, given), by, path }, signal),
     retry,
   })

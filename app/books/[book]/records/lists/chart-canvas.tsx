@@ -1,0 +1,243 @@
+'use client'
+
+import {
+  ArcElement,
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  type ChartConfiguration,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PieController,
+  PointElement,
+  Tooltip,
+} from 'chart.js'
+import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
+import type { ChartKind } from '@/core/book'
+
+Chart.register(
+  ArcElement,
+  BarController,
+  BarElement,
+  CategoryScale,
+  Legend,
+  LinearScale,
+  LineController,
+  LineElement,
+  PieController,
+  PointElement,
+  Tooltip,
+)
+
+/** What is drawn, as words and numbers; a gap where there is nothing. */
+export interface Drawing {
+  readonly kind: ChartKind
+  readonly places: readonly string[]
+  readonly series: readonly { readonly name: string; readonly values: readonly (number | null)[] }[]
+  /** What the numbers are of: "total of price". */
+  readonly of: string
+  readonly along: string
+  /** A number as the book writes it. */
+  readonly write: (value: number) => string
+}
+
+/** A chart as a picture for paper. */
+export interface ChartPicture {
+  readonly png: () => Promise<Blob | null>
+}
+
+interface Props {
+  readonly drawing: Drawing
+  readonly words: string
+  readonly onOpen: (place: number, series: number) => void
+  readonly ref?: Ref<ChartPicture>
+}
+
+/** A chart; what it says stands beside it as a table for those who can't see it. */
+export function ChartCanvas({ drawing, words, onOpen, ref }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const chart = useRef<Chart>(undefined)
+  const open = useRef(onOpen)
+  useEffect(() => {
+    open.current = onOpen
+  }, [onOpen])
+  useEffect(() => {
+    const look = lookOf(canvas.current!)
+    const draw = () => {
+      chart.current?.destroy()
+      chart.current = new Chart(
+        canvas.current!,
+        configOf(drawing, lookOf(canvas.current!), (a, b) => open.current(a, b)),
+      )
+    }
+    void document.fonts.load(`13px ${look.font}`).then(draw, draw)
+    draw()
+    // In the other theme, colours are others.
+    const theme = new MutationObserver(draw)
+    theme.observe(document.documentElement, { attributes: true, attributeFilter: ['class', 'data-theme'] })
+    return () => {
+      theme.disconnect()
+      chart.current?.destroy()
+    }
+  }, [drawing])
+  useImperativeHandle(ref, () => ({ png: () => pictureOf(drawing, lookOf(canvas.current!)) }), [drawing])
+  return <canvas ref={canvas} role="img" aria-label={words} tabIndex={-1} />
+}
+
+interface Look {
+  readonly colours: readonly string[]
+  readonly ink: string
+  readonly grey: string
+  readonly line: string
+  readonly paper: string
+  readonly font: string
+}
+
+function lookOf(element: HTMLElement): Look {
+  const style = getComputedStyle(element)
+  const token = (name: string) => style.getPropertyValue(name).trim()
+  return {
+    colours: ['--spruce', '--bright-brass', '--sky', '--plum', '--moss', '--ash-5', '--ash-4'].map(token),
+    ink: token('--ink'),
+    grey: token('--ash-6'),
+    line: token('--ash-3'),
+    paper: token('--paper'),
+    font: style.fontFamily,
+  }
+}
+
+type Stroke = readonly [fromX: number, fromY: number, toX: number, toY: number]
+const rising: Stroke = [0, 1, 1, 0]
+const falling: Stroke = [0, 0, 1, 1]
+/** How each series is hatched, in a tile one by one; the first is plain. */
+const strokes: readonly (readonly Stroke[])[] = [
+  [],
+  [rising],
+  [falling],
+  [[0, 0.5, 1, 0.5]],
+  [rising, falling],
+  [[0.5, 0, 0.5, 1]],
+  [],
+]
+
+/** A colour with strokes across it, each series its own way: they are told apart without the colour too. */
+function hatched(look: Look, at: number): CanvasPattern | string {
+  const colour = colourAt(look, at)
+  // In the next round of colours, strokes go another way.
+  const wished = strokes[(at + Math.floor(at / look.colours.length)) % strokes.length]!
+  if (wished.length === 0) return colour
+  const tile = document.createElement('canvas')
+  const [size, pen] = [8, tile.getContext('2d')]
+  tile.width = tile.height = size
+  if (!pen) return colour
+  pen.fillStyle = colour
+  pen.fillRect(0, 0, size, size)
+  pen.strokeStyle = look.paper
+  pen.lineWidth = 1.1
+  pen.beginPath()
+  for (const [fromX, fromY, toX, toY] of wished) {
+    pen.moveTo(fromX * size, fromY * size)
+    pen.lineTo(toX * size, toY * size)
+  }
+  pen.stroke()
+  return pen.createPattern(tile, 'repeat') ?? colour
+}
+
+const dashes = [[], [7, 4], [2, 3], [10, 3, 2, 3], [4, 2], [1, 4], [14, 3]]
+const points = ['circle', 'rect', 'triangle', 'rectRot', 'star', 'crossRot', 'dash'] as const
+
+function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: number) => void): ChartConfiguration {
+  const { kind, places, series, of, along, write } = drawing
+  const isShares = kind === 'shares'
+  const text = { color: look.grey, font: { family: look.font, size: 13 } }
+  const axis = { ticks: text, grid: { color: look.line }, border: { color: look.grey } }
+  const titled = (words: string) => ({ display: true, text: words, ...text })
+  return {
+    type: isShares ? 'pie' : kind === 'lines' ? 'line' : 'bar',
+    data: {
+      labels: [...places],
+      datasets: series.map(({ name, values }, at) => ({
+        label: name,
+        data: [...values],
+        ...(isShares
+          ? {
+              backgroundColor: places.map((_, place) => hatched(look, place)),
+              borderColor: look.paper,
+            }
+          : { backgroundColor: hatched(look, at), borderColor: colourAt(look, at) }),
+        ...(kind === 'lines' && {
+          borderDash: dashes[at % dashes.length]!,
+          pointStyle: points[at % points.length]!,
+          backgroundColor: colourAt(look, at),
+          borderWidth: 2,
+        }),
+      })),
+    },
+    options: {
+      responsive: true,
+      maintainAspectRatio: false,
+      animation: false,
+      onClick: (_event, [met]) => met && onOpen(met.index, met.datasetIndex),
+      onHover: (event, met) => {
+        const target = event.native?.target as HTMLElement | null
+        if (target) target.style.cursor = met.length > 0 ? 'pointer' : ''
+      },
+      plugins: {
+        legend: {
+          display: isShares || series.length > 1,
+          position: 'bottom',
+          labels: { ...text, usePointStyle: kind === 'lines' },
+        },
+        tooltip: {
+          callbacks: {
+            label: ({ dataset, raw }) =>
+              `${series.length > 1 ? `${dataset.label ?? ''}: ` : ''}${raw === null ? '' : write(Number(raw))}`,
+          },
+        },
+      },
+      scales: isShares
+        ? {}
+        : {
+            x: { ...axis, grid: { display: false }, stacked: kind === 'stacked', title: titled(along) },
+            y: {
+              ...axis,
+              beginAtZero: true,
+              stacked: kind === 'stacked',
+              title: titled(of),
+              ticks: { ...text, callback: (value) => write(Number(value)) },
+            },
+          },
+    },
+  }
+}
+
+const colourAt = ({ colours }: Look, at: number) => colours[at % colours.length]!
+
+/** Drawn once more, large enough for paper: 2 400 by 1 350 points, on white. */
+async function pictureOf(drawing: Drawing, look: Look): Promise<Blob | null> {
+  const frame = document.createElement('div')
+  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:960px;height:540px'
+  const canvas = frame.appendChild(document.createElement('canvas'))
+  document.body.append(frame)
+  const config = configOf(drawing, look, () => undefined)
+  const white = { id: 'paper', beforeDraw: ({ ctx, width, height }: Chart) => fill(ctx, look.paper, width, height) }
+  const chart = new Chart(canvas, {
+    ...config,
+    plugins: [white],
+    options: { ...config.options, devicePixelRatio: 2.5 },
+  })
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'))
+  chart.destroy()
+  frame.remove()
+  return blob
+}
+
+function fill(pen: CanvasRenderingContext2D, colour: string, width: number, height: number): void {
+  pen.save()
+  pen.fillStyle = colour
+  pen.fillRect(0, 0, width, height)
+  pen.restore()
+}
