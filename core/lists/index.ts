@@ -11,14 +11,15 @@ export { readList } from './check/check-list'
 export { withinGroup } from './check/group-key'
 export { figuresFor, usualFigures } from './check/read-groups'
 export { gatherablesOf } from './draft/gather-draft'
-export { firstGroup, groupablesOf, groupOrders, sayFigure, type StepChoice, stepChoices } from './draft/group-draft'
+export { firstGroup, groupablesOf, groupOrders, type StepChoice, stepChoices } from './draft/group-draft'
 export { type ChartData, chartData, chartsFor, fittingChart } from './groups/chart'
 export { withGaps } from './groups/gaps'
-export { isNoughtOfNone, measured, sayMeasure } from './groups/measure'
-export { type GroupLine, groupLines, sameOf } from './groups/order-groups'
+export { isNoughtOfNone, measured, sayFigure, sayMeasure } from './groups/measure'
+export { type GroupLine, groupLines, cellAt, sameOf } from './groups/order-groups'
 export { sayGroup } from './groups/say-group'
 export type { GroupCell } from './statement/group-keys'
 export { groupsSql } from './statement/groups-sql'
+export { groupAt } from './check/read-list'
 export type {
   Answers,
   ListFault,

@@ -127,6 +127,13 @@ export interface ReadList {
   readonly shown: ReadShown | undefined
 }
 
+/** One of those that a list is grouped by. */
+export function groupAt({ groups }: Pick<ReadList, 'groups'>, at: number): ReadGroup {
+  const group = groups[at]
+  if (!group) throw new Error('A list is not grouped so often.')
+  return group
+}
+
 /** What was answered to what a list asks, as values are stored, and the moment it is. */
 export interface Answers {
   readonly given: Readonly<Record<string, string>>

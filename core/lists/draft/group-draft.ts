@@ -4,8 +4,8 @@ import { inSentence, plural } from '../../words'
 import { fieldAt } from '../check/read-condition'
 import { factTree } from '../check/fact-tree'
 import { stepsFor } from '../check/read-groups'
-import { sayGathering } from '../check/gathered-face'
 import type { ReadColumn } from '../check/read-list'
+import { sayFigure } from '../groups/measure'
 import { sayDirection } from '../say/say-list'
 import { furtherFrom } from '../ways/say-way'
 import { isSeveral } from '../ways/walk'
@@ -106,12 +106,4 @@ export function groupOrders(
       ]
     }),
   ]
-}
-
-/** What stands beneath a column, in words: "total of price". */
-export function sayFigure(column: ReadColumn, name: Figure['name']): string {
-  const isField = column.kind === 'field' || column.kind === 'several'
-  // An arrow is for the eye; a sentence names the field.
-  const heading = inSentence(isField && column.heading.includes('→') ? column.field.name : column.heading)
-  return name ? `${sayGathering(name, column.face.kind)}${name === 'different' ? ', by ' : ' of '}${heading}` : heading
 }

@@ -50,7 +50,7 @@ test('how groups are shown is read with what is told of each, or what it lacks i
   expect(wrong({ shown: { as: 'crossed', of: size }, groups: [by('visit_state')] })).toEqual([
     ['shown', expect.stringMatching(/takes two things/)],
   ])
-  expect(wrong({ shown: { as: 'chart', of: size, chart: 'bars' }, groups: undefined as never })).toEqual([
+  expect(wrong({ shown: { as: 'chart', of: size, chart: 'bars' }, groups: undefined })).toEqual([
     ['shown', expect.stringMatching(/A chart is of groups/)],
   ])
   expect(wrong({ shown: { as: 'crossed', of: { column: 'lost' } } })).toEqual([

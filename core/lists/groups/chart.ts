@@ -1,15 +1,15 @@
 import type { ChartKind, Group } from '../../book'
 import { fromExact, type Look, toExact, type Value } from '../../kinds'
-import type { ReadGroup, ReadList, ReadShown } from '../check/read-list'
+import { groupAt, type ReadGroup, type ReadList, type ReadShown } from '../check/read-list'
 import type { GroupCell } from '../statement/group-keys'
 import { withGaps } from './gaps'
 import { addsUp, isNoughtOfNone, measured } from './measure'
-import { type GroupLine, sameOf } from './order-groups'
+import { cellAt, type GroupLine, sameOf } from './order-groups'
 
 /** So many series are told apart, and no more. */
 export const mostSeries = 6
 /** So many places along a chart, and no more. */
-export const mostPlaces = 400
+const mostPlaces = 400
 
 export interface Series {
   /** None where there is one alone, or where all the others go together. */
@@ -34,21 +34,21 @@ export interface ChartAnswers {
 
 export function chartData(
   look: Look,
-  { groups }: Pick<ReadList, 'groups'>,
+  read: Pick<ReadList, 'groups'>,
   { of }: ReadShown,
   { places, series, both }: ChartAnswers,
 ): ChartData {
   const cells = withGaps(
     look,
-    groups[0]!,
-    places.map(({ cells: [cell] }) => cell!),
+    groupAt(read, 0),
+    places.map((line) => cellAt(line)),
   )
   const shown = cells.slice(0, mostPlaces)
   const found = new Map((both ?? places).map((line) => [sameOf(line), line]))
   const none = isNoughtOfNone(of) ? '0' : null
   const valuesOf = (more: readonly GroupCell[]) =>
     shown.map((place) => measured(of, found.get(sameOf({ cells: [place, ...more] }))) ?? none)
-  const all = (series ?? []).map(({ cells: [cell] }) => cell!)
+  const all = (series ?? []).map((line) => cellAt(line))
   const [drawn, others] = both ? [all.slice(0, mostSeries), all.slice(mostSeries)] : [[], []]
   const made = both
     ? drawn.map((cell): Series => ({ cell, values: valuesOf([cell]) }))

@@ -1,7 +1,8 @@
 import type { Value } from '../../kinds'
 import { inSentence, plural } from '../../words'
-import type { ReadList, ReadMeasure } from '../check/read-list'
-import { sayFigure } from '../draft/group-draft'
+import type { Figure } from '../../book'
+import { sayGathering } from '../check/gathered-face'
+import type { ReadColumn, ReadList, ReadMeasure } from '../check/read-list'
 import type { GroupLine } from './order-groups'
 
 /** What is told of a group; nothing where the group isn't there or comes to nothing. */
@@ -23,3 +24,11 @@ export function sayMeasure({ table }: Pick<ReadList, 'table'>, of: ReadMeasure):
 /** Whether what groups come to adds up to what all come to: nothing of it can be in two groups. */
 export const addsUp = (of: ReadMeasure): boolean =>
   of === 'size' || ((of.name === 'count' || of.name === 'total') && of.way.every(({ to }) => to === 'rows'))
+
+/** What stands beneath a column, in words: "total of price". */
+export function sayFigure(column: ReadColumn, name: Figure['name']): string {
+  const isField = column.kind === 'field' || column.kind === 'several'
+  // An arrow is for the eye; a sentence names the field.
+  const heading = inSentence(isField && column.heading.includes('→') ? column.field.name : column.heading)
+  return name ? `${sayGathering(name, column.face.kind)}${name === 'different' ? ', by ' : ' of '}${heading}` : heading
+}

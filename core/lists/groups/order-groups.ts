@@ -1,6 +1,6 @@
 import type { Value } from '../../kinds'
 import { kindOf } from '../../kinds'
-import type { ReadFigure, ReadGroup, ReadList } from '../check/read-list'
+import { groupAt, type ReadFigure, type ReadGroup, type ReadList } from '../check/read-list'
 import type { GroupCell } from '../statement/group-keys'
 import type { GroupRow } from '../statement/groups-sql'
 
@@ -32,8 +32,15 @@ export function groupLines(
       ...found.map((rows) => rows.get(sameOf({ cells })) ?? {}),
     ) as GroupLine['figures'],
   }))
-  const groups = by.map((at) => read.groups[at]!)
+  const groups = by.map((at) => groupAt(read, at))
   return groups.reduceRight((sorted, group, at) => inOrder(sorted, group, at, read.figures), lines)
+}
+
+/** A group's cell of one of those it is put together by. */
+export function cellAt({ cells }: Pick<GroupLine, 'cells'>, at = 0): GroupCell {
+  const cell = cells[at]
+  if (!cell) throw new Error('A group has no such cell.')
+  return cell
 }
 
 /** By which the same group is found in another answer. */
@@ -54,7 +61,7 @@ function inOrder(
     .sort((a, b) => isBlank(a, at) - isBlank(b, at))
 }
 
-const isBlank = ({ cells }: GroupLine, at: number) => (cells[at]!.key === null ? 1 : 0)
+const isBlank = (line: GroupLine, at: number) => (cellAt(line, at).key === null ? 1 : 0)
 
 function comparing(
   lines: readonly GroupLine[],
@@ -74,7 +81,11 @@ function comparing(
   }
   // As the database sorted them; words of a short list as they stand there.
   const places = new Map<string | null, number>()
-  for (const { cells } of lines) if (!places.has(cells[at]!.key)) places.set(cells[at]!.key, places.size)
+  for (const line of lines) {
+    const { key } = cellAt(line, at)
+    if (!places.has(key)) places.set(key, places.size)
+  }
   for (const [place, { word }] of (field.choices ?? []).entries()) places.set(word, place - 1000)
-  return (a, b) => places.get(a.cells[at]!.key)! - places.get(b.cells[at]!.key)!
+  const placeOf = (line: GroupLine) => places.get(cellAt(line, at).key) ?? 0
+  return (a, b) => placeOf(a) - placeOf(b)
 }

@@ -2,7 +2,7 @@ import type { Book } from '../../book'
 import { kindOf, type Look, type Value } from '../../kinds'
 import { type PhysicalNames, physicalNames } from '../../physical'
 import { expressionSql } from '../../sql'
-import type { ReadFigure, ReadList } from '../check/read-list'
+import { groupAt, type ReadFigure, type ReadList } from '../check/read-list'
 import { sameJson } from '../../words'
 import type { StoredRow } from '../row-reader'
 import { conditionSql } from './condition-sql'
@@ -75,7 +75,7 @@ function begin({ book, names, read, by }: Grouping) {
   const from: At = { table: read.table, alias: 't' }
   const reach = new Reach(book, names, from, new Aliases())
   const asked = read.where ? conditionSql(reach, read.where) : 'TRUE'
-  return { from, reach, asked, plans: by.map((at) => groupPlan(reach, read.groups[at]!)) }
+  return { from, reach, asked, plans: by.map((at) => groupPlan(reach, groupAt(read, at))) }
 }
 
 /** What a group is told apart by, as the first columns of a statement. */
@@ -91,7 +91,7 @@ function groupColumns(plans: ReturnType<typeof begin>['plans']) {
   const read = (row: StoredRow) => ({
     cells: slots.map(({ plan, slot, same }): GroupCell => {
       const alike = plan.same.map((_, at) => String(row[same + at] ?? '\0'))
-      return { ...plan.read(row, slot), same: alike.length === 1 ? alike[0]! : JSON.stringify(alike) }
+      return { ...plan.read(row, slot), same: alike.length === 1 ? alike.join('') : JSON.stringify(alike) }
     }),
   })
   return { selected, read }

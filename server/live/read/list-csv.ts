@@ -2,6 +2,7 @@ import type { List } from '@/core/book'
 import {
   type Answers,
   type Cell,
+  cellAt,
   csvCell,
   guardFormula,
   type ReadColumn,
@@ -61,9 +62,10 @@ async function* groupsIn(
   if (!group) return void (yield within)
   const found = await askGroups(reads, list, answers, { by: [within.path.length], path: within.path, most: mostGroups })
   if ('faults' in found) return
-  for (const { cells } of found.groups) {
-    const words = guardFormula(sayGroup(reads.live.book.look, group, cells[0]!))
-    const inner = { path: [...within.path, cells[0]!.key], words: [...within.words, words] }
+  for (const line of found.groups) {
+    const cell = cellAt(line)
+    const words = guardFormula(sayGroup(reads.live.book.look, group, cell))
+    const inner = { path: [...within.path, cell.key], words: [...within.words, words] }
     yield* groupsIn(reads, list, answers, groups, inner)
   }
 }

@@ -65,12 +65,14 @@ export function ChartCanvas({ drawing, words, onOpen, ref }: Props) {
     open.current = onOpen
   }, [onOpen])
   useEffect(() => {
-    const look = lookOf(canvas.current!)
+    const here = canvas.current
+    if (!here) return
+    const look = lookOf(here)
     const draw = () => {
       chart.current?.destroy()
       chart.current = new Chart(
-        canvas.current!,
-        configOf(drawing, lookOf(canvas.current!), (a, b) => open.current(a, b)),
+        here,
+        configOf(drawing, lookOf(here), (a, b) => open.current(a, b)),
       )
     }
     void document.fonts.load(`13px ${look.font}`).then(draw, draw)
@@ -83,7 +85,11 @@ export function ChartCanvas({ drawing, words, onOpen, ref }: Props) {
       chart.current?.destroy()
     }
   }, [drawing])
-  useImperativeHandle(ref, () => ({ png: () => pictureOf(drawing, lookOf(canvas.current!)) }), [drawing])
+  useImperativeHandle(
+    ref,
+    () => ({ png: async () => (canvas.current ? pictureOf(drawing, lookOf(canvas.current)) : null) }),
+    [drawing],
+  )
   return <canvas ref={canvas} role="img" aria-label={words} tabIndex={-1} />
 }
 
@@ -127,7 +133,7 @@ const strokes: readonly (readonly Stroke[])[] = [
 function hatched(look: Look, at: number): CanvasPattern | string {
   const colour = colourAt(look, at)
   // In the next round of colours, strokes go another way.
-  const wished = strokes[(at + Math.floor(at / look.colours.length)) % strokes.length]!
+  const wished = inTurn(strokes, at + Math.floor(at / look.colours.length))
   if (wished.length === 0) return colour
   const tile = document.createElement('canvas')
   const [size, pen] = [8, tile.getContext('2d')]
@@ -169,8 +175,8 @@ function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: 
             }
           : { backgroundColor: hatched(look, at), borderColor: colourAt(look, at) }),
         ...(kind === 'lines' && {
-          borderDash: dashes[at % dashes.length]!,
-          pointStyle: points[at % points.length]!,
+          borderDash: inTurn(dashes, at),
+          pointStyle: inTurn(points, at),
           backgroundColor: colourAt(look, at),
           borderWidth: 2,
         }),
@@ -214,7 +220,14 @@ function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: 
   }
 }
 
-const colourAt = ({ colours }: Look, at: number) => colours[at % colours.length]!
+/** One after the other, from the first again after the last. */
+function inTurn<One>(all: readonly One[], at: number): One {
+  const one = all[at % all.length]
+  if (one === undefined) throw new Error('There is nothing to take turns.')
+  return one
+}
+
+const colourAt = ({ colours }: Look, at: number) => inTurn(colours, at)
 
 /** Drawn once more, large enough for paper: 2 400 by 1 350 points, on white. */
 async function pictureOf(drawing: Drawing, look: Look): Promise<Blob | null> {

@@ -10,6 +10,7 @@ import {
   chartData,
   type ChartData,
   fittingChart,
+  groupAt,
   type ReadList,
   type ReadShown,
   sayGroup,
@@ -48,10 +49,10 @@ export function ChartView({ name, read, shown, crossing, onChart, onOpen }: Prop
   const open = (place: number, series: number) => {
     // All the others are several groups, and not one that could be opened.
     if (data.series.length > 1 && !data.series[series]?.cell) return
-    const cells = [data.places[place]!, ...(data.series[series]?.cell ? [data.series[series].cell] : [])]
+    const cells = [data.places[place], data.series[series]?.cell].filter((cell) => cell !== undefined)
     onOpen(
       cells.map(({ key }) => key),
-      cells.map((cell, at) => sayGroup(book.look, read.groups[at]!, cell)).join(', '),
+      cells.map((cell, at) => sayGroup(book.look, groupAt(read, at), cell)).join(', '),
     )
   }
   const save = async () => {
@@ -94,7 +95,7 @@ export function ChartView({ name, read, shown, crossing, onChart, onOpen }: Prop
 
 /** What is drawn: the book's own words and ways of writing, and numbers as near as a picture needs them. */
 function drawingOf(book: Book, read: ReadList, { of, chart }: Props['shown'], data: ChartData): Drawing {
-  const say = (at: number) => (cell: ChartData['places'][number]) => sayGroup(book.look, read.groups[at]!, cell, true)
+  const say = (at: number) => (cell: ChartData['places'][number]) => sayGroup(book.look, groupAt(read, at), cell, true)
   const write = (value: number) =>
     of === 'size' || of.face.kind !== 'money'
       ? value.toLocaleString('en-GB', { maximumFractionDigits: 3 })
@@ -107,7 +108,7 @@ function drawingOf(book: Book, read: ReadList, { of, chart }: Props['shown'], da
       values: values.map((value) => (value === null ? null : Number(value))),
     })),
     of: sayMeasure(read, of) + (of !== 'size' && of.face.unit ? `, ${of.face.unit}` : ''),
-    along: read.groups[0]!.words,
+    along: groupAt(read, 0).words,
     write,
   }
 }

@@ -3,6 +3,8 @@
 import { useMemo } from 'react'
 import { showValue, type Value } from '@/core/kinds'
 import {
+  cellAt,
+  groupAt,
   type GroupCell,
   type GroupLine,
   isNoughtOfNone,
@@ -35,16 +37,17 @@ interface Props {
 /** Two groups crossed: a row for each of the one, a column for each of the other, and what all of them come to. */
 export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
   const { book } = useRecords()
-  const [first, second] = read.groups
+  const first = groupAt(read, 0)
+  const second = read.groups[1]
   const found = useMemo(() => new Map((crossing.both ?? []).map((line) => [sameOf(line), line])), [crossing.both])
-  const cellsOf = (lines: readonly GroupLine[]) => lines.map(({ cells: [cell] }) => cell!)
-  const allRows = withGaps(book.look, first!, cellsOf(crossing.rows))
+  const cellsOf = (lines: readonly GroupLine[]) => lines.map((line) => cellAt(line))
+  const allRows = withGaps(book.look, first, cellsOf(crossing.rows))
   const allColumns = second ? withGaps(book.look, second, cellsOf(crossing.columns ?? [])) : []
   const rows = allRows.slice(0, mostRows)
   const columns = allColumns.slice(0, mostColumns)
   const sums = { rows: byGroup(crossing.rows), columns: byGroup(crossing.columns ?? []) }
   const show = (line: GroupLine | undefined) => showMeasure(of, measured(of, line) ?? null, book.look)
-  const head = (cell: GroupCell, at: 0 | 1) => sayGroup(book.look, read.groups[at]!, cell, at === 1)
+  const head = (cell: GroupCell, at: 0 | 1) => sayGroup(book.look, groupAt(read, at), cell, at === 1)
   return (
     <div
       className={classNames(
@@ -57,7 +60,7 @@ export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
         <thead>
           <tr>
             <th scope="col" className={classNames(headLook, 'sticky left-0 z-20 min-w-[160px] text-left')}>
-              {first!.heading}
+              {first.heading}
             </th>
             {columns.map((cell) => (
               <th key={cell.same} scope="col" className={classNames(headLook, 'min-w-[84px] text-right')}>
@@ -125,7 +128,7 @@ const headLook =
 const cellLook = 'border-b border-ash-3 px-2 py-1.5 text-right tabular-nums group-hover:bg-ash-1'
 const footLook = 'sticky bottom-0 border-t-2 border-ink bg-paper px-2 py-1.5 text-right font-semibold tabular-nums'
 
-const byGroup = (lines: readonly GroupLine[]) => new Map(lines.map((line) => [line.cells[0]!.same, line]))
+const byGroup = (lines: readonly GroupLine[]) => new Map(lines.map((line) => [cellAt(line).same, line]))
 
 /** Nought where nothing is there and that means none; nothing where nothing can be told. */
 function showMeasure(of: ReadMeasure, value: Value, look: Parameters<typeof showValue>[2]): string {

@@ -3,7 +3,7 @@
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import type { List, Order, Table } from '@/core/book'
-import { type GroupLine, type ReadList, sayGroup } from '@/core/lists'
+import { cellAt, groupAt, type GroupLine, type ReadList, sayGroup } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import { Button, classNames, WordButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -52,10 +52,10 @@ export function GroupedGrid(props: Props) {
           ) : (
             found.map((group) => (
               <Group
-                key={`${folding.times} ${JSON.stringify(group.cells[0]!.key)}`}
+                key={`${folding.times} ${JSON.stringify(cellAt(group).key)}`}
                 {...props}
                 group={group}
-                path={[group.cells[0]!.key]}
+                path={[cellAt(group).key]}
                 open={open}
               />
             ))
@@ -91,7 +91,7 @@ function Group({ group, open, ...props }: GroupProps) {
   const { book } = useRecords()
   const [isOpen, setOpen] = useState(open)
   const depth = path.length - 1
-  const words = sayGroup(book.look, read.groups[depth]!, group.cells.at(-1)!)
+  const words = sayGroup(book.look, groupAt(read, depth), cellAt(group))
   const isLast = path.length === read.groups.length
   return (
     <div role="rowgroup" aria-label={words}>
@@ -128,7 +128,7 @@ function Inner(props: InnerProps) {
   const groups = useGroups(base, list, given, { by: [path.length], path })
   if (groups.isError) return <Failed onRetry={() => void groups.refetch()} />
   return groups.data?.groups.map((group) => {
-    const { key } = group.cells[0]!
+    const { key } = cellAt(group)
     return <Group key={JSON.stringify(key)} {...props} group={group} path={[...path, key]} open={false} />
   })
 }

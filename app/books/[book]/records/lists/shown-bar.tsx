@@ -1,7 +1,7 @@
 'use client'
 
 import type { ChartKind, List, Measure, Shown } from '@/core/book'
-import { chartsFor, type ReadList, type ReadMeasure, sayMeasure } from '@/core/lists'
+import { chartsFor, groupAt, type ReadList, type ReadMeasure, sayMeasure } from '@/core/lists'
 import { capital, sameJson } from '@/core/words'
 import { ChoiceBox, Segments } from '@/ui/kit'
 
@@ -11,7 +11,7 @@ interface Props {
   readonly onChange: (shown: Shown | undefined) => void
 }
 
-export const chartNames: Readonly<Record<ChartKind, string>> = {
+const chartNames: Readonly<Record<ChartKind, string>> = {
   bars: 'Bars',
   stacked: 'Stacked bars',
   lines: 'Lines',
@@ -22,7 +22,7 @@ export const chartNames: Readonly<Record<ChartKind, string>> = {
 export function ShownBar({ list, read, onChange }: Props) {
   const { shown } = list
   const measures = measuresOf(read)
-  const first = shown?.of ?? measures[0]!.measure
+  const first = shown?.of ?? { size: true }
   const charts = chartsFor(read.groups.length, read.shown?.of ?? 'size')
   const as = (way: 'records' | 'crossed' | 'chart') => {
     if (way === 'records') return onChange(undefined)
@@ -45,7 +45,7 @@ export function ShownBar({ list, read, onChange }: Props) {
         <ChoiceBox
           aria-label="What is told of each group"
           value={measures.findIndex(({ measure }) => sameJson(measure, shown.of))}
-          onChange={(event) => onChange({ ...shown, of: measures[Number(event.target.value)]!.measure })}
+          onChange={(event) => onChange({ ...shown, of: measures[Number(event.target.value)]?.measure ?? shown.of })}
           className="!w-[220px] text-[13px]"
         >
           {measures.map(({ words }, at) => (
@@ -74,10 +74,10 @@ export function ShownBar({ list, read, onChange }: Props) {
 }
 
 /** What follows on in time is drawn as lines; what else, as bars, stacked where there are parts. */
-function usualChart({ groups }: ReadList): ChartKind {
-  const { step, by } = groups[0]!
+function usualChart(read: ReadList): ChartKind {
+  const { step, by } = groupAt(read, 0)
   if (typeof step === 'string' && step !== 'letter' && by === undefined) return 'lines'
-  return groups.length > 1 ? 'stacked' : 'bars'
+  return read.groups.length > 1 ? 'stacked' : 'bars'
 }
 
 /** What can be told of each group. */
