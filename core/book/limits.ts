@@ -24,4 +24,8 @@ export const limits = {
   asks: 12,
   orders: 8,
   groups: 4,
+  /** Records, or groups, of which only the first are asked for. */
+  first: 500,
+  /** Fields by which something occurs more than once. */
+  repeats: 4,
 } as const

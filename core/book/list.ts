@@ -66,6 +66,12 @@ const plain = [
     with: z.array(Given).max(limits.oneOf).readonly(),
   }),
   z.strictObject({ kind: z.literal('within'), place: Place, span: Span }),
+  /** Others have the same in all of these fields; or nearly, but for capitals, accents, spaces and signs. */
+  z.strictObject({
+    kind: z.literal('repeats'),
+    places: z.array(Place).min(1).max(limits.repeats).readonly(),
+    nearly: z.literal(true).optional(),
+  }),
   /** What no comparison says: an expression over the list's own records, as a tree. */
   z.strictObject({ kind: z.literal('holds'), tree: AnyJson }),
 ] as const
@@ -151,6 +157,8 @@ export type Ask = Readonly<z.infer<typeof Ask>>
 const Measure = z.union([z.strictObject({ size: z.literal(true) }), z.strictObject({ column: Id })])
 export type Measure = Readonly<z.infer<typeof Measure>>
 
+const First = z.int().min(1).max(limits.first)
+
 const groupUnits = [...spanUnits, 'letter'] as const
 
 /**
@@ -165,6 +173,8 @@ export const Group = z.strictObject({
   /** What groups are put in order by, in place of what they are put together by: their size, or a figure of theirs. */
   by: Measure.optional(),
   down: z.literal(true).optional(),
+  /** Only so many of them, the first in their order. */
+  first: First.optional(),
 })
 export type Group = Readonly<z.infer<typeof Group>>
 
@@ -203,5 +213,7 @@ export const List = z.strictObject({
   groups: z.array(Group).min(1).max(limits.groups).readonly().optional(),
   figures: z.array(Figure).min(1).max(limits.columns).readonly().optional(),
   shown: Shown.optional(),
+  /** Only so many records, the first in their order: of all, or of each innermost group. */
+  first: First.optional(),
 })
 export type List = Readonly<z.infer<typeof List>>

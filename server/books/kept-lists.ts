@@ -25,7 +25,7 @@ export async function keepList(
   if (!before) return editBook(db, bookId, accountId, { kind: 'addList', ...list }, [])
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
-  const { id, name, describe, owner, columns, where, asks, order, groups, figures, shown } = list
+  const { id, name, describe, owner, columns, where, asks, order, groups, figures, shown, first } = list
   const to = {
     name: name ?? '',
     describe: describe ?? '',
@@ -37,6 +37,7 @@ export async function keepList(
     groups: groups ?? [],
     figures: figures ?? [],
     shown: shown ?? null,
+    first: first ?? null,
   }
   const edit: Edit = { kind: 'changeList', list: id, to }
   return editBook(db, bookId, accountId, edit, seenIn(before))
@@ -55,6 +56,18 @@ async function visible(db: Catalogue, bookId: string, accountId: string, id: str
   return isThere ? { ok: true, value: null } : fail({ kind: 'gone', what: 'list' })
 }
 
-const parts = ['name', 'describe', 'owner', 'columns', 'where', 'asks', 'order', 'groups', 'figures', 'shown'] as const
+const parts = [
+  'name',
+  'describe',
+  'owner',
+  'columns',
+  'where',
+  'asks',
+  'order',
+  'groups',
+  'figures',
+  'shown',
+  'first',
+] as const
 
 const seenIn = (before: List): Seen => parts.map((key) => ({ id: before.id, key, from: before[key] ?? null }))

@@ -283,6 +283,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-full': { kind: 'list-full', what: 'fields', most: 60 },
   'list-too-many-values': { kind: 'list-too-many-values', most: 200 },
   'list-cannot-run': { kind: 'list-cannot-run' },
+  'list-too-many-groups': { kind: 'list-too-many-groups', most: 100_000 },
   'list-too-many-conditions': { kind: 'list-too-many-conditions', most: 200 },
   'rule-not-kept': {
     kind: 'rule-not-kept',

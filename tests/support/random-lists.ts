@@ -190,9 +190,18 @@ export function conditionOf(book: Book, tableId: string, depth: number): fc.Arbi
         ...(where && { where }),
       })),
   )
+  const repeats = fc
+    .array(
+      fc
+        .constantFrom(...single)
+        .chain((way) => fc.constantFrom(...endOf(book, tableId, way)!.fields.map(({ id }) => ({ way, field: id })))),
+      { minLength: 1, maxLength: 2 },
+    )
+    .map((places): Condition => ({ kind: 'repeats', places }))
   return fc.oneof(
     compare,
     has,
+    repeats,
     fc
       .array(inner, { minLength: 1, maxLength: 3 })
       .chain((of) => fc.constantFrom('all' as const, 'any' as const).map((kind) => ({ kind, of }))),
@@ -284,6 +293,7 @@ export function listOf(book: Book): fc.Arbitrary<List> {
         columns: fc.tuple(...['a', 'b', 'c'].map((id) => columnOf(book, table, id))),
         where: fc.option(conditionOf(book, table, 2), { nil: undefined, freq: 5 }),
         groups: fc.array(groupOf(book, table), { maxLength: 3 }),
+        first: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined, freq: 3 }),
         figured: fc.array(fc.nat(20), { minLength: 3, maxLength: 3 }),
         order: fc.array(
           fc.record({
@@ -294,13 +304,14 @@ export function listOf(book: Book): fc.Arbitrary<List> {
           { maxLength: 2 },
         ),
       })
-      .map(({ columns, where, order, groups, figured }): List => ({
+      .map(({ columns, where, order, groups, figured, first }): List => ({
         id: 'list',
         table,
         columns,
         asks: [],
         ...(where && { where }),
         ...(groups.length > 0 && { groups }),
+        ...(first !== undefined && { first }),
         figures: figuresOf(book, table, columns, figured),
         // By what may be several nothing can be ordered, and what a link leads to is ordered by its words.
         order: order.flatMap(({ column, down, blanks }) => {

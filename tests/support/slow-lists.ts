@@ -86,6 +86,14 @@ export class SlowLists {
         )
         return compare(value, condition.how, others, this.isNumber(condition.place.field))
       }
+      case 'repeats': {
+        const keyOf = (one: Known) =>
+          condition.places.map(({ way, field }) => this.valueOf(this.ends(one, way)[0], field))
+        const key = keyOf(record)
+        const table = Object.keys(this.world).find((id) => this.world[id]!.includes(record))!
+        const same = this.world[table]!.filter((one) => JSON.stringify(keyOf(one)) === JSON.stringify(key))
+        return key.every((part) => part !== null) && same.length > 1
+      }
       default:
         throw new Error(`Not reckoned: ${condition.kind}`)
     }
@@ -152,6 +160,11 @@ export class SlowLists {
           : [column, this.gather(met, name!, shows.place.field)]
       }),
     )
+  }
+
+  /** The records that a list shows, where only the first of them are asked for. */
+  shown(list: List): Known[] {
+    return this.records(list).slice(0, list.first ?? Infinity)
   }
 
   /** The records of a list that are of one group. */

@@ -85,6 +85,8 @@ const ChangeList = z.strictObject({
     figures: z.array(Figure).max(limits.columns).readonly().optional(),
     /** Null for records under headings. */
     shown: Shown.nullable().optional(),
+    /** Null for all of them. */
+    first: z.int().min(1).max(limits.first).nullable().optional(),
   }),
 })
 
@@ -102,6 +104,7 @@ function askedBy(list: List, to: z.infer<typeof ChangeList>['to']) {
     groups: someOf(to.groups ?? list.groups),
     figures: someOf(to.figures ?? list.figures),
     shown: to.shown === undefined ? list.shown : (to.shown ?? undefined),
+    first: to.first === undefined ? list.first : (to.first ?? undefined),
   }
 }
 

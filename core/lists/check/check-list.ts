@@ -34,7 +34,7 @@ export function readList(book: Book, list: List, answers: Answers): ListRead {
   const groups = readGroups(reading, table, figures)
   const shown = readShown(reading, figures)
   if (reading.faults.length > 0) return { faults: reading.faults }
-  return { read: { table, columns, where, order, groups, figures, shown }, faults: [] }
+  return { read: { table, columns, where, order, groups, figures, shown, first: list.first }, faults: [] }
 }
 
 function checkIds({ list, faults }: Reading): void {

@@ -5,7 +5,8 @@ import { endOf, isSeveral } from '../ways/walk'
 import { sayEnd, stretchesOf } from '../ways/say-way'
 import { factTree } from './fact-tree'
 import { gatheredFace, sayGathering, wholeFace } from './gathered-face'
-import { fieldAt, readCondition } from './read-condition'
+import { fieldAt } from './field-at'
+import { readCondition } from './read-condition'
 import type { Gathering, ReadColumn, Reading } from './read-list'
 
 /** Reads a column; what is wrong with it is noted, and it is then left out. */

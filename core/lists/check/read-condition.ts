@@ -20,7 +20,9 @@ import { sayEnd } from '../ways/say-way'
 import { compareFacts, compareTree, isTurned, withinTree } from './compare-tree'
 import { fits, sayHow } from './comparisons'
 import { factTree } from './fact-tree'
-import type { ReadCondition, Reading } from './read-list'
+import { fieldAt } from './field-at'
+import { readGroup } from './read-groups'
+import type { ReadCondition, ReadGroup, Reading } from './read-list'
 import { daysOf, daysWritten } from './spans'
 
 type Path = readonly number[]
@@ -43,6 +45,8 @@ export function readCondition(reading: Reading, table: Table, condition: Conditi
       return has(reading, table, condition, path)
     case 'holds':
       return holds(reading, table, condition, path)
+    case 'repeats':
+      return repeats(reading, table, condition, path)
     case 'compare':
     case 'within':
       return compared(reading, table, condition, path)
@@ -63,24 +67,22 @@ function has(reading: Reading, table: Table, condition: Of<'has'>, path: Path): 
   return { kind: 'has', way, end, least, most, where: where && readCondition(reading, end, where, [...path, 0]) }
 }
 
+function repeats(reading: Reading, table: Table, { places, nearly }: Of<'repeats'>, path: Path): ReadCondition {
+  const of: ReadGroup[] = []
+  for (const place of places) {
+    const read = readGroup(reading, table, { place }, [])
+    if ('problem' in read) return fault(reading, path, read.problem)
+    of.push(read)
+  }
+  return { kind: 'repeats', of, nearly: nearly === true }
+}
+
 function holds(reading: Reading, table: Table, { tree }: Of<'holds'>, path: Path): ReadCondition {
   const read = recheckStored(reading.book, table, tree)
   if ('problem' in read)
     return fault(reading, path, { kind: 'list-calculation-wrong', words: wordProblem(read.problem) })
   if (read.tree.type.is !== 'truth') return fault(reading, path, { kind: 'list-condition-no-truth' })
   return { kind: 'true', way: [], table, tree: read.tree }
-}
-
-type FieldAt = { readonly end: Table; readonly field: Field } | { readonly problem: Problem }
-
-/** The field that a place means, and whose it is. */
-export function fieldAt(book: Book, table: Table, { way, field: id }: Place): FieldAt {
-  const end = endOf(book, table.id, way)
-  if (!end) return { problem: { kind: 'list-way-gone', table: table.name } }
-  const found = findField(book, id)
-  return found?.table.id === end.id
-    ? { end, field: found.field }
-    : { problem: { kind: 'list-field-gone', table: end.name } }
 }
 
 function compared(reading: Reading, table: Table, condition: Of<'compare'> | Of<'within'>, path: Path): ReadCondition {

@@ -5,7 +5,7 @@ import { isSeveral } from '../ways/walk'
 import { sayEnd, sayPlace } from '../ways/say-way'
 import { factTree } from './fact-tree'
 import { gatheredFace, sayGathering } from './gathered-face'
-import { fieldAt } from './read-condition'
+import { fieldAt } from './field-at'
 import type { Gathering, ReadColumn, ReadFigure, ReadGroup, Reading, ReadShown } from './read-list'
 
 type Or<T> = T | { readonly problem: Problem }
@@ -20,10 +20,10 @@ export function readGroups(reading: Reading, table: Table, figures: readonly Rea
   })
 }
 
-function readGroup(
-  { book }: Reading,
+export function readGroup(
+  { book }: Pick<Reading, 'book'>,
   table: Table,
-  { place, step, by, down }: Group,
+  { place, step, by, down, first }: Group,
   figures: readonly ReadFigure[],
 ): Or<ReadGroup> {
   const { way } = place
@@ -40,7 +40,7 @@ function readGroup(
   if (column !== undefined && !figures.some((one) => one.column.id === column))
     return { problem: { kind: 'list-group-order-gone' } }
   const words = sayPlace(book, table.id, place)
-  const ordered = { down: down === true, by: column ?? (by && 'size' in by ? by : undefined) }
+  const ordered = { first, down: down === true, by: column ?? (by && 'size' in by ? by : undefined) }
   return { heading: field.name, words, way, table: end, field, face, step, ...ordered }
 }
 

@@ -40,6 +40,8 @@ export type ReadCondition =
       readonly most: number | undefined
       readonly where: ReadCondition | undefined
     }
+  /** Others of the list's table have the same in all of these, or nearly. */
+  | { readonly kind: 'repeats'; readonly of: readonly ReadGroup[]; readonly nearly: boolean }
   /** It is of one group of those that a list is put together by. */
   | { readonly kind: 'inGroup'; readonly group: ReadGroup; readonly key: string | null }
   /** Nothing was answered to what it asks. */
@@ -86,6 +88,7 @@ export interface ReadGroup {
   readonly face: Field
   readonly step: Group['step']
   readonly down: boolean
+  readonly first: number | undefined
   /** The column whose figure groups are put in order by, or their size; their own value where neither. */
   readonly by: string | { readonly size: true } | undefined
 }
@@ -125,6 +128,7 @@ export interface ReadList {
   readonly figures: readonly ReadFigure[]
   /** How its groups are shown, other than as records under headings. */
   readonly shown: ReadShown | undefined
+  readonly first: number | undefined
 }
 
 /** One of those that a list is grouped by. */

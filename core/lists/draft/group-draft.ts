@@ -1,7 +1,7 @@
 import { type Book, type Figure, type Group, type Place, type Table, type Way } from '../../book'
 import { displayOf } from '../../expressions'
 import { inSentence, plural } from '../../words'
-import { fieldAt } from '../check/read-condition'
+import { fieldAt } from '../check/field-at'
 import { factTree } from '../check/fact-tree'
 import { stepsFor } from '../check/read-groups'
 import type { ReadColumn } from '../check/read-list'

@@ -54,10 +54,13 @@ function sayStep(look: Look, face: ReadGroup['face'], key: string, every: string
 const scaleOf = (text: string) => text.split('.')[1]?.length ?? 0
 
 /** What a list is grouped by, in words: "town, then month of day". */
-export const sayGroups = (groups: readonly Pick<ReadGroup, 'words' | 'step'>[]): string =>
+export const sayGroups = (groups: readonly Pick<ReadGroup, 'words' | 'step' | 'first'>[]): string =>
   groups.map(sayBy).join(', then ')
 
-const sayBy = ({ words, step }: Pick<ReadGroup, 'words' | 'step'>): string => {
+const sayBy = (group: Pick<ReadGroup, 'words' | 'step' | 'first'>): string =>
+  sayStepOf(group) + (group.first === undefined ? '' : ` (the first ${group.first})`)
+
+const sayStepOf = ({ words, step }: Pick<ReadGroup, 'words' | 'step'>): string => {
   if (step === undefined) return words
   if (typeof step === 'object') return `every ${step.every} of ${words}`
   return step === 'letter' ? `first letter of ${words}` : `${step} of ${words}`

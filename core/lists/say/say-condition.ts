@@ -3,6 +3,7 @@ import {
   type Comparison,
   type Condition,
   findField,
+  findTable,
   type Given,
   type List,
   type Place,
@@ -35,6 +36,11 @@ export function sayCondition(book: Book, tableId: string, condition: Condition, 
       return `whose ${sayPlace(book, tableId, condition.place)} is ${condition.span.unit === 'day' && condition.span.count === undefined ? '' : 'in '}${saySpan(condition.span)}`
     case 'has':
       return `that has ${howMany(book, tableId, condition, told)}`
+    case 'repeats': {
+      const names = listed(condition.places.map((place) => sayPlace(book, tableId, place)))
+      const noun = inSentence(findTable(book, tableId)?.name ?? '')
+      return `of which another ${noun} has ${condition.nearly ? 'nearly ' : ''}the same ${names}`
+    }
     case 'holds':
       return 'of which the calculation is true'
     case 'all':

@@ -75,9 +75,12 @@ export function sentenceOf(book: Book, list: List): Piece[] {
       : []),
     { words: ', ' },
     { words: order.length > 0 ? order.join(', then ') : 'in the order of their keys', of: { kind: 'order' } },
+    ...(list.first ? [{ words: ', ' }, { words: sayFirst(list), of: { kind: 'order' } as const }] : []),
     { words: '.' },
   ]
 }
+
+const sayFirst = ({ first, groups }: List) => `the first ${first ?? ''}${groups ? ' of each group' : ''}`
 
 const chartWords = { bars: 'as bars', stacked: 'as stacked bars', lines: 'as lines', shares: 'as shares' } as const
 

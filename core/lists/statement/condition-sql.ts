@@ -3,7 +3,7 @@ import { leafOf } from '../../physical'
 import { expressionSql } from '../../sql'
 import type { ReadCondition } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
-import { inGroupSql } from './group-keys'
+import { inGroupSql, repeatKeys } from './group-keys'
 import { type At, fieldAtAlias, keyAt, Reach, storedSql, wayFrom } from './reach'
 
 type Of<Kind extends ReadCondition['kind']> = Extract<ReadCondition, { kind: Kind }>
@@ -36,6 +36,10 @@ export function conditionSql(reach: Reach, condition: ReadCondition, turned = fa
     }
     case 'has':
       return hasSql(reach, condition, turned)
+    case 'repeats': {
+      const sql = repeatsSql(reach, condition)
+      return turned ? `((${sql}) IS NOT TRUE)` : `(${sql})`
+    }
     case 'inGroup': {
       const sql = inGroupSql(reach, condition.group, condition.key)
       return turned ? `((${sql}) IS NOT TRUE)` : sql
@@ -58,6 +62,15 @@ export function endsSql(reach: Reach, from: At, { way, where }: Pick<Of<'has'>, 
   const inner = new Reach(reach.book, reach.names, end, reach.aliases)
   const asked = where ? ` AND ${conditionSql(inner, where)}` : ''
   return { end, from: `FROM ${tables.join(' ')}${inner.joins} WHERE ${hangs}${asked}` }
+}
+
+/** Found once for all records, and not once for each of them. */
+function repeatsSql(reach: Reach, { of, nearly }: Of<'repeats'>): string {
+  const inner = new Reach(reach.book, reach.names, { ...reach.from, alias: reach.aliases.next() }, reach.aliases)
+  const keysIn = (at: Reach) => of.flatMap((group) => repeatKeys(at, group, nearly))
+  const keys = keysIn(inner)
+  const filled = keys.map((sql) => `${sql} IS NOT NULL`).join(' AND ')
+  return `(${keysIn(reach).join(', ')}) IN (SELECT ${keys.join(', ')} FROM ${reach.names.quoted(reach.from.table.id)} ${inner.from.alias}${inner.joins} WHERE ${filled} GROUP BY ${keys.map((_, at) => at + 1).join(', ')} HAVING COUNT(*) > 1)`
 }
 
 function hasSql(reach: Reach, condition: Of<'has'>, turned: boolean): string {

@@ -110,6 +110,14 @@ function dayKeySql(sql: string, unit: 'day' | 'week' | 'month' | 'quarter' | 'ye
   }
 }
 
+/** By what a record is compared with others: as a group is, or nearly, but for capitals, accents, spaces and signs. */
+export function repeatKeys(reach: Reach, group: ReadGroup, nearly: boolean): readonly string[] {
+  const { keys } = groupPlan(reach, group)
+  const isText = factTree(reach.book, group.field)?.type.is === 'text'
+  if (!nearly || !isText) return keys
+  return keys.map((sql) => `NULLIF(REGEXP_REPLACE(${sql}, '[^\\p{L}\\p{N}]', ''), '') COLLATE utf8mb4_uca1400_ai_ci`)
+}
+
 /** That a record is of a group; whatever can be told by an index is asked so. */
 export function inGroupSql(reach: Reach, group: ReadGroup, key: GroupKey): string {
   const at = reach.at(group.way)

@@ -46,6 +46,8 @@ export const listProblems = {
   'list-too-many-values': ({ most }: { readonly most: number }) =>
     `There may be at most ${most} values here. Take some out.`,
   'list-cannot-run': () => 'Something in this list is wrong. Open it and put right what is marked.',
+  'list-too-many-groups': ({ most }: { readonly most: number }) =>
+    `There are more than ${most.toLocaleString('en-GB')} groups, too many to be put in this order. Group in bigger steps, or add a condition.`,
   'list-too-many-conditions': ({ most }: { readonly most: number }) =>
     `A list has at most ${most} conditions. Take some out.`,
 }

@@ -86,7 +86,7 @@ test('any list gives what looking at every record by itself gives, in the same o
         await fill(world)
         const slow = new SlowLists(book, world)
         for (const list of lists) {
-          const expected = slow.records(list).map((record) => ({
+          const expected = slow.shown(list).map((record) => ({
             ref: refOf(record.ref.split('~')),
             cells: Object.fromEntries(list.columns.map((column) => [column.id, asTold(slow.cell(record, column))])),
           }))
@@ -95,7 +95,8 @@ test('any list gives what looking at every record by itself gives, in the same o
             cells: Object.fromEntries(Object.entries(cells).map(([id, cell]) => [id, asTold(cell)])),
           }))
           expect(lines).toEqual(expected)
-          expect(await countList({ db, live }, list, answers)).toEqual({ count: expected.length })
+          const count = list.groups ? slow.records(list).length : expected.length
+          expect(await countList({ db, live }, list, answers)).toEqual({ count })
           tried.lists++
           tried.rows += lines.length
           if (list.columns.some(({ shows }) => shows.kind !== 'field')) tried.several++
@@ -135,7 +136,10 @@ test('groups, and groups within one, come to what looking at every record by its
           const groups = [...slow.groups(list, records, all).keys()]
           const path = JSON.parse(groups[die % Math.max(1, groups.length)] ?? '[]') as (string | null)[]
           const page = await askList({ db, live }, list, answers, { limit: 100, path })
-          const expected = slow.within(list, records, path).map(({ ref }) => refOf(ref.split('~')))
+          const expected = slow
+            .within(list, records, path)
+            .slice(0, list.first ?? Infinity)
+            .map(({ ref }) => refOf(ref.split('~')))
           expect('lines' in page && page.lines.map(({ ref }) => ref)).toEqual(groups.length > 0 ? expected : [])
           if (path.length > 0) tried.within++
         }

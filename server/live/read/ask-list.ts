@@ -6,6 +6,7 @@ import {
   branchSql,
   type Cell,
   countSql,
+  groupAt,
   type GroupLine,
   groupLines,
   groupsSql,
@@ -59,12 +60,14 @@ export async function askList(
   const read = withinGroup(reads.live.book, found.read, path)
   if (!read) return { lines: [] }
   const names = namesOf(reads.live)
-  const rows = await run(reads, rowsSql(reads.live.book, read, { after, limit: limit + 1 }, names))
-  const page = rows.slice(0, limit)
+  // Of some, the first alone are asked for: they are one page.
+  const most = read.first ?? limit
+  const rows = await run(reads, rowsSql(reads.live.book, read, { after, limit: most + 1 }, names))
+  const page = rows.slice(0, most)
   const last = page.at(-1)
   return {
     lines: await withBranches(reads, read, page),
-    ...(rows.length > limit && last && { next: last.cursor }),
+    ...(read.first === undefined && rows.length > limit && last && { next: last.cursor }),
   }
 }
 
@@ -77,12 +80,14 @@ export async function countList(
   const { faults, ...found } = readList(reads.live.book, list, answers)
   if (!('read' in found)) return { faults }
   const [count = 0] = await run(reads, countSql(reads.live.book, found.read, namesOf(reads.live)))
-  return { count }
+  const { first, groups } = found.read
+  return { count: first !== undefined && groups.length === 0 ? Math.min(count, first) : count }
 }
 
 /** So many groups are shown at a time; where two are crossed, so many cells. */
 const mostGroups = 2000
 const mostCells = 25_000
+const mostSorted = 100_000
 
 export interface AskedBy {
   readonly by: readonly number[]
@@ -94,6 +99,8 @@ export interface AskedGroups {
   readonly groups: readonly GroupLine[]
   /** That there are more of them than are told. */
   readonly more: boolean
+  /** How many come after the first of them, where only those are asked for. */
+  readonly left: number
 }
 
 /**
@@ -109,13 +116,24 @@ export async function askGroups(
   const { faults, ...found } = readList(reads.live.book, list, answers)
   if (!('read' in found)) return { faults }
   const read = withinGroup(reads.live.book, found.read, path)
-  if (!read || by.some((at) => !read.groups[at])) return { groups: [], more: false }
-  const statements = groupsSql(reads.live.book, read, by, most + 1, namesOf(reads.live))
+  if (!read || by.some((at) => !read.groups[at])) return { groups: [], more: false, left: 0 }
+  // In another order than the database's own all of them are needed to know the first.
+  const isSorted = by.some((at) => groupAt(read, at).by !== undefined)
+  const asked = isSorted ? mostSorted : most
+  const statements = groupsSql(reads.live.book, read, by, asked + 1, namesOf(reads.live))
   const told = []
   for (const statement of statements) told.push(await run(reads, statement))
   const own = told[0] ?? []
-  told[0] = own.slice(0, most)
-  return { groups: groupLines(read, by, told), more: own.length > most }
+  if (isSorted && own.length > asked)
+    return { faults: [{ at: { part: 'group', at: 0 }, problem: { kind: 'list-too-many-groups', most: asked } }] }
+  const lines = groupLines(read, by, told).slice(0, most)
+  // Within one group, or as rows or columns of their own, only the first are asked for.
+  const first = by.length === 1 ? groupAt(read, by[0] ?? 0).first : undefined
+  return {
+    groups: first === undefined ? lines : lines.slice(0, first),
+    more: own.length > most,
+    left: first === undefined ? 0 : Math.max(0, lines.length - first),
+  }
 }
 
 async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRow[]): Promise<ListLine[]> {
