@@ -1,4 +1,4 @@
-import { type Book, type List, tableOf } from '../book'
+import { type Book, findTable, type List, tableOf } from '../book'
 import { capital, listed } from '../words'
 import { nameOf } from './say/say-list'
 
@@ -11,6 +11,24 @@ function listsAskingFor(book: Book, ids: readonly string[]): List[] {
     return wanted.some((id) => text.includes(id))
   })
 }
+
+/** A list that can be asked of one record: which of what it asks for is that record. */
+export interface RecordList {
+  readonly id: string
+  readonly name: string
+  readonly ask: string
+}
+
+/** The lists that ask for a record of a table, as far as the opened book has what they ask for. */
+export const listsOfRecord = (book: Book, lists: readonly List[], tableId: string): RecordList[] =>
+  lists.flatMap((list) =>
+    list.asks.flatMap(({ id: ask, place }) => {
+      const link = book.links.find(({ field }) => field === place.field)
+      return link?.one === tableId && findTable(book, list.table)
+        ? [{ id: list.id, name: nameOf(book, list), ask }]
+        : []
+    }),
+  )
 
 /** Which lists ask for a field, in words; nothing where none does. */
 export function saidOfField(book: Book, fieldId: string): string | undefined {

@@ -1,4 +1,4 @@
-export { saidOfField, saidOfTable } from './asking-for'
+export { listsOfRecord, type RecordList, saidOfField, saidOfTable } from './asking-for'
 export { compileList, type ListQuery } from './compile-list'
 export { likeliest } from './likeliest'
 export { likeness } from './likeness'
@@ -45,6 +45,7 @@ export {
   draftOfCondition,
   hasDraft,
   type HasDraft,
+  type RepeatsDraft,
   mayAsk,
   placed,
   sayDraft,

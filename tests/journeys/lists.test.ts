@@ -190,6 +190,27 @@ test('what is too long is told, and nothing of it is lost', async () => {
   await browser.press('Cancel')
 })
 
+test('a list can be asked of one record, and is offered on that record’s own page', async () => {
+  await browser.press('Add a condition')
+  await browser.choose('What is asked', 'House')
+  await browser.choose('How', 'is the one asked for')
+  await browser.read('Each visit whose house is the house asked for')
+  await browser.press('Show them')
+  await browser.press('Keep changes')
+  await browser.press('Keep it')
+  await browser.driver.wait(async () => !(await page()).includes('changed'), patience)
+  await browser.go(`${book.path}/records/house/record/2`)
+  await browser.read('Lists of this house')
+  await browser.press('Visits and what was paid')
+  await browser.read(/^1 visit$/m)
+  expect(await browser.value('House, asked for')).toBe('Netherweir')
+  expect(await faults(browser)).toEqual([])
+  await browser.fill('House, asked for', 'Otterby')
+  await browser.type(Key.ENTER)
+  await browser.driver.wait(async () => !/^1 visit$/m.test(await page()), patience)
+  expect(await text()).toContain('Otterby')
+})
+
 test('removed, it is in the index no more', async () => {
   await browser.press('Remove')
   await browser.press('Remove it')

@@ -129,3 +129,36 @@ describe('conditions in their places', () => {
     expect(!long.ok && wordProblem(long.problem)).toContain('401')
   })
 })
+
+test('what is there more than once is asked by up to four fields, and opened again as it was', () => {
+  const draft = { kind: 'repeats', fields: ['visit_day', 'visit_state'], nearly: true } as const
+  const said = sayDraft(saying, draft)
+  expect(said.ok && said.value.condition).toEqual({
+    kind: 'repeats',
+    places: [place('visit_day'), place('visit_state')],
+    nearly: true,
+  })
+  expect(said.ok && draftOfCondition(book, said.value.condition, [])).toEqual(draft)
+  const wrong = [[], ['a', 'b', 'c', 'd', 'e']].map((fields) => sayDraft(saying, { ...draft, fields }))
+  expect(wrong.map((one) => !one.ok && wordProblem(one.problem))).toEqual([
+    'Choose a field.',
+    'A list has at most 4 fields to compare by. Take one out first.',
+  ])
+  expect(
+    draftOfCondition(
+      book,
+      { kind: 'repeats', places: [place('house_town', [{ to: 'one', field: 'visit__house' }])] },
+      [],
+    ),
+  ).toBe(undefined)
+})
+
+test('which record a link leads to is asked each time, and never written into the condition', () => {
+  const said = sayDraft(saying, compareDraft(place('visit__house'), 'is'))
+  expect(said.ok && said.value).toEqual({
+    condition: { kind: 'compare', place: place('visit__house'), how: 'is', with: [{ ask: 'q' }] },
+    asks: [{ id: 'q', words: 'House', place: place('visit__house') }],
+  })
+  const named: Condition = { kind: 'compare', place: place('visit__house'), how: 'is', with: [{ value: '7' }] }
+  expect(draftOfCondition(book, named, [])).toBe(undefined)
+})

@@ -3,6 +3,7 @@ import {
   type Book,
   type Comparison,
   type Condition,
+  type Field,
   findField,
   limits,
   type Given,
@@ -40,7 +41,14 @@ export interface HasDraft {
   readonly of?: CompareDraft | undefined
 }
 
-export type ConditionDraft = CompareDraft | HasDraft
+/** That others have the same in some fields. */
+export interface RepeatsDraft {
+  readonly kind: 'repeats'
+  readonly fields: readonly string[]
+  readonly nearly: boolean
+}
+
+export type ConditionDraft = CompareDraft | HasDraft | RepeatsDraft
 
 const thisMonth: Span = { which: 'this', unit: 'month' }
 
@@ -65,7 +73,7 @@ export interface Said {
 export const valuesTaken = (how: CompareDraft['how']): 0 | 1 | 2 =>
   how === 'within' || how === 'blank' || how === 'filled' ? 0 : how === 'between' ? 2 : 1
 
-/** Only single values can be asked for. */
+/** Only single values can be asked for; a link can only be asked for, and needs no tick to say so. */
 export const mayAsk = (how: CompareDraft['how']) => valuesTaken(how) === 1 && how !== 'oneOf'
 
 interface Saying {
@@ -78,6 +86,7 @@ interface Saying {
 
 export function sayDraft(saying: Saying, draft: ConditionDraft): Result<Said> {
   if (draft.kind === 'compare') return sayCompare(saying, draft)
+  if (draft.kind === 'repeats') return sayRepeats(draft)
   const { way, amount, count, of } = draft
   const end = endOf(saying.book, saying.table.id, way)
   if (!end) return fail({ kind: 'list-way-gone', table: saying.table.name })
@@ -98,14 +107,41 @@ export function sayDraft(saying: Saying, draft: ConditionDraft): Result<Said> {
   })
 }
 
-function sayCompare({ book, now, newId }: Saying, draft: CompareDraft): Result<Said> {
+function sayRepeats({ fields, nearly }: RepeatsDraft): Result<Said> {
+  if (fields.length === 0) return fail({ kind: 'no-field-chosen' })
+  if (fields.length > limits.repeats)
+    return fail({ kind: 'list-full', what: 'fields to compare by', most: limits.repeats })
+  const places = fields.map((field) => ({ way: [], field }))
+  return ok({ condition: { kind: 'repeats', places, ...(nearly && { nearly }) }, asks: [] })
+}
+
+function sayCompare(saying: Saying, draft: CompareDraft): Result<Said> {
   const { place, how, typed, span, asked } = draft
-  const field = findField(book, place.field)?.field
+  const field = findField(saying.book, place.field)?.field
   if (!field) return fail({ kind: 'no-field-chosen' })
   if (how === 'within') return ok({ condition: { kind: 'within', place, span }, asks: [] })
+  // Which record a link is to lead to is asked each time: words for it could be others by then.
+  const isAsked = field.kind === 'link' ? how === 'is' : asked && mayAsk(how)
+  const read = field.kind === 'link' ? ok([]) : readTyped(saying, field, how, typed)
+  if (!read.ok) return read
+  const values = read.value
+  if (isAsked) {
+    const ask: Ask = { id: saying.newId(), words: field.name, place, ...(values[0] && { start: values[0] }) }
+    return ok({ condition: { kind: 'compare', place, how, with: [{ ask: ask.id }] }, asks: [ask] })
+  }
+  if (values.length < valuesTaken(how)) return fail({ kind: 'list-value-missing', field: field.name })
+  return ok({ condition: { kind: 'compare', place, how, with: values.map((value): Given => ({ value })) }, asks: [] })
+}
+
+/** What was typed, as values are stored. */
+function readTyped(
+  { book, now }: Saying,
+  field: Field,
+  how: Exclude<CompareDraft['how'], 'within'>,
+  typed: CompareDraft['typed'],
+): Result<string[]> {
   const face = displayOf(book, field)
-  const wanted = valuesTaken(how)
-  const parts = how === 'oneOf' ? (typed[0] ?? '').split(',') : typed.slice(0, wanted)
+  const parts = how === 'oneOf' ? (typed[0] ?? '').split(',') : typed.slice(0, valuesTaken(how))
   const written = parts.map((part) => part.trim()).filter(Boolean)
   if (written.length > limits.oneOf) return fail({ kind: 'list-too-many-values', most: limits.oneOf })
   const values: string[] = []
@@ -116,19 +152,20 @@ function sayCompare({ book, now, newId }: Saying, draft: CompareDraft): Result<S
     if (!read.ok) return fail(read.problem)
     values.push(read.value)
   }
-  if (asked && mayAsk(how)) {
-    const ask: Ask = { id: newId(), words: field.name, place, ...(values[0] && { start: values[0] }) }
-    return ok({ condition: { kind: 'compare', place, how, with: [{ ask: ask.id }] }, asks: [ask] })
-  }
-  if (values.length < wanted) return fail({ kind: 'list-value-missing', field: field.name })
-  return ok({ condition: { kind: 'compare', place, how, with: values.map((value): Given => ({ value })) }, asks: [] })
+  return ok(values)
 }
 
 /** A condition as it was put together; nothing where it was made otherwise. */
 export function draftOfCondition(book: Book, condition: Condition, asks: List['asks']): ConditionDraft | undefined {
   if (condition.kind === 'within') return { ...compareDraft(condition.place, 'within'), span: condition.span }
   if (condition.kind === 'compare') return reopenCompare(book, condition, asks)
+  if (condition.kind === 'repeats') return reopenRepeats(condition)
   return condition.kind === 'has' ? reopenHas(book, condition, asks) : undefined
+}
+
+function reopenRepeats({ places, nearly }: Extract<Condition, { kind: 'repeats' }>): RepeatsDraft | undefined {
+  if (places.some(({ way }) => way.length > 0)) return undefined
+  return { kind: 'repeats', fields: places.map(({ field }) => field), nearly: nearly === true }
 }
 
 function reopenHas(
@@ -160,6 +197,8 @@ function reopenCompare(
 ): CompareDraft | undefined {
   const field = findField(book, place.field)?.field
   if (!field || given.some((one) => 'place' in one)) return undefined
+  // A record that is named in the condition itself was put there otherwise.
+  if (field.kind === 'link' && given.some((one) => 'value' in one)) return undefined
   const face = displayOf(book, field)
   const show = (value: string) => showValue(value, face, book.look)
   const [first] = given

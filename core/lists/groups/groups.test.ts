@@ -187,6 +187,15 @@ test('orders are offered in words, those by what stands beneath among them', () 
   ])
 })
 
+test('the first of groups, and of their records, are said where they are asked for', () => {
+  const groups = [by('visit_day', { step: 'month' }), by('visit__house', { first: 3 })]
+  const said = sayList(book, { ...base, groups, first: 5 })
+  expect(said).toContain(
+    'grouped by month of day, then house (the first 3), in the order of their keys, the first 5 of each group.',
+  )
+  expect(sayList(book, { ...base, first: 5 })).toContain('in the order of their keys, the first 5.')
+})
+
 test('what several come to is offered in words; a running number is not added up', () => {
   const words = gatherablesOf(book, 'visit', payments).map((one) => one.words)
   expect(words).toEqual([

@@ -63,6 +63,17 @@ test.each<readonly [Condition, string]>([
   [{ kind: 'has', way: people, most: 0 }, 'that has no person of its house'],
   [{ kind: 'has', way: paper, least: 1 }, 'that has a paper'],
   [
+    {
+      kind: 'repeats',
+      places: [
+        { way: [], field: 'visit_day' },
+        { way: people.slice(0, 1), field: 'house_town' },
+      ],
+      nearly: true,
+    },
+    'of which another visit has nearly the same day and town of its house',
+  ],
+  [
     { kind: 'any', of: [compare('visit_state', 'is', 'done'), { kind: 'has', way: payments, most: 0 }] },
     'either whose state is done or that has no payment',
   ],

@@ -115,7 +115,10 @@ export function repeatKeys(reach: Reach, group: ReadGroup, nearly: boolean): rea
   const { keys } = groupPlan(reach, group)
   const isText = factTree(reach.book, group.field)?.type.is === 'text'
   if (!nearly || !isText) return keys
-  return keys.map((sql) => `NULLIF(REGEXP_REPLACE(${sql}, '[^\\p{L}\\p{N}]', ''), '') COLLATE utf8mb4_uca1400_ai_ci`)
+  return keys.map(
+    (sql) =>
+      `NULLIF(REGEXP_REPLACE(${sql}, ${quoteText(String.raw`[^\p{L}\p{N}]`)}, ''), '') COLLATE utf8mb4_uca1400_ai_ci`,
+  )
 }
 
 /** That a record is of a group; whatever can be told by an index is asked so. */

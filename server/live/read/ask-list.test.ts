@@ -351,3 +351,39 @@ test('towns written in capitals or not are one town, in what hangs on their reco
     '',
   ])
 })
+
+test('the first of what groups come to are told, and how many more there are; what is nearly the same is found', async () => {
+  const names = ['Mill Bank', 'mill  bank', 'Millbank.', 'Quay', 'Quây', 'Ash', '…']
+  await fill({
+    ...bare,
+    visit: [],
+    house: names.map((name, at) => ({
+      ref: String(at + 1),
+      values: { 'house-key': String(at + 1), house_town: name, house_floors: String(at) },
+      links: {},
+    })),
+  })
+  const houses = (more: Partial<List>): List => ({
+    id: 'list',
+    table: 'house',
+    columns: [{ id: 'n', shows: { kind: 'field', place: { way: [], field: 'house_floors' } } }],
+    asks: [],
+    order: [{ column: 'n', down: true }],
+    ...more,
+  })
+  const same = (nearly: boolean) =>
+    houses({
+      where: { kind: 'repeats', places: [{ way: [], field: 'house_town' }], ...(nearly && { nearly: true as const }) },
+    })
+  expect(await refs(same(false))).toEqual([])
+  expect(await refs(same(true))).toEqual(['5', '4', '3', '2', '1'])
+  expect(await refs(houses({ first: 2 }))).toEqual(['7', '6'])
+  const list = houses({
+    groups: [{ place: { way: [], field: 'house_town' }, by: { column: 'n' }, down: true, first: 2 }],
+    figures: [{ column: 'n', name: 'total' }],
+  })
+  const found = await askGroups({ db, live }, list, answers, { by: [0] })
+  expect('groups' in found && [found.groups.map(({ cells }) => cells[0]!.key), found.left]).toEqual([['…', 'Ash'], 5])
+  const tooMany = await askGroups({ db, live }, list, answers, { by: [0], most: 3 })
+  expect('groups' in tooMany && [tooMany.groups.length, tooMany.more]).toEqual([2, true])
+})

@@ -120,20 +120,20 @@ export async function askGroups(
   // In another order than the database's own all of them are needed to know the first.
   const isSorted = by.some((at) => groupAt(read, at).by !== undefined)
   const asked = isSorted ? mostSorted : most
-  const statements = groupsSql(reads.live.book, read, by, asked + 1, namesOf(reads.live))
   const told = []
-  for (const statement of statements) told.push(await run(reads, statement))
-  const own = told[0] ?? []
-  if (isSorted && own.length > asked)
+  for (const statement of groupsSql(reads.live.book, read, by, asked + 1, namesOf(reads.live)))
+    told.push(await run(reads, statement))
+  const count = told[0]?.length ?? 0
+  if (isSorted && count > asked)
     return { faults: [{ at: { part: 'group', at: 0 }, problem: { kind: 'list-too-many-groups', most: asked } }] }
-  const lines = groupLines(read, by, told).slice(0, most)
-  // Within one group, or as rows or columns of their own, only the first are asked for.
+  return firstOf(read, by, groupLines(read, by, told).slice(0, most), count > most)
+}
+
+/** Within one group, or as rows or columns of their own, only the first may be asked for. */
+function firstOf(read: ReadList, by: readonly number[], groups: readonly GroupLine[], more: boolean): AskedGroups {
   const first = by.length === 1 ? groupAt(read, by[0] ?? 0).first : undefined
-  return {
-    groups: first === undefined ? lines : lines.slice(0, first),
-    more: own.length > most,
-    left: first === undefined ? 0 : Math.max(0, lines.length - first),
-  }
+  if (first === undefined) return { groups, more, left: 0 }
+  return { groups: groups.slice(0, first), more, left: Math.max(0, groups.length - first) }
 }
 
 async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRow[]): Promise<ListLine[]> {

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { findLink, tableOf } from '@/core/book'
+import type { RecordList } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Note } from '@/ui/kit'
@@ -12,10 +13,11 @@ interface Props {
   readonly tableId: string
   readonly stored: LiveRecord | undefined
   readonly wrongs: readonly Wrong[]
+  readonly lists?: readonly RecordList[] | undefined
 }
 
 /** What there is to know about a record: what to put right, what hangs on it, who changed it last. */
-export function RecordMargin({ tableId, stored, wrongs }: Props) {
+export function RecordMargin({ tableId, stored, wrongs, lists = [] }: Props) {
   const { book, base, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, tableId).name)
   return (
@@ -47,6 +49,20 @@ export function RecordMargin({ tableId, stored, wrongs }: Props) {
           />
         )
       })}
+      {stored && lists.length > 0 && (
+        <Note
+          mark="info"
+          head={`Lists of this ${noun}`}
+          actions={lists.map(({ id, name, ask }) => (
+            <MarginLink
+              key={`${id} ${ask}`}
+              href={`${base}/lists/${id}?${new URLSearchParams({ ask, ref: stored.row.ref, label: stored.row.label })}`}
+            >
+              {name}
+            </MarginLink>
+          ))}
+        />
+      )}
       {stored && (
         <Note
           mark="info"

@@ -5,6 +5,7 @@ import { useRouter, useSearchParams } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from 'react'
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
+import type { RecordList } from '@/core/lists'
 import { copyText } from '@/core/records'
 import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
@@ -24,10 +25,12 @@ interface Props {
   readonly stored: LiveRecord | undefined
   /** The record whose values a new one begins with. */
   readonly copied?: LiveRecord
+  /** Lists that can be asked of this record. */
+  readonly lists?: readonly RecordList[]
 }
 
 /** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
-export function RecordPage({ tableId, stored: first, copied }: Props) {
+export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
   const { book, base, mayChange } = useRecords()
   const router = useRouter()
   const query = useSearchParams()
@@ -83,7 +86,7 @@ export function RecordPage({ tableId, stored: first, copied }: Props) {
       indexLabel={`Find ${aOrAn(noun)}`}
       index={<RecordRail tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
-      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} />}
+      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} />}
     >
       <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
         <h1 className="min-w-0 text-[22px] leading-tight break-words">

@@ -5,14 +5,14 @@ import { useController, useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import { type Field, linkOf, tableOf } from '@/core/book'
 import { kindOf, showValue } from '@/core/kinds'
-import { likeliest } from '@/core/lists'
-import type { FormText, ListRow } from '@/core/records'
+import type { FormText } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
 import { FieldControl, type FileSource, type LinkOption, type LinkSource } from '@/ui/controls'
 import { afterPress } from '@/ui/after-press'
 import { noteArriving } from './arriving'
-import { lately, noteLately } from './lately'
+import { noteLately } from './lately'
+import { sayMissed, searchLinked } from './search-linked'
 import { useRecords } from '../records-context'
 import { officeNow } from '@/app/office-now'
 
@@ -106,23 +106,10 @@ function useLinkSource(
   return {
     label: ref ? label || ref : '',
     noun: inSentence(target.name),
-    async search(words) {
-      const answer = await fetch(`${base}/${target.id}/pick?${new URLSearchParams({ find: words.trim() })}`).catch(
-        () => undefined,
-      )
-      if (!answer?.ok) return undefined
-      const { rows } = (await answer.json()) as { rows: ListRow[] }
-      const found = rows.map(({ ref, label }) => ({ ref, label }))
-      return likeliest(found, words, lately(bookId, target.id))
-    },
+    search: (words) => searchLinked(base, bookId, target, words),
     onPick: pick,
     onSettling: (work) => noteArriving(control, work),
-    onMiss: (words, why) =>
-      toast(
-        why === 'unfit'
-          ? `“${words}” is not the name of one ${inSentence(target.name)}. Choose it from the list.`
-          : `“${words}” couldn’t be looked for: Hearth Table doesn’t answer. Try again in a moment.`,
-      ),
+    onMiss: sayMissed(target),
     ...(!readOnly && { onAdd: (words: string) => void add(words) }),
     ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }

@@ -1,12 +1,15 @@
 'use client'
 
+import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
-import { type Ask, fieldWith, findField, type List } from '@/core/book'
+import { type Ask, fieldWith, findField, linkOf, type List, tableOf } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { kindOf, showValue } from '@/core/kinds'
-import { wordProblem } from '@/core/words'
+import { inSentence, wordProblem } from '@/core/words'
+import { FieldControl } from '@/ui/controls'
 import { ChoiceBox, TextBox } from '@/ui/kit'
+import { sayMissed, searchLinked } from '../form/search-linked'
 import { useRecords } from '../records-context'
 
 interface Props {
@@ -22,28 +25,64 @@ export function AskedBar({ list, given, onChange }: Props) {
   if (asks.length === 0) return null
   return (
     <div className="flex flex-wrap items-end gap-3 pt-2">
-      {asks.map((ask) => (
-        <AskBox
-          key={ask.id}
-          ask={ask}
-          value={given[ask.id] ?? ask.start ?? ''}
-          onChange={(value) => onChange({ ...given, [ask.id]: value })}
-        />
-      ))}
+      {asks.map((ask) => {
+        const Box = fieldWith(book, ask.place.field).field.kind === 'link' ? AskRecord : AskBox
+        return (
+          <Box
+            key={ask.id}
+            ask={ask}
+            value={given[ask.id] ?? ask.start ?? ''}
+            onChange={(value) => onChange({ ...given, [ask.id]: value })}
+          />
+        )
+      })}
       <span className="pb-2 text-[13px] text-ash-6">asked each time it is run; left empty, all of them</span>
     </div>
   )
 }
 
-function AskBox({
-  ask,
-  value,
-  onChange,
-}: {
+interface BoxProps {
   readonly ask: Ask
   readonly value: string
   readonly onChange: (value: string) => void
-}) {
+}
+
+/** Asks for a record, by what it is known by. Who comes from a record's own page finds it there. */
+function AskRecord({ ask, value, onChange }: BoxProps) {
+  const { id: bookId, book, base } = useRecords()
+  const query = useSearchParams()
+  const { field } = fieldWith(book, ask.place.field)
+  const target = tableOf(book, linkOf(book, field.id).one)
+  const [label, setLabel] = useState(query.get('ref') === value ? (query.get('label') ?? value) : value)
+  const id = `ask-${ask.id}`
+  return (
+    <div className="flex w-[280px] flex-col gap-1">
+      <label htmlFor={id} className="text-[13px] font-semibold">
+        {ask.words}
+      </label>
+      <FieldControl
+        id={id}
+        field={field}
+        look={book.look}
+        text={value}
+        onText={onChange}
+        name={`${ask.words}, asked for`}
+        link={{
+          label: value ? label : '',
+          noun: inSentence(target.name),
+          search: (words) => searchLinked(base, bookId, target, words),
+          onPick: (option) => {
+            setLabel(option?.label ?? '')
+            onChange(option?.ref ?? '')
+          },
+          onMiss: sayMissed(target),
+        }}
+      />
+    </div>
+  )
+}
+
+function AskBox({ ask, value, onChange }: BoxProps) {
   const { book } = useRecords()
   const face = displayOf(book, fieldWith(book, ask.place.field).field)
   const [typed, setTyped] = useState(() => (value ? showValue(value, face, book.look) : ''))

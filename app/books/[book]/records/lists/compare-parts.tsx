@@ -35,9 +35,10 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
   const face = displayOf(book, fieldWith(book, draft.place.field).field)
   const dated = face.kind === 'date' || face.kind === 'dateTime'
   const offered = comparisonsFor(face, book.look).filter(
-    (how) => face.kind !== 'link' || how === 'blank' || how === 'filled',
+    (how) => face.kind !== 'link' || ['is', 'blank', 'filled'].includes(how),
   )
-  const taken = valuesTaken(draft.how)
+  const isLink = face.kind === 'link'
+  const taken = isLink ? 0 : valuesTaken(draft.how)
   const type = (at: number, words: string) => {
     const typed = [...draft.typed]
     typed[at] = words
@@ -55,7 +56,7 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
           {dated && <option value="within">is in</option>}
           {offered.map((how) => (
             <option key={how} value={how}>
-              {sayHow(how, face.kind)}
+              {isLink && how === 'is' ? 'is the one asked for' : sayHow(how, face.kind)}
             </option>
           ))}
         </ChoiceBox>

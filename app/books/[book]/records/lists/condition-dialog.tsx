@@ -17,6 +17,7 @@ import {
   isSeveral,
   mayBeNone,
   placed,
+  type RepeatsDraft,
   sayCondition,
   sayDraft,
   sayEnd,
@@ -28,6 +29,7 @@ import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 import { useSettled } from '../use-settled'
 import { CompareParts } from './compare-parts'
+import { RepeatsParts } from './repeats-parts'
 import { useListCount } from './use-list-lines'
 
 interface Props {
@@ -49,6 +51,9 @@ interface Askable {
   readonly words: string
   readonly draft: ConditionDraft
 }
+
+const idOf = (draft: ConditionDraft) =>
+  draft.kind === 'repeats' ? draft.kind : JSON.stringify(draft.kind === 'has' ? draft.way : draft.place)
 
 function askablesOf(book: Book, table: Table): Askable[] {
   const found: Askable[] = []
@@ -74,10 +79,18 @@ function askablesOf(book: Book, table: Table): Askable[] {
     }
   }
   fieldsAt([], table, table.name)
+  const repeats: RepeatsDraft = { kind: 'repeats', fields: [], nearly: false }
+  found.push({
+    id: idOf(repeats),
+    group: twice,
+    words: `Another ${inSentence(table.name)} has the same …`,
+    draft: repeats,
+  })
   walk([], 0, [])
   return found
 }
 
+const twice = 'More than once'
 const there = 'Whether there is'
 const furtherOn = 'Whether there is, further on'
 
@@ -156,6 +169,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
         <div className="grid gap-3 sm:grid-cols-3">
           <WhatBox table={table} draft={draft} onChange={setDraft} />
           {draft?.kind === 'compare' && <CompareParts id="condition" draft={draft} onChange={setDraft} mayAsk />}
+          {draft?.kind === 'repeats' && <RepeatsParts draft={draft} table={table} onChange={setDraft} />}
           {draft?.kind === 'has' && <HasParts draft={draft} table={table} onChange={setDraft} />}
         </div>
         {draft?.kind === 'has' && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
@@ -208,7 +222,7 @@ function WhatBox({ table, draft, onChange }: WhatProps) {
     <Labelled label="What is asked" htmlFor="condition-what">
       <ChoiceBox
         id="condition-what"
-        value={draft ? JSON.stringify(draft.kind === 'has' ? draft.way : draft.place) : ''}
+        value={draft ? idOf(draft) : ''}
         onChange={(event) => onChange(askables.find(({ id }) => id === event.target.value)?.draft)}
       >
         <option value="">Choose …</option>

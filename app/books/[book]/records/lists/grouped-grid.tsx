@@ -60,6 +60,7 @@ export function GroupedGrid(props: Props) {
               />
             ))
           )}
+          <LeftOut left={groups.data?.left} />
           <AllOfThem columns={read.columns} figures={read.figures} line={all}>
             {found.length > 1 && (
               <span className="ml-3 inline-flex gap-1 text-[13px]">
@@ -127,11 +128,24 @@ function Inner(props: InnerProps) {
   const { base } = useRecords()
   const groups = useGroups(base, list, given, { by: [path.length], path })
   if (groups.isError) return <Failed onRetry={() => void groups.refetch()} />
-  return groups.data?.groups.map((group) => {
-    const { key } = cellAt(group)
-    return <Group key={JSON.stringify(key)} {...props} group={group} path={[...path, key]} open={false} />
-  })
+  return (
+    <>
+      {groups.data?.groups.map((group) => {
+        const { key } = cellAt(group)
+        return <Group key={JSON.stringify(key)} {...props} group={group} path={[...path, key]} open={false} />
+      })}
+      <LeftOut left={groups.data?.left} />
+    </>
+  )
 }
+
+/** That only the first groups were asked for. */
+const LeftOut = ({ left = 0 }: { readonly left: number | undefined }) =>
+  left > 0 && (
+    <p className="border-b border-ash-3 px-6 py-1.5 text-[13px] text-ash-6 max-md:px-3">
+      and {counted(left, 'group')} more, of which only the first are asked for
+    </p>
+  )
 
 type LinesProps = Omit<InnerProps, 'all' | 'onOrder'> & { readonly count: number | undefined }
 

@@ -16,6 +16,7 @@ import {
 import { inSentence, plural, sameJson } from '@/core/words'
 import { Button, ChoiceBox, Dialog, IconButton, TextBox } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { readFirst } from './first-box'
 
 interface Props {
   readonly list: List
@@ -157,6 +158,7 @@ function GroupRow({ at, table, group, figures, columns, onChange, onRemove }: Ro
             onChange({
               place: group.place,
               ...(group.step && { step: group.step }),
+              ...(group.first && { first: group.first }),
               ...orders[Number(event.target.value)]?.[0],
             })
           }
@@ -168,6 +170,20 @@ function GroupRow({ at, table, group, figures, columns, onChange, onRemove }: Ro
             </option>
           ))}
         </ChoiceBox>
+      )}
+      {group && (
+        <TextBox
+          aria-label={`Only the first groups, ${at + 1}`}
+          placeholder="all"
+          title="Only so many groups, the first in this order"
+          inputMode="numeric"
+          value={group.first ?? ''}
+          onChange={(event) => {
+            const first = readFirst(event.target.value)
+            if (first !== 'wrong') onChange({ ...group, first })
+          }}
+          className="!w-[64px]"
+        />
       )}
       <IconButton label={`Not by this, ${at + 1}`} onClick={onRemove}>
         <X size={14} aria-hidden />

@@ -48,9 +48,11 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
         <OrderDialog
           columns={columns}
           order={list.order}
+          first={list.first}
+          isGrouped={list.groups !== undefined}
           onClose={onClose}
-          onKeep={(order) => {
-            onChange({ order })
+          onKeep={(order, first) => {
+            onChange({ order, first })
             onClose()
           }}
         />
@@ -83,6 +85,7 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
               groups: undefined,
               figures: undefined,
               shown: undefined,
+              first: undefined,
               ...kept,
             })
             onClose()

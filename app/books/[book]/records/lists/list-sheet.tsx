@@ -1,5 +1,6 @@
 'use client'
 
+import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import { type List, tableOf } from '@/core/book'
@@ -30,7 +31,8 @@ export function ListSheet({ kept, start }: Props) {
   const draft = useDraftList(start)
   const { list, change } = draft
   const [before, setBefore] = useState(kept)
-  const [given, setGiven] = useState<Readonly<Record<string, string>>>({})
+  const query = useSearchParams()
+  const [given, setGiven] = useState(() => givenIn(query))
   const [asking, setAsking] = useState<Asking>()
   const table = tableOf(book, list.table)
   const found = readList(book, list, { given, now: officeNow() })
@@ -104,6 +106,12 @@ export function ListSheet({ kept, start }: Props) {
       />
     </Room>
   )
+}
+
+/** What was answered already where it was come from: a list of a record, from the record's own page. */
+function givenIn(query: URLSearchParams): Readonly<Record<string, string>> {
+  const [ask, ref] = [query.get('ask'), query.get('ref')]
+  return ask && ref ? { [ask]: ref } : {}
 }
 
 /** Other columns; what was said of columns that are gone goes with them. */

@@ -5,20 +5,26 @@ import type { Order } from '@/core/book'
 import { type ReadColumn, sayDirection } from '@/core/lists'
 import { Button, ChoiceBox, Dialog, IconButton } from '@/ui/kit'
 import { X } from 'lucide-react'
+import { FirstBox, readFirst } from './first-box'
 
 interface Props {
   readonly columns: readonly ReadColumn[]
   readonly order: readonly Order[]
   readonly onClose: () => void
-  readonly onKeep: (order: readonly Order[]) => void
+  readonly first: number | undefined
+  /** Of each group, or of all. */
+  readonly isGrouped: boolean
+  readonly onKeep: (order: readonly Order[], first: number | undefined) => void
 }
 
-const most = 4
+const mostOrders = 4
 
 /** By which columns rows are put in order, the first before the next. */
-export function OrderDialog({ columns, order, onClose, onKeep }: Props) {
+export function OrderDialog({ columns, order, first, isGrouped, onClose, onKeep }: Props) {
   const single = columns.filter(({ kind }) => kind !== 'several')
   const [wished, setWished] = useState(order.filter(({ column }) => single.some(({ id }) => id === column)))
+  const [typed, setTyped] = useState(first === undefined ? '' : String(first))
+  const most = readFirst(typed)
   const set = (at: number, to: Order) => setWished(wished.map((one, place) => (place === at ? to : one)))
   const free = single.find(({ id }) => !wished.some(({ column }) => column === id))
   return (
@@ -29,7 +35,7 @@ export function OrderDialog({ columns, order, onClose, onKeep }: Props) {
       actions={
         <>
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" onClick={() => onKeep(wished)}>
+          <Button look="main" disabled={most === 'wrong'} onClick={() => most !== 'wrong' && onKeep(wished, most)}>
             Put in order
           </Button>
         </>
@@ -76,11 +82,17 @@ export function OrderDialog({ columns, order, onClose, onKeep }: Props) {
         })}
       </ol>
       {wished.length === 0 && <p className="mt-2 text-ash-6">In the order of their keys.</p>}
-      {free && wished.length < most && (
+      {free && wished.length < mostOrders && (
         <Button small className="mt-3" onClick={() => setWished([...wished, { column: free.id }])}>
           {wished.length === 0 ? 'Choose a column' : 'And then by another'}
         </Button>
       )}
+      <FirstBox
+        id="order-first"
+        label={isGrouped ? 'Only the first of each group' : 'Only the first of them'}
+        typed={typed}
+        onType={setTyped}
+      />
     </Dialog>
   )
 }

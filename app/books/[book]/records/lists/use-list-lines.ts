@@ -35,7 +35,7 @@ export const csvFile = async (base: string, list: List, given: Readonly<Record<s
   (await post(base, 'csv', runOf(list, given))).blob()
 
 /** Only what changes the answer: a name doesn't. */
-const keyOf = ({ table, columns, where, asks, order }: List) => ({ table, columns, where, asks, order })
+const keyOf = ({ table, columns, where, asks, order, first }: List) => ({ table, columns, where, asks, order, first })
 const groupedKeyOf = ({ groups, figures, ...list }: List) => ({ ...keyOf(list), groups, figures })
 const retry = (failures: number, cause: Error) => !(cause instanceof Refused) && failures < 2
 
@@ -100,7 +100,7 @@ export function useGroupLines(base: string, list: List, given: Given, path: Path
 export function useListCount(base: string, list: List, given: Readonly<Record<string, string>>, enabled: boolean) {
   return useQuery({
     enabled,
-    queryKey: ['list-count', list.table, list.where, list.asks, given],
+    queryKey: ['list-count', list.table, list.where, list.asks, list.first, list.groups === undefined, given],
     queryFn: async ({ signal }) =>
       (await ask<{ readonly count: number }>(base, { ...runOf(list, given), count: true }, signal)).count,
     retry,

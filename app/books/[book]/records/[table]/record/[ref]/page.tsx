@@ -1,5 +1,7 @@
 import type { Metadata } from 'next'
+import { listsOfRecord } from '@/core/lists'
 import { wordProblem } from '@/core/words'
+import { listsFor } from '@/server/books'
 import { readRecord } from '@/server/live'
 import { Empty } from '@/ui/kit'
 import { recordsPage } from '../../../records-page'
@@ -13,7 +15,7 @@ interface Props {
 
 export default async function OneRecordPage({ params }: Props) {
   const { book, table, ref: inAddress } = await params
-  const { db, live } = await recordsPage(book, table)
+  const { db, live, stored, account } = await recordsPage(book, table)
   const ref = decodeURIComponent(inAddress)
   const record = await readRecord({ db, live }, table, ref)
   if (!record.ok) {
@@ -24,5 +26,12 @@ export default async function OneRecordPage({ params }: Props) {
       </main>
     )
   }
-  return <RecordPage key={ref} tableId={table} stored={record.value} />
+  return (
+    <RecordPage
+      key={ref}
+      tableId={table}
+      stored={record.value}
+      lists={listsOfRecord(live.book, listsFor(stored.book, account.id), table)}
+    />
+  )
 }
