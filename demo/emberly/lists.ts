@@ -32,10 +32,11 @@ export function emberlyLists(design: DesignWriter): void {
   const keep = (
     id: string,
     name: string,
-    list: Pick<List, 'table' | 'columns' | 'order'> & { readonly of: readonly Condition[] },
+    list: Omit<List, 'id' | 'name' | 'asks'> & { readonly asks?: List['asks']; readonly of: readonly Condition[] },
   ) => {
     const { of, ...rest } = list
-    const edit: Edit = { kind: 'addList', id, name, asks: [], ...rest, where: { kind: 'all', of } }
+    const where = of.length > 0 ? { where: { kind: 'all' as const, of } } : {}
+    const edit: Edit = { kind: 'addList', id, name, asks: [], ...rest, ...where }
     design.make(edit)
   }
   const technicians = through('visit-technician', 'visit', 'technician')
@@ -70,5 +71,137 @@ export function emberlyLists(design: DesignWriter): void {
       },
     ],
     order: [{ column: 'certificate-valid-until' }],
+  })
+
+  const visits = through('visit-appliance', 'appliance', 'visit')
+  const lastTwelveMonths = { which: 'last', unit: 'month', count: 12 } as const
+  const bookedFor = { way: [], field: 'visit__booked-for' }
+  const home = [
+    field('premises__address', one('appliance__premises')),
+    field('premises__town', one('appliance__premises')),
+  ]
+  keep('list-not-swept', 'Appliances not swept in twelve months', {
+    table: 'appliance',
+    columns: [...home, field('appliance__room'), field('appliance__last-swept')],
+    of: [
+      {
+        kind: 'has',
+        way: visits,
+        most: 0,
+        where: {
+          kind: 'all',
+          of: [is('visit__state', 'done'), { kind: 'within', place: bookedFor, span: lastTwelveMonths }],
+        },
+      },
+    ],
+    order: [{ column: 'appliance-last-swept' }],
+  })
+  keep('list-last-visit', 'Last visit of each appliance', {
+    table: 'appliance',
+    columns: [
+      ...home,
+      field('appliance__room'),
+      {
+        id: 'last-visit',
+        heading: 'Last visit',
+        shows: { kind: 'gathered', way: visits, name: 'greatest', field: 'visit__booked-for' },
+      },
+    ],
+    of: [],
+    order: [{ column: 'last-visit', down: true }],
+  })
+  keep('list-owed', 'Still owed, by premises and age', {
+    table: 'visit',
+    columns: [field('visit__key'), field('visit__booked-for'), field('visit__bill-total'), field('visit__still-owed')],
+    of: [
+      is('visit__state', 'done'),
+      { kind: 'compare', place: { way: [], field: 'visit__still-owed' }, how: 'more', with: [{ value: '0.00' }] },
+    ],
+    order: [{ column: 'visit-booked-for' }],
+    groups: [
+      { place: { way: [], field: 'visit__premises' }, by: { column: 'visit-still-owed' }, down: true },
+      { place: bookedFor, step: 'quarter' },
+    ],
+    figures: [{ column: 'visit-still-owed', name: 'total' }],
+    shown: { as: 'crossed', of: { column: 'visit-still-owed' } },
+  })
+  keep('list-town-month', 'Visits by month and town', {
+    table: 'visit',
+    columns: [field('visit__key'), field('visit__booked-for'), field('visit__premises'), field('visit__state')],
+    of: [{ kind: 'within', place: bookedFor, span: lastTwelveMonths }],
+    order: [{ column: 'visit-booked-for' }],
+    groups: [{ place: bookedFor, step: 'month' }, { place: { way: one('visit__premises'), field: 'premises__town' } }],
+    shown: { as: 'chart', of: { size: true }, chart: 'stacked' },
+  })
+  const ofVisit = one('visit-technician__visit')
+  const technician = { way: [], field: 'visit-technician__technician' }
+  const calls = [field('visit__key', ofVisit), field('visit__booked-for', ofVisit), field('visit__premises', ofVisit)]
+  keep('list-led', 'Who led how many visits', {
+    table: 'visit-technician',
+    columns: calls,
+    of: [is('visit-technician__leads', '1')],
+    order: [{ column: 'visit-booked-for', down: true }],
+    groups: [{ place: technician, by: { size: true }, down: true }],
+  })
+  keep('list-first-three', 'The three busiest technicians of each month', {
+    table: 'visit-technician',
+    columns: calls,
+    of: [{ kind: 'within', place: { way: ofVisit, field: 'visit__booked-for' }, span: lastTwelveMonths }],
+    order: [{ column: 'visit-booked-for' }],
+    groups: [
+      { place: { way: ofVisit, field: 'visit__booked-for' }, step: 'month', down: true },
+      { place: technician, by: { size: true }, down: true, first: 3 },
+    ],
+  })
+  keep('list-parts', 'Parts used against stock', {
+    table: 'part',
+    columns: [
+      field('part__part-name'),
+      field('part__in-stock'),
+      field('part__used-so-far'),
+      count('visits', through('visit-part', 'part', 'visit')),
+    ],
+    of: [],
+    order: [{ column: 'part-used-so-far', down: true }],
+  })
+  keep('list-contacts-twice', 'Contacts that may be there twice', {
+    table: 'contact',
+    columns: [
+      field('contact__name'),
+      field('contact__e-mail'),
+      several('contact-phone__number', rowsOf('contact-phone', 'contact')),
+    ],
+    of: [{ kind: 'repeats', places: [{ way: [], field: 'contact__name' }], nearly: true }],
+    order: [{ column: 'contact-name' }],
+  })
+  keep('list-takings', 'Takings by week and way of paying', {
+    table: 'payment',
+    columns: [field('payment__key'), field('payment__paid-on'), field('payment__visit'), field('payment__amount')],
+    of: [{ kind: 'within', place: { way: [], field: 'payment__paid-on' }, span: lastTwelveMonths }],
+    order: [{ column: 'payment-paid-on' }],
+    groups: [
+      { place: { way: [], field: 'payment__paid-on' }, step: 'week', down: true },
+      { place: { way: [], field: 'payment__way-of-paying' } },
+    ],
+    figures: [{ column: 'payment-amount', name: 'total' }],
+    shown: { as: 'crossed', of: { column: 'payment-amount' } },
+  })
+  keep('list-of-premises', 'All visits of one premises', {
+    table: 'visit',
+    columns: [
+      field('visit__key'),
+      field('visit__booked-for'),
+      field('visit__state'),
+      several('technician__name', technicians),
+      field('visit__bill-total'),
+      field('visit__still-owed'),
+    ],
+    of: [{ kind: 'compare', place: { way: [], field: 'visit__premises' }, how: 'is', with: [{ ask: 'premises' }] }],
+    asks: [{ id: 'premises', words: 'Premises', place: { way: [], field: 'visit__premises' } }],
+    order: [{ column: 'visit-booked-for', down: true }],
+    figures: [
+      { column: 'visit-bill-total', name: 'total' },
+      { column: 'visit-still-owed', name: 'total' },
+    ],
   })
 }

@@ -5,6 +5,7 @@ import type { ReadColumn, ReadList, ReadShown } from '../check/read-list'
 import { readList } from '../check/check-list'
 import { sayMeasure } from '../groups/measure'
 import { sayGroups } from '../groups/say-group'
+import { sayPlace } from '../ways/say-way'
 import { sayCondition } from './say-condition'
 
 /** What a press on a part of the sentence changes. */
@@ -39,9 +40,14 @@ function directionsOf(face: ReadColumn['face']): readonly [up: string, down: str
   return face.kind === 'tick' ? ['not ticked first', 'ticked first'] : ['A to Z', 'Z to A']
 }
 
-/** "by day, latest first". */
-const sayOrder = (column: Pick<ReadColumn, 'heading' | 'face'>, down: boolean): string =>
-  `by ${inSentence(column.heading)}, ${sayDirection(column, down)}`
+/** "by day, latest first". An arrow is for the eye; a sentence says whose field it is. */
+function sayOrder(book: Book, tableId: string, column: ReadColumn, down: boolean): string {
+  const isPlace = column.kind === 'field' && column.heading.includes('→')
+  const name = isPlace
+    ? sayPlace(book, tableId, { way: column.way, field: column.field.id })
+    : inSentence(column.heading)
+  return `by ${name}, ${sayDirection(column, down)}`
+}
 
 /** A list as a sentence: its name until it gets one, what it is called in an index, and what is pressed to change it. */
 export function sentenceOf(book: Book, list: List): Piece[] {
@@ -54,7 +60,7 @@ export function sentenceOf(book: Book, list: List): Piece[] {
   const columns = list.columns.length
   // Headings are told as far as the list can be read; an order by what is gone says so where it is changed.
   const { read } = { read: undefined, ...readList(book, { ...list, where: undefined }, nothing) }
-  const order = (read?.order ?? []).map(({ column, down }) => sayOrder(column, down))
+  const order = (read?.order ?? []).map(({ column, down }) => sayOrder(book, list.table, column, down))
   return [
     { words: 'Each ' },
     { words: noun, of: { kind: 'table' } },

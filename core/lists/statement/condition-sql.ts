@@ -38,7 +38,8 @@ export function conditionSql(reach: Reach, condition: ReadCondition, turned = fa
       return hasSql(reach, condition, turned)
     case 'repeats': {
       const sql = repeatsSql(reach, condition)
-      return turned ? `((${sql}) IS NOT TRUE)` : `(${sql})`
+      // Told so, it stays a question of its own: made one join with the others, MariaDB has been seen to lose values.
+      return `((${sql}) IS ${turned ? 'NOT ' : ''}TRUE)`
     }
     case 'inGroup': {
       const sql = inGroupSql(reach, condition.group, condition.key)

@@ -47,9 +47,16 @@ export function groupPlan(reach: Reach, group: ReadGroup): GroupPlan {
     order: [sql],
     read(row, slot) {
       const stored = row[slot] ?? null
-      return { key: stored === null ? null : group.step ? plainNumber(String(stored)) : load(stored) }
+      return { key: stored === null ? null : (readKey(group.step, stored) ?? load(stored)) }
     },
   }
+}
+
+/** A step as its key; nothing where values are taken one by one. */
+function readKey(step: ReadGroup['step'], stored: string | number): string | undefined {
+  if (step === undefined) return undefined
+  if (typeof step === 'object') return plainNumber(String(stored))
+  return step === 'letter' ? String(stored) : readDay(String(stored))
 }
 
 /** Without the noughts that a database writes after the point. */
@@ -88,26 +95,38 @@ function groupKeySql(reach: Reach, { way, field, step }: ReadGroup): string {
   return `IF(${exact} < 0, ${exact} + ${below} - IF(${below} > 0, ${step.every}, 0), ${exact} - ${left})`
 }
 
+type CalendarUnit = 'day' | 'week' | 'month' | 'quarter' | 'year'
+
 const sinceWeekBegan: Record<Look['weekStart'], (sql: string) => string> = {
   Monday: (sql) => `WEEKDAY(${sql})`,
   Sunday: (sql) => `(DAYOFWEEK(${sql}) - 1)`,
   Saturday: (sql) => `MOD(DAYOFWEEK(${sql}), 7)`,
 }
 
-/** The first day of the stretch of the calendar that a day lies in, as text. */
-function dayKeySql(sql: string, unit: 'day' | 'week' | 'month' | 'quarter' | 'year', { weekStart }: Look): string {
+/**
+ * What a day is put together by: a number where one is quickly told, and by it the first day of its stretch is read; a
+ * day as text for each record would take three times as long.
+ */
+function dayKeySql(sql: string, unit: CalendarUnit, { weekStart }: Look): string {
   switch (unit) {
     case 'day':
-      return `DATE_FORMAT(${sql}, '%Y-%m-%d')`
+      return `CAST(${sql} AS DATE)`
     case 'week':
-      return `DATE_FORMAT(DATE_SUB(${sql}, INTERVAL ${sinceWeekBegan[weekStart](sql)} DAY), '%Y-%m-%d')`
+      return `CAST(DATE_SUB(${sql}, INTERVAL ${sinceWeekBegan[weekStart](sql)} DAY) AS DATE)`
     case 'month':
-      return `DATE_FORMAT(${sql}, '%Y-%m-01')`
+      return `EXTRACT(YEAR_MONTH FROM ${sql})`
     case 'quarter':
-      return `CONCAT(DATE_FORMAT(${sql}, '%Y'), ELT(QUARTER(${sql}), '-01-01', '-04-01', '-07-01', '-10-01'))`
+      return `(YEAR(${sql}) * 100 + QUARTER(${sql}) * 3 - 2)`
     case 'year':
-      return `DATE_FORMAT(${sql}, '%Y-01-01')`
+      return `(YEAR(${sql}) * 100 + 1)`
   }
+}
+
+/** A day, or the first day of what is told as a year and a month: 202703. */
+function readDay(stored: string): string {
+  if (stored.includes('-')) return stored.slice(0, 10)
+  const number = stored.padStart(6, '0')
+  return `${number.slice(0, 4)}-${number.slice(4)}-01`
 }
 
 /** By what a record is compared with others: as a group is, or nearly, but for capitals, accents, spaces and signs. */
