@@ -1,5 +1,5 @@
 import type { Column, Condition, List, Way } from '@/core/book'
-import { askList, countList } from '@/server/live'
+import { askGroups, askList, countList } from '@/server/live'
 import type { BenchBook } from './book'
 import { fill } from './lists'
 import { type Figure, turnByTurn } from './measure'
@@ -54,6 +54,15 @@ export async function benchAsked({ db, live, plain }: BenchBook): Promise<Figure
   }
   const page = `ORDER BY v.visit_code LIMIT 101`
   const counted = '(SELECT COUNT(*) FROM work_line w WHERE w.visit = v.visit_code)'
+  const town = { place: { way: premises, field: 'premises__town' } }
+  const month = { place: { way: [], field: 'visit__booked-for' }, step: 'month' } as const
+  const quantity: Column = {
+    id: 'quantity',
+    shows: { kind: 'gathered', way: work, name: 'total', field: 'work-line__quantity' },
+  }
+  const groups = (more: Partial<List>, by: readonly number[]) => () =>
+    askGroups({ db, live }, list(more), answers, { by })
+  const ofMonth = "DATE_FORMAT(v.booked_for, '%Y-%m')"
   const cases: Case[] = [
     { what: 'asked: first page', ours: ask({}), sql: `SELECT ${columns} ${from} ${page}`, rounds: 100 },
     {
@@ -102,6 +111,30 @@ export async function benchAsked({ db, live, plain }: BenchBook): Promise<Figure
       what: 'asked: sorted by how many',
       ours: ask({ columns: [...shown, lines], order: [{ column: 'lines', down: true }] }),
       sql: `SELECT ${columns}, ${counted} AS n ${from} ORDER BY n DESC, v.visit_code DESC LIMIT 101`,
+      rounds: 1,
+    },
+    {
+      what: 'asked: grouped by month',
+      ours: groups({ groups: [month] }, [0]),
+      sql: `SELECT ${ofMonth} AS m, COUNT(*) FROM visit v GROUP BY m ORDER BY m`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: grouped by a field of a linked record',
+      ours: groups({ groups: [town] }, [0]),
+      sql: `SELECT p.town, COUNT(*) ${from} GROUP BY p.town ORDER BY p.town`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: crossed',
+      ours: groups({ groups: [town, month] }, [0, 1]),
+      sql: `SELECT p.town, ${ofMonth} AS m, COUNT(*) ${from} GROUP BY p.town, m ORDER BY p.town, m`,
+      rounds: 3,
+    },
+    {
+      what: 'asked: groups with totals of several',
+      ours: groups({ columns: [...shown, quantity], groups: [town], figures: [{ column: 'quantity' }] }, [0]),
+      sql: `SELECT p.town, COUNT(DISTINCT v.visit_code), SUM(w.quantity) ${from} LEFT JOIN work_line w ON w.visit = v.visit_code GROUP BY p.town ORDER BY p.town`,
       rounds: 1,
     },
   ]

@@ -101,6 +101,13 @@ const views: readonly View[] = [
   { name: 'records', path: '/records', words: '400 records' },
   { name: 'list', path: '/records/visit', words: '2,500 records' },
   { name: 'list-asked', path: '/records/lists/list-unpaid', words: /\d+ visits/ },
+  { name: 'list-crossed', path: '/records/lists/list-takings', words: /Week of/ },
+  {
+    name: 'list-chart',
+    path: '/records/lists/list-town-month',
+    words: 'The same in numbers',
+    first: async (browser) => void (await browser.see('canvas')),
+  },
   { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work lines' },
   { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
   { name: 'people', path: '/office/people', words: 'Who may use this book' },
@@ -137,7 +144,6 @@ await runScript(async (later) => {
     writeFileSync(join(out, `${name}.png`), await browser.picture())
     say(`docs/screenshots/${name}.png`)
   }
-  if (wanted.length === 0 || wanted.includes('books')) await keep('books')
   const placeOf = async (name: string) => {
     await browser.go('/')
     await browser.press(name)
