@@ -120,14 +120,14 @@ describe('a function takes', () => {
     expect('problem' in found ? wordProblem(found.problem) : 'taken').toBe(words)
   })
   test.each(
-    Object.entries(functions).flatMap(([name, { least, most }]) =>
+    Object.entries(functions).flatMap(([name, { least, most }]): [string, number][] =>
       name.startsWith('EXTRACT') || name === 'POSITION' || name === 'SUBSTRING'
         ? []
         : [
             [name, least - 1],
             [name, most + 1],
           ],
-    ) as [string, number][],
+    ),
   )('%s is refused with %i', (name, count) => {
     expect(read(`${name}(${Array.from({ length: count }, () => '1').join(', ')})`)).toHaveProperty('problem')
   })
