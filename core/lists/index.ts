@@ -37,7 +37,7 @@ export { type AskedRow, countSql, rowsSql, type Statement } from './statement/ro
 export { endOf, isSeveral, mayBeNone } from './ways/walk'
 export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
-export { conditionsOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
+export { conditionsOf, jointOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {
   compareDraft,
   type CompareDraft,

@@ -162,3 +162,17 @@ test('which record a link leads to is asked each time, and never written into th
   const named: Condition = { kind: 'compare', place: place('visit__house'), how: 'is', with: [{ value: '7' }] }
   expect(draftOfCondition(book, named, [])).toBe(undefined)
 })
+
+test('a condition put beside others keeps to what joins them', () => {
+  const [a, b] = ['blank', 'filled'].map((how): Condition => ({
+    kind: 'compare',
+    place: place('visit_day'),
+    how: how as 'blank',
+    with: [],
+  }))
+  const any: List = { id: 'l', table: 'visit', columns: [], asks: [], order: [], where: { kind: 'any', of: [a!, b!] } }
+  const whereOf = (more: ReturnType<typeof placed>) => more.ok && more.value.where
+  expect(whereOf(placed(any, undefined, { condition: a!, asks: [] }))).toEqual({ kind: 'any', of: [a, b, a] })
+  // One alone is joined by nothing.
+  expect(whereOf(placed(any, 0, undefined))).toEqual({ kind: 'all', of: [b] })
+})

@@ -17,7 +17,7 @@ import { displayOf } from '../../expressions'
 import { kindOf, type Now, showValue } from '../../kinds'
 import { fail, ok, type Result } from '../../words'
 import { conditionsIn } from '../check/read-list'
-import { conditionsOf } from '../say/say-list'
+import { conditionsOf, jointOf } from '../say/say-list'
 import { endOf } from '../ways/walk'
 
 /** A field compared, while it is put together; values as they are typed. */
@@ -222,7 +222,7 @@ export function placed(
   const before = conditionsOf(list)
   const others = at === undefined ? before : before.toSpliced(at, 1)
   const of = said ? others.toSpliced(at ?? before.length, 0, said.condition) : others
-  const where: Condition | undefined = of.length > 0 ? { kind: 'all', of } : undefined
+  const where: Condition | undefined = of.length > 0 ? { kind: of.length > 1 ? jointOf(list) : 'all', of } : undefined
   const asks = asksIn(where, [...list.asks, ...(said?.asks ?? [])])
   if (where && conditionsIn(where).length > limits.conditions)
     return fail({ kind: 'list-full', what: 'conditions', most: limits.conditions })

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { askedBook } from '@/tests/support/random-lists'
 import type { Column, Condition, List, Way } from '../../book'
-import { conditionsOf, nameOf, sayList, sentenceOf } from './say-list'
+import { conditionsOf, jointOf, nameOf, sayList, sentenceOf } from './say-list'
 
 const book = askedBook()
 const link = (one: string, many: string) => book.links.find((each) => each.one === one && each.many === many)!
@@ -133,4 +133,19 @@ test('what is gone is said to be gone, and breaks nothing', () => {
   })
   expect(sayList(book, lost)).toContain('whose a field that is gone is')
   expect(sayList(book, { ...lost, table: 'lost' })).toContain('record of a table that is gone')
+})
+
+test('any of several conditions is enough where it says or, and the joint is pressed to change that', () => {
+  const of = [compare('visit_state', 'is', 'done'), compare('visit_price', 'filled'), compare('visit_day', 'blank')]
+  const list = visits({ where: { kind: 'any', of } })
+  expect(sayList(book, list)).toContain(
+    'Each visit whose state is done, whose price is filled or whose day is blank, with',
+  )
+  expect(
+    sentenceOf(book, list)
+      .filter((piece) => piece.of?.kind === 'joint')
+      .map(({ words }) => words),
+  ).toEqual(['or'])
+  expect([jointOf(list), jointOf(visits({ where: all(...of) })), jointOf(visits())]).toEqual(['any', 'all', 'all'])
+  expect(nameOf(book, list)).toContain('is done or whose')
 })

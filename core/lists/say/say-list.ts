@@ -12,6 +12,8 @@ import { sayCondition } from './say-condition'
 export type PieceOf =
   | { readonly kind: 'table' }
   | { readonly kind: 'condition'; readonly at: number }
+  /** Whether all of the conditions must hold, or any is enough. */
+  | { readonly kind: 'joint' }
   | { readonly kind: 'columns' }
   | { readonly kind: 'groups' }
   | { readonly kind: 'shown' }
@@ -23,9 +25,12 @@ export interface Piece {
   readonly of?: PieceOf
 }
 
-/** The conditions of a list that all hold; one that is made otherwise is one by itself. */
+/** The conditions of a list, side by side; one that is made otherwise is one by itself. */
 export const conditionsOf = ({ where }: Pick<List, 'where'>) =>
-  where?.kind === 'all' ? where.of : where ? [where] : []
+  where?.kind === 'all' || where?.kind === 'any' ? where.of : where ? [where] : []
+
+/** Whether all conditions of a list must hold, or any of them is enough. */
+export const jointOf = ({ where }: Pick<List, 'where'>): 'all' | 'any' => (where?.kind === 'any' ? 'any' : 'all')
 
 /** Which way a column is gone by: "newest first". */
 export function sayDirection({ face }: Pick<ReadColumn, 'face'>, down: boolean): string {
@@ -49,12 +54,19 @@ function sayOrder(book: Book, tableId: string, column: ReadColumn, down: boolean
   return `by ${name}, ${sayDirection(column, down)}`
 }
 
+/** What stands before a condition; the last joint is pressed to change all of them. */
+function jointBefore(list: List, at: number, count: number): Piece[] {
+  if (at === 0) return [{ words: ' ' }]
+  if (at < count - 1) return [{ words: ', ' }]
+  return [{ words: ' ' }, { words: jointOf(list) === 'any' ? 'or' : 'and', of: { kind: 'joint' } }, { words: ' ' }]
+}
+
 /** A list as a sentence: its name until it gets one, what it is called in an index, and what is pressed to change it. */
 export function sentenceOf(book: Book, list: List): Piece[] {
   const noun = inSentence(findTable(book, list.table)?.name ?? 'record of a table that is gone')
   const asked = conditionsOf(list)
   const conditions = asked.flatMap((condition, at): Piece[] => [
-    { words: at === 0 ? ' ' : at === asked.length - 1 ? ' and ' : ', ' },
+    ...jointBefore(list, at, asked.length),
     { words: sayCondition(book, list.table, condition, list), of: { kind: 'condition', at } },
   ])
   const columns = list.columns.length
@@ -106,5 +118,7 @@ export function nameOf(book: Book, list: List): string {
   if (list.name) return list.name
   const noun = inSentence(findTable(book, list.table)?.name ?? '')
   const asked = conditionsOf(list).map((condition) => sayCondition(book, list.table, condition, list))
-  return asked.length === 0 ? `Each ${noun}` : `${capital(`each ${noun}`)} ${asked.join(' and ')}`
+  return asked.length === 0
+    ? `Each ${noun}`
+    : `${capital(`each ${noun}`)} ${asked.join(jointOf(list) === 'any' ? ' or ' : ' and ')}`
 }

@@ -4,7 +4,7 @@ import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import { type List, tableOf } from '@/core/book'
-import { type PieceOf, readList } from '@/core/lists'
+import { conditionsOf, jointOf, type PieceOf, readList } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
@@ -46,6 +46,7 @@ export function ListSheet({ kept, start }: Props) {
   useKeys({}, { 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
   const press = (of: PieceOf) => {
     if (of.kind === 'condition' || of.kind === 'order' || of.kind === 'groups') setAsking(of)
+    if (of.kind === 'joint') change({ where: turned(list) })
     if (of.kind === 'shown') document.querySelector<HTMLElement>('[aria-label="What is told of each group"]')?.focus()
     if (of.kind === 'columns') document.querySelector<HTMLElement>('[aria-label="Find a field"]')?.focus()
   }
@@ -107,6 +108,12 @@ export function ListSheet({ kept, start }: Props) {
     </Room>
   )
 }
+
+/** The same conditions, of which any is enough where all had to hold, or the other way round. */
+const turned = (list: List): List['where'] => ({
+  kind: jointOf(list) === 'all' ? 'any' : 'all',
+  of: conditionsOf(list),
+})
 
 /** What was answered already where it was come from: a list of a record, from the record's own page. */
 function givenIn(query: URLSearchParams): Readonly<Record<string, string>> {

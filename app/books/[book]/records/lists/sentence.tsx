@@ -24,6 +24,9 @@ export function Sentence({ list, faults, onPiece, onAdd, onGroup }: Props) {
             key={at}
             type="button"
             onClick={() => onPiece(of)}
+            aria-label={
+              of.kind === 'joint' ? `${words}: press to ask for ${words === 'and' ? 'any' : 'all'} of these` : undefined
+            }
             aria-invalid={isWrong(of, list, faults) || undefined}
             className={classNames(
               'rounded-t-sm border-b-2 text-left font-semibold hover:bg-brass-tint',
@@ -61,6 +64,6 @@ function isWrong(of: PieceOf, list: List, faults: readonly ListFault[]): boolean
     if (of.kind === 'shown') return at.part === 'shown'
     if (of.kind === 'groups') return at.part === 'group' || at.part === 'figure'
     if (of.kind !== 'condition' || at.part !== 'condition') return false
-    return list.where?.kind === 'all' ? at.path[0] === of.at : true
+    return list.where?.kind === 'all' || list.where?.kind === 'any' ? at.path[0] === of.at : true
   })
 }
