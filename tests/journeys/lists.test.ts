@@ -150,7 +150,26 @@ test('what is grouped is drawn, the chart that fits offered first; other groups 
   await browser.press('Draw it so')
   await browser.read(/as lines of total of amount/)
   await browser.read(/March 2027\s+45\.00/)
+  // The picture as it is handed over: large, and on white whatever the theme.
+  await browser.driver.executeScript(`
+    document.documentElement.dataset.theme = 'dark'
+    URL.createObjectURL = (blob) => {
+      void createImageBitmap(blob).then((picture) => {
+        const canvas = new OffscreenCanvas(picture.width, picture.height)
+        const pen = canvas.getContext('2d')
+        pen.drawImage(picture, 0, 0)
+        window.handedOver = [picture.width, picture.height, ...pen.getImageData(2, 2, 1, 1).data].join(' ')
+      })
+      return 'data:,'
+    }`)
   await browser.press('PNG')
+  await browser.driver.wait(
+    () => browser.driver.executeScript('return typeof window.handedOver === "string"'),
+    patience,
+    'No picture was handed over.',
+  )
+  expect(await browser.driver.executeScript('return window.handedOver')).toBe('2400 1350 255 255 255 255')
+  await browser.driver.executeScript('delete document.documentElement.dataset.theme; delete window.handedOver')
   expect(await browser.complaints()).toEqual([])
   // Taken back step by step, until it is as it was.
   while ((await page()).includes('grouped by')) await browser.type(Key.chord(Key.CONTROL, 'z'))

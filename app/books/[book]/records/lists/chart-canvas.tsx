@@ -17,6 +17,7 @@ import {
 } from 'chart.js'
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
 import type { ChartKind } from '@/core/book'
+import { colourAt, hatched, inTurn, type Look, lookOf } from './chart-look'
 
 Chart.register(
   ArcElement,
@@ -67,89 +68,28 @@ export function ChartCanvas({ drawing, words, onOpen, ref }: Props) {
   useEffect(() => {
     const here = canvas.current
     if (!here) return
-    const look = lookOf(here)
+    let isGone = false
     const draw = () => {
+      if (isGone) return
       chart.current?.destroy()
       chart.current = new Chart(
         here,
         configOf(drawing, lookOf(here), (a, b) => open.current(a, b)),
       )
     }
-    void document.fonts.load(`13px ${look.font}`).then(draw, draw)
+    void document.fonts.load(`13px ${getComputedStyle(here).fontFamily}`).then(draw, draw)
     draw()
     // In the other theme, colours are others.
     const theme = new MutationObserver(draw)
     theme.observe(document.documentElement, { attributes: true, attributeFilter: ['class', 'data-theme'] })
     return () => {
+      isGone = true
       theme.disconnect()
       chart.current?.destroy()
     }
   }, [drawing])
-  useImperativeHandle(
-    ref,
-    () => ({ png: async () => (canvas.current ? pictureOf(drawing, lookOf(canvas.current)) : null) }),
-    [drawing],
-  )
+  useImperativeHandle(ref, () => ({ png: () => pictureOf(drawing) }), [drawing])
   return <canvas ref={canvas} role="img" aria-label={words} tabIndex={-1} />
-}
-
-interface Look {
-  readonly colours: readonly string[]
-  readonly ink: string
-  readonly grey: string
-  readonly line: string
-  readonly paper: string
-  readonly font: string
-}
-
-function lookOf(element: HTMLElement): Look {
-  const style = getComputedStyle(element)
-  const token = (name: string) => style.getPropertyValue(name).trim()
-  return {
-    colours: ['--spruce', '--bright-brass', '--sky', '--plum', '--moss', '--ash-5', '--ash-4'].map(token),
-    ink: token('--ink'),
-    grey: token('--ash-6'),
-    line: token('--ash-3'),
-    paper: token('--paper'),
-    font: style.fontFamily,
-  }
-}
-
-type Stroke = readonly [fromX: number, fromY: number, toX: number, toY: number]
-const rising: Stroke = [0, 1, 1, 0]
-const falling: Stroke = [0, 0, 1, 1]
-/** How each series is hatched, in a tile one by one; the first is plain. */
-const strokes: readonly (readonly Stroke[])[] = [
-  [],
-  [rising],
-  [falling],
-  [[0, 0.5, 1, 0.5]],
-  [rising, falling],
-  [[0.5, 0, 0.5, 1]],
-  [],
-]
-
-/** A colour with strokes across it, each series its own way: they are told apart without the colour too. */
-function hatched(look: Look, at: number): CanvasPattern | string {
-  const colour = colourAt(look, at)
-  // In the next round of colours, strokes go another way.
-  const wished = inTurn(strokes, at + Math.floor(at / look.colours.length))
-  if (wished.length === 0) return colour
-  const tile = document.createElement('canvas')
-  const [size, pen] = [8, tile.getContext('2d')]
-  tile.width = tile.height = size
-  if (!pen) return colour
-  pen.fillStyle = colour
-  pen.fillRect(0, 0, size, size)
-  pen.strokeStyle = look.paper
-  pen.lineWidth = 1.1
-  pen.beginPath()
-  for (const [fromX, fromY, toX, toY] of wished) {
-    pen.moveTo(fromX * size, fromY * size)
-    pen.lineTo(toX * size, toY * size)
-  }
-  pen.stroke()
-  return pen.createPattern(tile, 'repeat') ?? colour
 }
 
 const dashes = [[], [7, 4], [2, 3], [10, 3, 2, 3], [4, 2], [1, 4], [14, 3]]
@@ -220,21 +160,13 @@ function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: 
   }
 }
 
-/** One after the other, from the first again after the last. */
-function inTurn<One>(all: readonly One[], at: number): One {
-  const one = all[at % all.length]
-  if (one === undefined) throw new Error('There is nothing to take turns.')
-  return one
-}
-
-const colourAt = ({ colours }: Look, at: number) => inTurn(colours, at)
-
 /** Drawn once more, large enough for paper: 2 400 by 1 350 points, on white. */
-async function pictureOf(drawing: Drawing, look: Look): Promise<Blob | null> {
+async function pictureOf(drawing: Drawing): Promise<Blob | null> {
   const frame = document.createElement('div')
-  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:960px;height:540px'
+  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:960px;height:540px;color-scheme:light'
   const canvas = frame.appendChild(document.createElement('canvas'))
   document.body.append(frame)
+  const look = lookOf(canvas)
   const config = configOf(drawing, look, () => undefined)
   const white = { id: 'paper', beforeDraw: ({ ctx, width, height }: Chart) => fill(ctx, look.paper, width, height) }
   const chart = new Chart(canvas, {

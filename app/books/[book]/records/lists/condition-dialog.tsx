@@ -2,33 +2,24 @@
 
 import { type FormEvent, useMemo, useState } from 'react'
 import { officeNow } from '@/app/office-now'
-import { type Book, type Condition, type List, type Place, type Table, tableOf, type Way } from '@/core/book'
+import { type Book, type Condition, type List, type Table, tableOf } from '@/core/book'
 import {
-  type CompareDraft,
-  compareDraft,
-  comparisonsFor,
   type ConditionDraft,
   conditionsOf,
   draftOfCondition,
-  endOf,
-  furtherFrom,
-  hasDraft,
   type HasDraft,
-  isSeveral,
-  mayBeNone,
   placed,
-  type RepeatsDraft,
   sayCondition,
   sayDraft,
-  sayEnd,
 } from '@/core/lists'
-import { displayOf } from '@/core/expressions'
 import { capital, counted, inSentence, plural, wordProblem } from '@/core/words'
-import { Button, ChoiceBox, Dialog, Labelled, TextBox } from '@/ui/kit'
+import { Button, ChoiceBox, Dialog, Labelled } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 import { useSettled } from '../use-settled'
+import { type Askable, askablesOf, idOf } from './askables'
 import { CompareParts } from './compare-parts'
+import { HasParts } from './has-parts'
 import { RepeatsParts } from './repeats-parts'
 import { useListCount } from './use-list-lines'
 
@@ -40,59 +31,6 @@ interface Props {
   readonly onClose: () => void
   readonly onKeep: (asked: Pick<List, 'where' | 'asks'>) => void
 }
-
-/** How far from the list's records a condition may ask, in stretches of a way. */
-const furthest = 2
-
-/** Something that can be asked of a record: a field, or whether there is something. */
-interface Askable {
-  readonly id: string
-  readonly group: string
-  readonly words: string
-  readonly draft: ConditionDraft
-}
-
-const idOf = (draft: ConditionDraft) =>
-  draft.kind === 'repeats' ? draft.kind : JSON.stringify(draft.kind === 'has' ? draft.way : draft.place)
-
-function askablesOf(book: Book, table: Table): Askable[] {
-  const found: Askable[] = []
-  const fieldsAt = (way: Way, end: Table, group: string) => {
-    for (const field of end.fields) {
-      const [how] = comparisonsFor(displayOf(book, field), book.look)
-      // A link is asked whether there is one.
-      const first = field.kind === 'link' ? 'filled' : how!
-      const place: Place = { way, field: field.id }
-      found.push({ id: JSON.stringify(place), group, words: field.name, draft: compareDraft(place, first) })
-    }
-  }
-  const walk = (way: Way, depth: number, names: readonly string[]) => {
-    for (const stretch of furtherFrom(book, table.id, way)) {
-      const next = [...way, ...stretch.hops]
-      const called = [...names, stretch.words]
-      if (isSeveral(book, next) || mayBeNone(book, next)) {
-        const words = capital(sayEnd(book, table.id, next, true))
-        found.push({ id: JSON.stringify(next), group: depth === 0 ? there : furtherOn, words, draft: hasDraft(next) })
-      }
-      if (!isSeveral(book, next)) fieldsAt(next, stretch.to, `its ${called.join(' → ')}`)
-      if (depth + 1 < furthest) walk(next, depth + 1, called)
-    }
-  }
-  fieldsAt([], table, table.name)
-  const repeats: RepeatsDraft = { kind: 'repeats', fields: [], nearly: false }
-  found.push({
-    id: idOf(repeats),
-    group: twice,
-    words: `Another ${inSentence(table.name)} has the same …`,
-    draft: repeats,
-  })
-  walk([], 0, [])
-  return found
-}
-
-const twice = 'More than once'
-const there = 'Whether there is'
-const furtherOn = 'Whether there is, further on'
 
 /** What a draft comes to: the list's conditions with it, and how many records they leave. */
 function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, draft: ConditionDraft | undefined) {
@@ -244,83 +182,4 @@ function groupsOf(askables: readonly Askable[]): [string, Askable[]][] {
   const groups = new Map<string, Askable[]>()
   for (const one of askables) groups.set(one.group, [...(groups.get(one.group) ?? []), one])
   return [...groups]
-}
-
-const amounts = {
-  some: 'there is at least one',
-  none: 'there is none',
-  least: 'there are at least',
-  most: 'there are at most',
-  exactly: 'there are exactly',
-} as const
-
-interface HasProps {
-  readonly draft: HasDraft
-  readonly table: Table
-  readonly onChange: (draft: HasDraft) => void
-}
-
-/** How many there are, and of which kind. */
-function HasParts({ draft, table, onChange }: HasProps) {
-  const { book } = useRecords()
-  const end = endOf(book, table.id, draft.way)
-  const fields = end?.fields.filter(({ kind }) => kind !== 'file') ?? []
-  const choose = (field: string) => {
-    const found = fields.find(({ id }) => id === field)
-    const [how] = found ? comparisonsFor(displayOf(book, found), book.look) : []
-    onChange({
-      ...draft,
-      of: found && compareDraft({ way: [], field }, found.kind === 'link' ? 'filled' : how!),
-    })
-  }
-  return (
-    <>
-      <Labelled label="How many" htmlFor="condition-amount">
-        <ChoiceBox
-          id="condition-amount"
-          value={draft.amount}
-          onChange={(event) => onChange({ ...draft, amount: event.target.value as HasDraft['amount'] })}
-        >
-          {Object.entries(amounts).map(([amount, words]) => (
-            <option key={amount} value={amount}>
-              {words}
-            </option>
-          ))}
-        </ChoiceBox>
-      </Labelled>
-      {draft.amount !== 'some' && draft.amount !== 'none' ? (
-        <Labelled label="This many" htmlFor="condition-count">
-          <TextBox
-            id="condition-count"
-            inputMode="numeric"
-            value={draft.count}
-            onChange={(event) => onChange({ ...draft, count: event.target.value })}
-          />
-        </Labelled>
-      ) : (
-        <span />
-      )}
-      <Labelled label={`Only ${plural(inSentence(end?.name ?? ''))} whose (optional)`} htmlFor="condition-of">
-        <ChoiceBox
-          id="condition-of"
-          value={draft.of?.place.field ?? ''}
-          onChange={(event) => choose(event.target.value)}
-        >
-          <option value="">all of them count</option>
-          {fields.map((field) => (
-            <option key={field.id} value={field.id}>
-              {field.name}
-            </option>
-          ))}
-        </ChoiceBox>
-      </Labelled>
-      {draft.of && (
-        <CompareParts
-          id="condition-inner"
-          draft={draft.of}
-          onChange={(of: CompareDraft) => onChange({ ...draft, of })}
-        />
-      )}
-    </>
-  )
 }

@@ -1,0 +1,69 @@
+import type { Book, Place, Table, Way } from '@/core/book'
+import {
+  compareDraft,
+  comparisonsFor,
+  type ConditionDraft,
+  furtherFrom,
+  hasDraft,
+  isSeveral,
+  mayBeNone,
+  type RepeatsDraft,
+  sayEnd,
+} from '@/core/lists'
+import { displayOf } from '@/core/expressions'
+import { capital, inSentence } from '@/core/words'
+
+/** How far from the list's records a condition may ask, in stretches of a way. */
+const furthest = 2
+
+/** Something that can be asked of a record: a field, or whether there is something. */
+export interface Askable {
+  readonly id: string
+  readonly group: string
+  readonly words: string
+  readonly draft: ConditionDraft
+}
+
+/** By what a draft is found among what can be asked. */
+export const idOf = (draft: ConditionDraft) =>
+  draft.kind === 'repeats' ? draft.kind : JSON.stringify(draft.kind === 'has' ? draft.way : draft.place)
+
+/** All that can be asked of a table's records. */
+export function askablesOf(book: Book, table: Table): Askable[] {
+  const found: Askable[] = []
+  const fieldsAt = (way: Way, end: Table, group: string) => {
+    for (const field of end.fields) {
+      const [how] = comparisonsFor(displayOf(book, field), book.look)
+      // A link is asked whether there is one.
+      const first = field.kind === 'link' ? 'filled' : how!
+      const place: Place = { way, field: field.id }
+      found.push({ id: JSON.stringify(place), group, words: field.name, draft: compareDraft(place, first) })
+    }
+  }
+  const walk = (way: Way, depth: number, names: readonly string[]) => {
+    for (const stretch of furtherFrom(book, table.id, way)) {
+      const next = [...way, ...stretch.hops]
+      const called = [...names, stretch.words]
+      if (isSeveral(book, next) || mayBeNone(book, next)) {
+        const words = capital(sayEnd(book, table.id, next, true))
+        found.push({ id: JSON.stringify(next), group: depth === 0 ? there : furtherOn, words, draft: hasDraft(next) })
+      }
+      if (!isSeveral(book, next)) fieldsAt(next, stretch.to, `its ${called.join(' → ')}`)
+      if (depth + 1 < furthest) walk(next, depth + 1, called)
+    }
+  }
+  fieldsAt([], table, table.name)
+  const repeats: RepeatsDraft = { kind: 'repeats', fields: [], nearly: false }
+  found.push({
+    id: idOf(repeats),
+    group: twice,
+    words: `Another ${inSentence(table.name)} has the same …`,
+    draft: repeats,
+  })
+  walk([], 0, [])
+  return found
+}
+
+const twice = 'More than once'
+const there = 'Whether there is'
+const furtherOn = 'Whether there is, further on'
