@@ -160,13 +160,24 @@ function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: 
   }
 }
 
+/** Reads something of the look as it is in the light theme; nothing is drawn meanwhile. */
+function inLightTheme<Read>(read: () => Read): Read {
+  const { dataset } = document.documentElement
+  const { theme } = dataset
+  dataset.theme = 'light'
+  const found = read()
+  if (theme === undefined) delete dataset.theme
+  else dataset.theme = theme
+  return found
+}
+
 /** Drawn once more, large enough for paper: 2 400 by 1 350 points, on white. */
 async function pictureOf(drawing: Drawing): Promise<Blob | null> {
   const frame = document.createElement('div')
-  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:960px;height:540px;color-scheme:light'
+  frame.style.cssText = 'position:fixed;left:-10000px;top:0;width:960px;height:540px'
   const canvas = frame.appendChild(document.createElement('canvas'))
   document.body.append(frame)
-  const look = lookOf(canvas)
+  const look = inLightTheme(() => lookOf(canvas))
   const config = configOf(drawing, look, () => undefined)
   const white = { id: 'paper', beforeDraw: ({ ctx, width, height }: Chart) => fill(ctx, look.paper, width, height) }
   const chart = new Chart(canvas, {
