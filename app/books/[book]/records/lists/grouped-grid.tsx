@@ -143,7 +143,7 @@ function Inner(props: InnerProps) {
 const LeftOut = ({ left = 0 }: { readonly left: number | undefined }) =>
   left > 0 && (
     <p className="border-b border-ash-3 px-6 py-1.5 text-[13px] text-ash-6 max-md:px-3">
-      and {counted(left, 'group')} more, of which only the first are asked for
+      {counted(left, 'group')} left out: only the first are asked for
     </p>
   )
 
