@@ -24,11 +24,13 @@ export interface GroupCell {
 export interface GroupPlan {
   /** What makes the group: alike for all records of it, and for no other. */
   readonly keys: readonly string[]
-  /** Alike for the same group in every statement, whichever of its records is met first. */
-  readonly same: readonly string[]
+  /** What else is told of it. */
   readonly more: readonly string[]
-  /** What groups are put in order by. */
-  readonly order: readonly string[]
+  /**
+   * Alike for the same group in every statement, whichever of its records is met first; of the columns that its keys are
+   * told in. For each group once: for each record it would take twice as long.
+   */
+  readonly same: (keys: readonly string[]) => readonly string[]
   readonly read: (row: StoredRow, slot: number) => Omit<GroupCell, 'same'>
 }
 
@@ -42,9 +44,8 @@ export function groupPlan(reach: Reach, group: ReadGroup): GroupPlan {
   return {
     keys: [sql],
     // Texts that count as the same may be written in several ways.
-    same: [isText || group.step === 'letter' ? `HEX(WEIGHT_STRING(${sql}))` : sql],
+    same: (told) => (isText || group.step === 'letter' ? told.map((key) => `HEX(WEIGHT_STRING(${key}))`) : told),
     more: [],
-    order: [sql],
     read(row, slot) {
       const stored = row[slot] ?? null
       return { key: stored === null ? null : (readKey(group.step, stored) ?? load(stored)) }
@@ -71,9 +72,8 @@ function linkPlan(reach: Reach, at: At, { field }: ReadGroup): GroupPlan {
   const leaves = names.columns(at.table.id, field.id).map(({ leaf }) => kindOf(leafOf(book, leaf).kind).load)
   return {
     keys,
-    same: keys,
+    same: (told) => told,
     more,
-    order: [...more, ...keys],
     read(row, slot) {
       const key = keys.map((_, place) => row[slot + place] ?? null)
       if (key.some((part) => part === null)) return { key: null }

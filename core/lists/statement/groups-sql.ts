@@ -78,46 +78,59 @@ function begin({ book, names, read, by }: Grouping) {
   return { from, reach, asked, plans: by.map((at) => groupPlan(reach, groupAt(read, at))) }
 }
 
-/** What a group is told apart by, as the first columns of a statement. */
+/** What a group is told apart by, as the first columns of a query, and what is told of it by them around that query. */
 function groupColumns(plans: ReturnType<typeof begin>['plans']) {
   const selected: string[] = []
   const slots = plans.map((plan) => {
     const slot = selected.length
     selected.push(...plan.keys, ...plan.more)
-    const same = selected.length
-    selected.push(...plan.same)
-    return { plan, slot, same }
+    return { plan, slot }
+  })
+  const column = (slot: number) => `g.c${slot}`
+  const outside: string[] = selected.map((_, slot) => column(slot))
+  const order: string[] = []
+  const told = slots.map(({ plan, slot }) => {
+    const keys = plan.keys.map((_, at) => column(slot + at))
+    const same = outside.length
+    outside.push(...plan.same(keys))
+    // As people read them: by what a link leads to is known by, and then by its key.
+    order.push(...plan.more.map((_, at) => column(slot + keys.length + at)), ...keys)
+    return { plan, slot, same, count: outside.length - same }
   })
   const read = (row: StoredRow) => ({
-    cells: slots.map(({ plan, slot, same }): GroupCell => {
-      const alike = plan.same.map((_, at) => String(row[same + at] ?? '\0'))
+    cells: told.map(({ plan, slot, same, count }): GroupCell => {
+      const alike = Array.from({ length: count }, (_, at) => String(row[same + at] ?? '\0'))
       return { ...plan.read(row, slot), same: alike.length === 1 ? alike.join('') : JSON.stringify(alike) }
     }),
   })
-  return { selected, read }
+  return { selected, outside, order, read }
 }
+
+/** Puts around a query what is told of each of its groups. */
+function around({ outside }: ReturnType<typeof groupColumns>, values: number, query: string): string {
+  const figures = Array.from({ length: values }, (_, at) => `g.f${at}`)
+  return `SELECT ${[...outside, ...figures].map((sql, at) => `${sql} AS r${at}`).join(', ')}\nFROM (\n${query}\n) g`
+}
+
+const asGroup = (selected: readonly string[]) => selected.map((sql, at) => `${sql} AS c${at}`)
+const asFigures = (values: readonly string[]) => values.map((sql, at) => `${sql} AS f${at}`)
 
 function ownSql(grouping: Grouping, figures: readonly ReadFigure[]): Statement<GroupRow> {
   const { book, names, read, limit } = grouping
   const { from, reach, asked, plans } = begin(grouping)
-  const { selected, read: told } = groupColumns(plans)
-  const values = figures.map((figure) => figureSql(book.look, figure, valuesOf(reach, from, figure)))
+  const columns = groupColumns(plans)
+  const values = ['COUNT(*)', ...figures.map((figure) => figureSql(book.look, figure, valuesOf(reach, from, figure)))]
   const keys = plans.flatMap((plan) => plan.keys)
-  const grouped =
-    keys.length > 0
-      ? `\nGROUP BY ${keys.join(', ')}\nORDER BY ${plans.flatMap((plan) => plan.order).join(', ')}\nLIMIT ${limit}`
-      : ''
-  const columns = [...selected, 'COUNT(*)', ...values]
-  return {
-    sql: `SELECT ${columns.map((sql, at) => `${sql} AS c${at}`).join(', ')}
+  const grouped = keys.length > 0 ? `\nGROUP BY ${keys.join(', ')}` : ''
+  const query = `SELECT ${[...asGroup(columns.selected), ...asFigures(values)].join(', ')}
 FROM ${names.quoted(read.table.id)} t${reach.joins}
-WHERE ${asked}${grouped}`,
+WHERE ${asked}${grouped}`
+  const ordered = keys.length > 0 ? `\nORDER BY ${columns.order.join(', ')}\nLIMIT ${limit}` : ''
+  const first = columns.outside.length
+  return {
+    sql: around(columns, values.length, query) + ordered,
     params: [],
-    read: (row) => ({
-      ...told(row),
-      count: Number(row[selected.length]),
-      figures: readFigures(figures, row, selected.length + 1),
-    }),
+    read: (row) => ({ ...columns.read(row), count: Number(row[first]), figures: readFigures(figures, row, first + 1) }),
   }
 }
 
@@ -127,50 +140,53 @@ function branchSql(grouping: Grouping, { way, where, figures }: Branch): Stateme
   const met = wayFrom(reach, from, way)
   const inner = new Reach(book, names, met.end, reach.aliases)
   const wished = where ? ` AND ${conditionSql(inner, where)}` : ''
-  const { selected, read: told } = groupColumns(plans)
+  const columns = groupColumns(plans)
   const keys = plans.flatMap((plan) => plan.keys)
   const values = figures.map((figure) => valuesOf(inner, met.end, figure))
   const [first, ...rest] = met.tables
   const source = `FROM ${names.quoted(read.table.id)} t${reach.joins}
 JOIN ${first!} ON ${met.hangs}${rest.map((line) => `\n${line}`).join('')}${inner.joins}
 WHERE ${asked}${wished}`
-  const readRow: Statement<GroupRow>['read'] = (row) => ({
-    ...told(row),
-    count: undefined,
-    figures: readFigures(figures, row, selected.length),
-  })
+  const taken = (of: readonly (readonly string[])[]) =>
+    asFigures(figures.map((figure, at) => figureSql(book.look, figure, of[at] ?? [])))
   // Rows that hang on one record each are met once; what rows lead on to, by as many as there are.
-  if (way.every((hop) => hop.to === 'rows')) {
-    const columns = [...selected, ...figures.map((figure, at) => figureSql(book.look, figure, values[at]!))]
-    const grouped = keys.length > 0 ? `\nGROUP BY ${keys.join(', ')}` : ''
-    return {
-      sql: `SELECT ${columns.map((sql, at) => `${sql} AS c${at}`).join(', ')}\n${source}${grouped}`,
-      params: [],
-      read: readRow,
-    }
-  }
-  // Each of a group's records once: by its key, and not by what it is shown as.
-  const ends = keyAt(names, met.end)
-  const once = [...keys.map((sql, at) => `${sql} AS g${at}`), ...ends.map((sql, at) => `${sql} AS e${at}`)]
-  const held = selected.map((sql, at) => `MIN(${sql}) AS c${at}`)
-  const parts = values.flatMap((some, of) => some.map((sql, at) => `MIN(${sql}) AS v${of}_${at}`))
-  const taken = figures.map((figure, of) =>
-    figureSql(
-      book.look,
-      figure,
-      values[of]!.map((_, at) => `d.v${of}_${at}`),
-    ),
-  )
-  const columns = [...selected.map((_, at) => `MIN(d.c${at}) AS c${at}`), ...taken.map((sql, at) => `${sql} AS f${at}`)]
-  const groupedBy = [...keys, ...ends]
+  const isOnce = way.every((hop) => hop.to === 'rows')
+  const query = isOnce
+    ? `SELECT ${[...asGroup(columns.selected), ...taken(values)].join(', ')}\n${source}${keys.length > 0 ? `\nGROUP BY ${keys.join(', ')}` : ''}`
+    : onceSql({ keys, ends: keyAt(names, met.end), selected: columns.selected, values, source, taken })
   return {
-    sql: `SELECT ${columns.join(', ')}
+    sql: around(columns, figures.length, query),
+    params: [],
+    read: (row) => ({
+      ...columns.read(row),
+      count: undefined,
+      figures: readFigures(figures, row, columns.outside.length),
+    }),
+  }
+}
+
+interface Once {
+  readonly keys: readonly string[]
+  readonly ends: readonly string[]
+  readonly selected: readonly string[]
+  readonly values: readonly (readonly string[])[]
+  readonly source: string
+  readonly taken: (of: readonly (readonly string[])[]) => readonly string[]
+}
+
+/** Each of a group's records once, by its key and not by what it is shown as, before anything is added up. */
+function onceSql({ keys, ends, selected, values, source, taken }: Once): string {
+  const once = [...keys.map((sql, at) => `${sql} AS k${at}`), ...ends.map((sql, at) => `${sql} AS e${at}`)]
+  const held = asGroup(selected.map((sql) => `MIN(${sql})`))
+  const parts = values.flatMap((some, of) => some.map((sql, at) => `MIN(${sql}) AS v${of}_${at}`))
+  const columns = [
+    ...asGroup(selected.map((_, at) => `MIN(d.c${at})`)),
+    ...taken(values.map((some, of) => some.map((_, at) => `d.v${of}_${at}`))),
+  ]
+  return `SELECT ${columns.join(', ')}
 FROM (SELECT ${[...once, ...held, ...parts].join(', ')}
 ${source}
-GROUP BY ${groupedBy.join(', ')}) d${keys.length > 0 ? `\nGROUP BY ${keys.map((_, at) => `d.g${at}`).join(', ')}` : ''}`,
-    params: [],
-    read: readRow,
-  }
+GROUP BY ${[...keys, ...ends].join(', ')}) d${keys.length > 0 ? `\nGROUP BY ${keys.map((_, at) => `d.k${at}`).join(', ')}` : ''}`
 }
 
 /** What a figure is taken of, at a record; several columns where it is a link. */
