@@ -99,3 +99,21 @@ test('a list goes by an id of its own: it can’t be used to change a table, a f
   const column = { id: '__proto__', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } }
   expect(List.safeParse({ ...list('plain'), columns: [column] }).success).toBe(false)
 })
+
+test('groups, what stands beneath and how they are shown are kept, taken out again, and guarded like the rest', async () => {
+  const groups: List['groups'] = [{ place: { way: [], field: 'visit_state' }, first: 3 }]
+  const grouped = list('grouped', { groups, figures: [{ column: 'a', name: 'least' }], first: 5 })
+  const shown: List = { ...grouped, shown: { as: 'chart', of: { size: true }, chart: 'bars' } }
+  expect(await keepList(db, id, bram.id, { list: grouped })).toMatchObject({ ok: true })
+  const kept = async () => findList((await stored(db, id)).book, 'grouped')
+  expect(await keepList(db, id, bram.id, { list: shown, before: grouped })).toMatchObject({ ok: true })
+  expect(await kept()).toEqual(shown)
+  // Whoever still sees it without the chart is told what was done meanwhile.
+  const late = await keepList(db, id, averil.id, {
+    list: { ...grouped, shown: { as: 'chart', of: { size: true }, chart: 'lines' } },
+    before: grouped,
+  })
+  expect(late).toMatchObject({ ok: false, problem: { kind: 'clash' } })
+  expect(await keepList(db, id, bram.id, { list: list('grouped'), before: shown })).toMatchObject({ ok: true })
+  expect(await kept()).toEqual(list('grouped'))
+})

@@ -1,4 +1,5 @@
-export { askGroups, askList, type AskedGroups, type AskedPage, countList, type ListLine } from './read/ask-list'
+export { askGroups, type AskedGroups } from './read/ask-groups'
+export { askList, type AskedPage, countList, type ListLine } from './read/ask-list'
 export { addMany } from './save/add-many'
 export { type Violations, violationsOf, violatedRules } from './read/violations'
 export { csvOf } from './read/csv'

@@ -148,6 +148,10 @@ describe('a chart', () => {
       'bars',
     ])
   })
+  test('of the first few alone is no whole to have shares of', () => {
+    const some = read({ groups: [by('visit_state', { first: 3 })] }).groups
+    expect(fittingChart(some, { of: 'size' }, 3).chart).toBe('bars')
+  })
   test('is stacked, or shares of a whole, only of what adds up', () => {
     expect([addsUp('size'), addsUp(paid!), addsUp(average!), addsUp(helper!)]).toEqual([true, true, false, false])
     expect([chartsFor(1, 'size'), chartsFor(2, paid!), chartsFor(2, helper!)]).toEqual([

@@ -76,7 +76,7 @@ const follows = (step: Group['step']) => typeof step === 'string' && step !== 'l
 
 /** The chart that fits a list's groups, and why. */
 export function fittingChart(
-  groups: readonly Pick<ReadGroup, 'step' | 'by'>[],
+  groups: readonly Pick<ReadGroup, 'step' | 'by' | 'first'>[],
   { of }: Pick<ReadShown, 'of'>,
   places: number,
 ): { readonly chart: ChartKind; readonly why: string } {
@@ -88,7 +88,9 @@ export function fittingChart(
       ? { chart: 'stacked', why: 'stacked bars fit, as each part and the whole can be seen' }
       : { chart: 'bars', why: 'bars side by side fit, as these do not add up to a whole' }
   }
-  return addsUp(of) && places > 1 && places <= 5
+  // The first few of more are no whole.
+  const isWhole = addsUp(of) && first?.first === undefined
+  return isWhole && places > 1 && places <= 5
     ? { chart: 'shares', why: 'shares fit, as these few make up a whole' }
     : { chart: 'bars', why: 'bars fit, as lengths are compared most easily' }
 }

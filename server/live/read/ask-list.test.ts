@@ -1,68 +1,28 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
-import { type Book, type Condition, type List, type Span, tableOf, type Way } from '@/core/book'
-import type { Answers, Cell, GroupCell } from '@/core/lists'
-import { kindOf } from '@/core/kinds'
-import { quoteName } from '@/core/names'
-import { leafOf } from '@/core/physical'
-import { keyOfRef, refOf } from '@/core/records'
-import { testAccount, testBook, testCatalogue, opened } from '@/tests/support/catalogue'
-import { askedDesign, listOf, worldOf } from '@/tests/support/random-lists'
+import type { Book, Condition, List, Span, Way } from '@/core/book'
+import type { Cell } from '@/core/lists'
+import { refOf } from '@/core/records'
+import { answers, type AskedBook, askedRecords, fillWith } from '@/tests/support/asked-records'
+import { listOf, worldOf } from '@/tests/support/random-lists'
 import { atLeast, runs } from '@/tests/support/runs'
-import { type Known, SlowLists, type World } from '@/tests/support/slow-lists'
-import { askGroups, askList, countList, csvOfList, type ListLine } from '..'
-import type { Catalogue } from '../../catalogue'
-import { run } from '../../database'
-import { type Live, namesOf } from '../live'
+import { SlowLists, type World } from '@/tests/support/slow-lists'
+import { askList, countList, csvOfList, type ListLine } from '..'
 
-let db: Catalogue
-let live: Live
+let asked: AskedBook
 let book: Book
+const fill = (world: World) => fillWith(asked, world)
 
 beforeAll(async () => {
-  db = await testCatalogue('asklists')
-  const account = await testAccount(db, 'Averil')
-  live = await opened(db, account, await testBook(db, account, 'Asked', askedDesign))
-  book = live.book
+  asked = await askedRecords('asklists')
+  book = asked.live.book
 })
-
-const answers: Answers = { given: {}, now: { moment: '2027-03-12T10:00' } }
-
-/** What one known record has in each of its columns. */
-function rowOf(tableId: string, { values, links }: Known) {
-  const table = tableOf(book, tableId)
-  return table.fields.flatMap((field) => {
-    const columns = namesOf(live).columns(tableId, field.id)
-    if (field.kind !== 'link') return columns.map(({ name }) => [name, values[field.id] ?? null] as const)
-    const ref = links[field.id] ?? null
-    const key = ref === null ? undefined : keyOfRef(ref, columns.length)
-    return columns.map(
-      ({ name, leaf }, at) => [name, key ? kindOf(leafOf(book, leaf).kind).store(key[at]!) : null] as const,
-    )
-  })
-}
-
-async function fill(world: World): Promise<void> {
-  const order = ['payment', 'paper', 'house-person', 'visit', 'house', 'person']
-  for (const id of order) await run(db, `DELETE FROM ${namesOf(live).quoted(id)}`)
-  for (const id of [...order].reverse()) {
-    const rows = world[id]!.map((record) => rowOf(id, record))
-    if (rows.length === 0) continue
-    const names = rows[0]!.map(([name]) => quoteName(name)).join(', ')
-    const one = `(${rows[0]!.map(() => '?').join(', ')})`
-    await run(
-      db,
-      `INSERT INTO ${namesOf(live).quoted(id)} (${names}) VALUES ${rows.map(() => one).join(', ')}`,
-      rows.flat().map(([, value]) => value),
-    )
-  }
-}
 
 /** All pages of a list, few records to a page. */
 async function all(list: List, limit: number): Promise<readonly ListLine[]> {
   const lines: ListLine[] = []
   for (let after: Parameters<typeof askList>[3]['after']; ;) {
-    const page = await askList({ db, live }, list, answers, { after, limit })
+    const page = await askList(asked, list, answers, { after, limit })
     if ('faults' in page) throw new Error(JSON.stringify(page.faults))
     lines.push(...page.lines)
     if (!page.next) return lines
@@ -96,7 +56,7 @@ test('any list gives what looking at every record by itself gives, in the same o
           }))
           expect(lines).toEqual(expected)
           const count = list.groups ? slow.records(list).length : expected.length
-          expect(await countList({ db, live }, list, answers)).toEqual({ count })
+          expect(await countList(asked, list, answers)).toEqual({ count })
           tried.lists++
           tried.rows += lines.length
           if (list.columns.some(({ shows }) => shows.kind !== 'field')) tried.several++
@@ -109,49 +69,6 @@ test('any list gives what looking at every record by itself gives, in the same o
   expect(tried.several).toBeGreaterThan(atLeast(100))
 })
 
-const asKeys = (cells: readonly GroupCell[]) => JSON.stringify(cells.map(({ key }) => key))
-
-test('groups, and groups within one, come to what looking at every record by itself comes to', async () => {
-  const tried = { groups: 0, figures: 0, within: 0 }
-  await fc.assert(
-    fc.asyncProperty(
-      worldOf(book),
-      fc.array(listOf(book), { minLength: 12, maxLength: 12 }),
-      fc.nat(100),
-      async (world, lists, die) => {
-        await fill(world)
-        const slow = new SlowLists(book, world)
-        for (const list of lists) {
-          const all = list.groups?.map((_, at) => at) ?? []
-          const records = slow.records(list)
-          for (const by of [[], all.slice(0, 1), all, all.slice(-1)]) {
-            const answer = await askGroups({ db, live }, list, answers, { by })
-            if ('faults' in answer) throw new Error(JSON.stringify(answer.faults))
-            const told = answer.groups.map(({ cells, count, figures }) => [asKeys(cells), { count, figures }] as const)
-            expect(new Map(told)).toEqual(slow.groups(list, records, by))
-            expect(told).toHaveLength(new Set(told.map(([key]) => key)).size)
-            tried.groups += told.length
-            tried.figures += Object.keys(told[0]?.[1].figures ?? {}).length
-          }
-          const groups = [...slow.groups(list, records, all).keys()]
-          const path = JSON.parse(groups[die % Math.max(1, groups.length)] ?? '[]') as (string | null)[]
-          const page = await askList({ db, live }, list, answers, { limit: 100, path })
-          const expected = slow
-            .within(list, records, path)
-            .slice(0, list.first ?? Infinity)
-            .map(({ ref }) => refOf(ref.split('~')))
-          expect('lines' in page && page.lines.map(({ ref }) => ref)).toEqual(groups.length > 0 ? expected : [])
-          if (path.length > 0) tried.within++
-        }
-      },
-    ),
-    { ...runs(25), endOnFailure: true },
-  )
-  expect(tried.groups).toBeGreaterThan(atLeast(400))
-  expect(tried.figures).toBeGreaterThan(atLeast(200))
-  expect(tried.within).toBeGreaterThan(atLeast(20))
-})
-
 const visits = (where: Condition, more: Partial<List> = {}): List => ({
   id: 'list',
   table: 'visit',
@@ -162,7 +79,7 @@ const visits = (where: Condition, more: Partial<List> = {}): List => ({
   ...more,
 })
 const refs = async (list: List, given: Record<string, string> = {}) => {
-  const page = await askList({ db, live }, list, { ...answers, given }, { limit: 50 })
+  const page = await askList(asked, list, { ...answers, given }, { limit: 50 })
   return 'lines' in page ? page.lines.map(({ ref }) => ref) : page.faults
 }
 
@@ -274,116 +191,9 @@ test('a list as CSV has a line for each of what goes on lines, and no formula th
   })
   const csv = async (as: 'together' | 'lines') => {
     let text = ''
-    for await (const part of csvOfList({ db, live }, list(as), answers)) text += part
+    for await (const part of csvOfList(asked, list(as), answers)) text += part
     return text
   }
   expect(await csv('lines')).toBe("\ufeffTown,People\r\n'=1+1,Una\r\n,Corin\r\n")
   expect(await csv('together')).toBe('\ufeffTown,People\r\n\'=1+1,"Una, Corin"\r\n')
-})
-
-const bare = { person: [], payment: [], paper: [], 'house-person': [] }
-const town = { way: [{ to: 'one', field: 'visit__house' }] as Way, field: 'house_town' }
-
-test('towns written in capitals or not are one town, in what hangs on their records too; a file names the group', async () => {
-  const houses = ['otterby', 'Otterby', 'Ash', null].map((name, at) => ({
-    ref: String(at + 1),
-    values: { 'house-key': String(at + 1), house_town: name },
-    links: {},
-  }))
-  const visit = (ref: string, house: string | null, day: string) => ({
-    ref,
-    values: { 'visit-key': ref, visit_day: day },
-    links: { visit__house: house },
-  })
-  await fill({
-    ...bare,
-    house: houses,
-    visit: [
-      visit('1', '1', '2027-03-01'),
-      visit('2', '2', '2027-03-02'),
-      visit('3', '3', '2027-03-03'),
-      visit('4', null, '2027-03-04'),
-    ],
-    payment: ['1', '2', '2', '4'].map((of, at) => ({
-      ref: String(at + 1),
-      values: { 'payment-key': String(at + 1), payment_amount: '10.00' },
-      links: { payment__visit: of },
-    })),
-  })
-  const list: List = {
-    id: 'list',
-    table: 'visit',
-    columns: [
-      { id: 'day', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } },
-      {
-        id: 'paid',
-        shows: {
-          kind: 'gathered',
-          way: [{ to: 'rows', link: 'visit--payment' }],
-          name: 'total',
-          field: 'payment_amount',
-        },
-      },
-      { id: 'floors', shows: { kind: 'field', place: { ...town, field: 'house_town' } } },
-    ],
-    asks: [],
-    order: [{ column: 'day', down: true }],
-    groups: [{ place: town }],
-    figures: [{ column: 'paid' }, { column: 'floors', name: 'different' }],
-  }
-  const found = await askGroups({ db, live }, list, answers, { by: [0] })
-  expect('groups' in found && found.groups.map(({ cells, count, figures }) => [cells[0]!.key, count, figures])).toEqual(
-    [
-      ['Ash', 1, { paid: null, floors: '1' }],
-      [expect.stringMatching(/^otterby$/i), 2, { paid: '30.00', floors: '1' }],
-      [null, 1, { paid: '10.00', floors: '0' }],
-    ],
-  )
-  expect(await refs({ ...list, groups: undefined })).toEqual(['4', '3', '2', '1'])
-  let text = ''
-  for await (const part of csvOfList({ db, live }, list, answers)) text += part
-  expect(text.split('\r\n')).toEqual([
-    '\ufeffTown,Day,Total of amount,House',
-    'Ash,2027-03-03,,Ash',
-    expect.stringMatching(/^otterby,2027-03-02,20.00,Otterby$/i),
-    expect.stringMatching(/^otterby,2027-03-01,10.00,otterby$/i),
-    'No town,2027-03-04,10.00,',
-    '',
-  ])
-})
-
-test('the first of what groups come to are told, and how many more there are; what is nearly the same is found', async () => {
-  const names = ['Mill Bank', 'mill  bank', 'Millbank.', 'Quay', 'Quây', 'Ash', '…']
-  await fill({
-    ...bare,
-    visit: [],
-    house: names.map((name, at) => ({
-      ref: String(at + 1),
-      values: { 'house-key': String(at + 1), house_town: name, house_floors: String(at) },
-      links: {},
-    })),
-  })
-  const houses = (more: Partial<List>): List => ({
-    id: 'list',
-    table: 'house',
-    columns: [{ id: 'n', shows: { kind: 'field', place: { way: [], field: 'house_floors' } } }],
-    asks: [],
-    order: [{ column: 'n', down: true }],
-    ...more,
-  })
-  const same = (nearly: boolean) =>
-    houses({
-      where: { kind: 'repeats', places: [{ way: [], field: 'house_town' }], ...(nearly && { nearly: true as const }) },
-    })
-  expect(await refs(same(false))).toEqual([])
-  expect(await refs(same(true))).toEqual(['5', '4', '3', '2', '1'])
-  expect(await refs(houses({ first: 2 }))).toEqual(['7', '6'])
-  const list = houses({
-    groups: [{ place: { way: [], field: 'house_town' }, by: { column: 'n' }, down: true, first: 2 }],
-    figures: [{ column: 'n', name: 'total' }],
-  })
-  const found = await askGroups({ db, live }, list, answers, { by: [0] })
-  expect('groups' in found && [found.groups.map(({ cells }) => cells[0]!.key), found.left]).toEqual([['…', 'Ash'], 5])
-  const tooMany = await askGroups({ db, live }, list, answers, { by: [0], most: 3 })
-  expect('groups' in tooMany && [tooMany.groups.length, tooMany.more]).toEqual([2, true])
 })

@@ -6,10 +6,6 @@ import {
   branchSql,
   type Cell,
   countSql,
-  groupAt,
-  type GroupLine,
-  groupLines,
-  groupsSql,
   keyText,
   type ListFault,
   readList,
@@ -38,7 +34,7 @@ export interface AskedPage {
 /** What a list gives, or all that is wrong with it. */
 export type Asked<T> = T | { readonly faults: readonly ListFault[] }
 
-const run = async <Row>(reads: Reads, { sql, params, read }: Statement<Row>): Promise<Row[]> =>
+export const run = async <Row>(reads: Reads, { sql, params, read }: Statement<Row>): Promise<Row[]> =>
   (await selectRowsIn<StoredRow>(reads, sql, params)).map(read)
 
 export interface AskedPart {
@@ -82,58 +78,6 @@ export async function countList(
   const [count = 0] = await run(reads, countSql(reads.live.book, found.read, namesOf(reads.live)))
   const { first, groups } = found.read
   return { count: first !== undefined && groups.length === 0 ? Math.min(count, first) : count }
-}
-
-/** So many groups are shown at a time; where two are crossed, so many cells. */
-const mostGroups = 2000
-const mostCells = 25_000
-const mostSorted = 100_000
-
-export interface AskedBy {
-  readonly by: readonly number[]
-  readonly path?: AskedPart['path']
-  readonly most?: number
-}
-
-export interface AskedGroups {
-  readonly groups: readonly GroupLine[]
-  /** That there are more of them than are told. */
-  readonly more: boolean
-  /** How many come after the first of them, where only those are asked for. */
-  readonly left: number
-}
-
-/**
- * The groups of a list by some of what it is grouped by, told by their places in it; by none, all its records as one.
- * `path` asks for those within one group.
- */
-export async function askGroups(
-  reads: Reads,
-  list: List,
-  answers: Answers,
-  { by, path = [], most = by.length > 1 ? mostCells : mostGroups }: AskedBy,
-): Promise<Asked<AskedGroups>> {
-  const { faults, ...found } = readList(reads.live.book, list, answers)
-  if (!('read' in found)) return { faults }
-  const read = withinGroup(reads.live.book, found.read, path)
-  if (!read || by.some((at) => !read.groups[at])) return { groups: [], more: false, left: 0 }
-  // In another order than the database's own all of them are needed to know the first.
-  const isSorted = by.some((at) => groupAt(read, at).by !== undefined)
-  const asked = isSorted ? mostSorted : most
-  const told = []
-  for (const statement of groupsSql(reads.live.book, read, by, asked + 1, namesOf(reads.live)))
-    told.push(await run(reads, statement))
-  const count = told[0]?.length ?? 0
-  if (isSorted && count > asked)
-    return { faults: [{ at: { part: 'group', at: 0 }, problem: { kind: 'list-too-many-groups', most: asked } }] }
-  return firstOf(read, by, groupLines(read, by, told).slice(0, most), count > most)
-}
-
-/** Within one group, or as rows or columns of their own, only the first may be asked for. */
-function firstOf(read: ReadList, by: readonly number[], groups: readonly GroupLine[], more: boolean): AskedGroups {
-  const first = by.length === 1 ? groupAt(read, by[0] ?? 0).first : undefined
-  if (first === undefined) return { groups, more, left: 0 }
-  return { groups: groups.slice(0, first), more, left: Math.max(0, groups.length - first) }
 }
 
 async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRow[]): Promise<ListLine[]> {

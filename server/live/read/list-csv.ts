@@ -13,7 +13,8 @@ import {
 import type { Cursor } from '@/core/records'
 import type { Live } from '../live'
 import type { Reads } from '../unit'
-import { askGroups, askList, type ListLine } from './ask-list'
+import { askGroups } from './ask-groups'
+import { askList, type ListLine } from './ask-list'
 import { csvHead, csvLines } from './csv'
 
 const pageSize = 1000
@@ -26,23 +27,30 @@ const mostGroups = 100_000
  * lines each takes as many as there are; what the list is grouped by stands first, in every line. Nothing at all comes
  * of a list that can't be run.
  */
-export async function* csvOfList(reads: Reads, list: List, answers: Answers): AsyncGenerator<string> {
+export async function* csvOfList(
+  reads: Reads,
+  list: List,
+  answers: Answers,
+  most = mostGroups,
+): AsyncGenerator<string> {
   const { live } = reads
   const found = readList(live.book, list, answers)
   if (!('read' in found)) return
   const { columns, groups } = found.read
   yield csvHead([...groups.map(({ heading }) => heading), ...columns.map(({ heading }) => heading)])
-  for await (const { path, words } of groupsIn(reads, list, answers, groups)) {
+  for await (const { path, words } of groupsIn({ reads, list, answers, groups, most })) {
     let after: Cursor | undefined
     do {
       const page = await askList(reads, list, answers, { after, limit: pageSize, path })
-      if ('faults' in page) return
+      if ('faults' in page) throw cutShort()
       const rows = page.lines.flatMap((line) => rowsOf(live, columns, line).map((row) => [...words, ...row]))
       if (rows.length > 0) yield csvLines(rows)
       after = page.next
     } while (after)
   }
 }
+
+const cutShort = () => new Error('A list could not be read to its end.')
 
 interface InGroup {
   readonly path: readonly (string | null)[]
@@ -52,21 +60,25 @@ interface InGroup {
 
 /** The innermost groups of a list in their order; one for all where it has none. */
 async function* groupsIn(
-  reads: Reads,
-  list: List,
-  answers: Answers,
-  groups: readonly ReadGroup[],
+  walk: {
+    readonly reads: Reads
+    readonly list: List
+    readonly answers: Answers
+    readonly groups: readonly ReadGroup[]
+    readonly most: number
+  },
   within: InGroup = { path: [], words: [] },
 ): AsyncGenerator<InGroup> {
+  const { reads, list, answers, groups, most } = walk
   const group = groups[within.path.length]
   if (!group) return void (yield within)
-  const found = await askGroups(reads, list, answers, { by: [within.path.length], path: within.path, most: mostGroups })
-  if ('faults' in found) return
+  const found = await askGroups(reads, list, answers, { by: [within.path.length], path: within.path, most })
+  // A file that lacks some of them must not look whole.
+  if ('faults' in found || found.more) throw cutShort()
   for (const line of found.groups) {
     const cell = cellAt(line)
     const words = guardFormula(sayGroup(reads.live.book.look, group, cell))
-    const inner = { path: [...within.path, cell.key], words: [...within.words, words] }
-    yield* groupsIn(reads, list, answers, groups, inner)
+    yield* groupsIn(walk, { path: [...within.path, cell.key], words: [...within.words, words] })
   }
 }
 

@@ -7,6 +7,7 @@ import { cellAt, groupAt, type GroupLine, type ReadList, sayGroup } from '@/core
 import { counted, inSentence } from '@/core/words'
 import { Button, classNames, WordButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { Refused } from '../rows-query'
 import { AllOfThem, FiguresRow } from './figures-row'
 import { gridOf, Heads, leastGrid, linesOf, Words } from './grid-cells'
 import { type Path, useGroupLines, useGroups } from './use-list-lines'
@@ -48,7 +49,7 @@ export function GroupedGrid(props: Props) {
         <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(read.columns) }}>
           <Heads columns={read.columns} order={list.order} onOrder={onOrder} />
           {groups.isError ? (
-            <Failed onRetry={() => void groups.refetch()} />
+            <Failed error={groups.error} onRetry={() => void groups.refetch()} />
           ) : (
             found.map((group) => (
               <Group
@@ -75,9 +76,9 @@ export function GroupedGrid(props: Props) {
   )
 }
 
-const Failed = ({ onRetry }: { readonly onRetry: () => void }) => (
+const Failed = ({ error, onRetry }: { readonly error: Error; readonly onRetry: () => void }) => (
   <p role="alert" className="flex items-center gap-3 px-6 py-3">
-    This could not be read. <Button onClick={onRetry}>Try again</Button>
+    {error instanceof Refused ? error.message : 'This could not be read.'} <Button onClick={onRetry}>Try again</Button>
   </p>
 )
 
@@ -127,7 +128,7 @@ function Inner(props: InnerProps) {
   const { list, given, path } = props
   const { base } = useRecords()
   const groups = useGroups(base, list, given, { by: [path.length], path })
-  if (groups.isError) return <Failed onRetry={() => void groups.refetch()} />
+  if (groups.isError) return <Failed error={groups.error} onRetry={() => void groups.refetch()} />
   return (
     <>
       {groups.data?.groups.map((group) => {
@@ -152,7 +153,7 @@ type LinesProps = Omit<InnerProps, 'all' | 'onOrder'> & { readonly count: number
 function Lines({ table, list, read, given, path, count }: LinesProps) {
   const { base } = useRecords()
   const lines = useGroupLines(base, list, given, path)
-  if (lines.isError) return <Failed onRetry={() => void lines.refetch()} />
+  if (lines.isError) return <Failed error={lines.error} onRetry={() => void lines.refetch()} />
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const left = count === undefined ? 'More' : `${Math.max(0, count - all.length).toLocaleString('en-GB')} more`
   return (

@@ -6,6 +6,7 @@ import type { List, Shown, Table } from '@/core/book'
 import { nameOf, type ReadList, type ReadShown } from '@/core/lists'
 import { Button, Empty, IconButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { Refused } from '../rows-query'
 import { ChartView } from './chart-view'
 import { CrossedTable } from './crossed-table'
 import { Behind } from './grouped-grid'
@@ -26,11 +27,13 @@ export function ShownGroups({ table, list, read, shown, given, onShown }: Props)
   const { book, base } = useRecords()
   const crossing = useCrossing(base, list, given, Math.min(2, read.groups.length))
   const [behind, setBehind] = useState<{ readonly path: Path; readonly words: string }>()
-  if (crossing.isError)
+  if (crossing.error)
     return (
       <div className="px-6">
         <Empty head="This could not be read" action={<Button onClick={crossing.retry}>Try again</Button>}>
-          It took too long, or the connection was lost for a moment.
+          {crossing.error instanceof Refused
+            ? crossing.error.message
+            : 'It took too long, or the connection was lost for a moment.'}
         </Empty>
       </div>
     )

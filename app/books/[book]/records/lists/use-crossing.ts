@@ -34,7 +34,7 @@ export function useCrossing(base: string, list: List, given: Readonly<Record<str
   }, [rows.data, columns.data, both.data, all.data, isCrossed])
   return {
     data,
-    isError: asked.some(({ isError }) => isError),
+    error: asked.find(({ isError }) => isError)?.error,
     retry: () => asked.forEach((one) => void (one.isError && one.refetch())),
   }
 }

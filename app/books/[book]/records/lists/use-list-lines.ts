@@ -3,6 +3,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { officeNow } from '@/app/office-now'
 import type { List } from '@/core/book'
+import type { ListFault } from '@/core/lists'
 import type { Cursor } from '@/core/records'
 import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
@@ -27,8 +28,12 @@ async function post(base: string, path: 'run' | 'csv', run: object, signal?: Abo
   throw body?.problem ? new Refused(wordProblem(body.problem)) : new Error('The list could not be read.')
 }
 
-const ask = async <Answer>(base: string, run: object, signal: AbortSignal): Promise<Answer> =>
-  (await (await post(base, 'run', run, signal)).json()) as Answer
+/** What is wrong with a list is a refusal like any other: there is nothing to show. */
+async function ask<Answer extends object>(base: string, run: object, signal: AbortSignal): Promise<Answer> {
+  const answer = (await (await post(base, 'run', run, signal)).json()) as Answer | { faults: readonly ListFault[] }
+  if (!('faults' in answer)) return answer
+  throw new Refused(answer.faults.map(({ problem }) => wordProblem(problem)).join(' '))
+}
 
 /** A list as a CSV file, read to its end. */
 export const csvFile = async (base: string, list: List, given: Readonly<Record<string, string>>): Promise<Blob> =>
