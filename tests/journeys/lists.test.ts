@@ -1,31 +1,21 @@
 import { beforeAll, expect, test } from 'vitest'
-import { askedDesign } from '../support/random-lists'
+import { servedAskedBook } from '../support/asked-book'
 import { type Browser, Key, patience } from '../support/browser'
 import { faults } from '../support/faults'
-import { servedBook, type ServedBook } from '../support/served-book'
+import type { ServedBook } from '../support/served-book'
 
 let book: ServedBook
 let browser: Browser
 
 // Each test goes on where the one before it stopped.
 beforeAll(async () => {
-  book = await servedBook('lists', 'Hollin and Sons', askedDesign)
+  book = await servedAskedBook('lists')
   browser = book.browser
-  await browser.go(`${book.path}/workshop/open`)
-  await browser.press('Open the book')
-  await browser.read('is open')
-  await book.sql("INSERT INTO $house (house_number, town) VALUES (1, 'Otterby'), (2, 'Netherweir')")
-  await book.sql("INSERT INTO $person (person_number, name) VALUES (1, 'Una'), (2, 'Corin')")
-  await book.sql('INSERT INTO $tenancy (house, person) VALUES (1, 1), (1, 2)')
-  await book.sql(
-    "INSERT INTO $visit (visit_number, day, state, price, house) VALUES (1, '2027-03-01', 'done', 40, 1), (2, '2027-03-02', 'done', 60, 2), (3, '2027-03-03', 'asked', NULL, 1)",
-  )
-  await book.sql('INSERT INTO $payment (payment_number, visit, amount) VALUES (1, 1, 15), (2, 1, 25), (3, 3, 5)')
 })
 
 const page = () => browser.driver.executeScript<string>('return document.body.innerText')
 const text = () =>
-  browser.driver.executeScript<string>('return document.querySelector("[role=table]")?.innerText ?? ""')
+  browser.driver.executeScript<string>('return document.querySelector("[role=grid], [role=table]")?.innerText ?? ""')
 
 test('a list is put together from nothing by keyboard, and says what it asks and how many it leaves', async () => {
   await browser.go(`${book.path}/records/lists`)
@@ -202,7 +192,8 @@ test('it comes as a file with a line for each of what goes on lines', async () =
   // The file as it is handed over.
   await browser.driver.executeScript(`
     URL.createObjectURL = (blob) => { blob.text().then((text) => (window.handedOver = text)); return 'data:,' }`)
-  await browser.press('CSV')
+  await browser.press('Take out')
+  await browser.press('CSV file')
   await browser.driver.wait(
     () => browser.driver.executeScript('return typeof window.handedOver === "string"'),
     patience,

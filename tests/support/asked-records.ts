@@ -1,11 +1,13 @@
-import { tableOf } from '@/core/book'
+import { type List, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
-import type { Answers } from '@/core/lists'
+import { type Answers, readList } from '@/core/lists'
 import { quoteName } from '@/core/names'
 import { leafOf } from '@/core/physical'
 import { keyOfRef } from '@/core/records'
 import type { Catalogue } from '@/server/catalogue'
+import { wordProblem } from '@/core/words'
 import { run } from '@/server/database'
+import type { Walk } from '@/server/live'
 import { type Live, namesOf } from '@/server/live/live'
 import { opened, testAccount, testBook, testCatalogue } from './catalogue'
 import { askedDesign } from './random-lists'
@@ -54,4 +56,11 @@ export async function fillWith({ db, live }: AskedBook, world: World): Promise<v
       rows.flat().map(([, value]) => value),
     )
   }
+}
+
+/** What walks through all of a list that can be asked. */
+export function walkOf(reads: AskedBook, list: List): Walk {
+  const found = readList(reads.live.book, list, answers)
+  if (!('read' in found)) throw new Error(found.faults.map(({ problem }) => wordProblem(problem)).join(' '))
+  return { reads, list, answers, read: found.read }
 }

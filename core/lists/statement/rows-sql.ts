@@ -15,6 +15,8 @@ import { Aliases, type At, fieldAtAlias, keyAt, Reach, valueAt } from './reach'
 /** One record of a list, before what may be several is put beside it. */
 export interface AskedRow {
   readonly ref: string
+  /** How often it was changed, as it was read. */
+  readonly rev: number
   /** By column; those of several come by `branchSql`. */
   readonly cells: Readonly<Record<string, Cell>>
   readonly cursor: Cursor
@@ -76,6 +78,7 @@ LIMIT ${Math.max(1, Math.min(limit, 5000))}`
     return column.kind === 'several' ? [] : [{ id: column.id, plan: cellPlan(outer, column, ready) }]
   })
   const selected = [...keys.map((_, at) => `p.k${at}`), ...sorted.map((_, at) => `p.o${at}`)]
+  const revAt = selected.push(`${shown.alias}.row_rev`) - 1
   const slots = plans.map(({ id, plan }) => {
     const slot = selected.length
     selected.push(...plan.selects)
@@ -97,7 +100,7 @@ ORDER BY ${ordered}`
       const key = keys.map((_, at) => row[at]!)
       const cursor = sorted.map((_, at) => row[keys.length + at] ?? null)
       const cells = Object.fromEntries(slots.map(({ id, slot, read: cell }) => [id, cell(row, slot)]))
-      return { ref: refOf(key.map((part, at) => loads[at]!(part))), cells, cursor, key }
+      return { ref: refOf(key.map((part, at) => loads[at]!(part))), rev: Number(row[revAt]), cells, cursor, key }
     },
   }
 }

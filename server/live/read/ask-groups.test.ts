@@ -3,7 +3,7 @@ import { beforeAll, expect, test } from 'vitest'
 import type { Book, List, Way } from '@/core/book'
 import type { GroupCell } from '@/core/lists'
 import { refOf } from '@/core/records'
-import { answers, type AskedBook, askedRecords, fillWith } from '@/tests/support/asked-records'
+import { answers, type AskedBook, askedRecords, fillWith, walkOf } from '@/tests/support/asked-records'
 import { listOf, worldOf } from '@/tests/support/random-lists'
 import { atLeast, runs } from '@/tests/support/runs'
 import { SlowLists, type World } from '@/tests/support/slow-lists'
@@ -126,9 +126,9 @@ test('towns written in capitals or not are one town, in what hangs on their reco
   )
   expect(await refs({ ...list, groups: undefined })).toEqual(['4', '3', '2', '1'])
   let text = ''
-  for await (const part of csvOfList(asked, list, answers)) text += part
+  for await (const part of csvOfList(walkOf(asked, list))) text += part
   const short = async () => {
-    for await (const part of csvOfList(asked, list, answers, 2)) text += part
+    for await (const part of csvOfList({ ...walkOf(asked, list), most: 2 })) text += part
   }
   const whole = text
   await expect(short()).rejects.toThrow('to its end')

@@ -22,6 +22,7 @@ import { type Reads, selectRowsIn } from '../unit'
 /** One record of a list; what may be several has one value for each of them, in the same order in all its columns. */
 export interface ListLine {
   readonly ref: string
+  readonly rev: number
   readonly cells: Readonly<Record<string, Cell | readonly Cell[]>>
 }
 
@@ -93,5 +94,5 @@ async function withBranches(reads: Reads, read: ReadList, page: readonly AskedRo
     for (const { of, cells } of await run(reads, branchSql(reads.live.book, read, branch, keys, namesOf(reads.live))))
       for (const id of ids) several.get(of)?.[id]?.push(cells[id] ?? null)
   }
-  return page.map(({ ref, cells, key }) => ({ ref, cells: { ...cells, ...several.get(keyText(key)) } }))
+  return page.map(({ ref, rev, cells, key }) => ({ ref, rev, cells: { ...cells, ...several.get(keyText(key)) } }))
 }

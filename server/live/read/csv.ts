@@ -10,8 +10,9 @@ const pageSize = 2000
 // Some programs part cells at semicolons or tabs: what has one is quoted, so that nothing behind it becomes a cell.
 const form = { record_delimiter: 'windows', quoted_match: /[;\t]/ } as const
 
-/** Lines of CSV (RFC 4180). */
-export const csvLines = (rows: readonly (readonly string[])[]): string => stringify(rows as string[][], form)
+/** Lines of CSV (RFC 4180), or with tabs in place of commas. */
+export const csvLines = (rows: readonly (readonly string[])[], delimiter: ',' | '\t' = ','): string =>
+  stringify(rows as string[][], { ...form, delimiter })
 /** The head of a file, with a byte-order mark, so that programs read it as UTF-8. */
 export const csvHead = (names: readonly string[]): string => '\ufeff' + csvLines([names.map(guardFormula)])
 

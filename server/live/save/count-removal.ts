@@ -25,19 +25,30 @@ const deepest = 6
  * Counts what hangs on a record, through every link, as the database would follow them. Where the removal is under
  * way, `following` is told of the rows that go along or lose their link.
  */
-export async function countRemoval(
+export const countRemoval = (
   reads: Reads,
   tableId: string,
   ref: string,
   following?: (rows: Following) => Promise<void>,
+): Promise<RemovalSheet> => countRemovals(reads, tableId, [ref], following)
+
+/** The same for several records of a table together. */
+export async function countRemovals(
+  reads: Reads,
+  tableId: string,
+  refs: readonly string[],
+  following?: (rows: Following) => Promise<void>,
 ): Promise<RemovalSheet> {
   const { live } = reads
-  const key = keyParams(live, tableId, ref)
   const table = tableOf(live.book, tableId)
-  if (!key) return { goes: [], stays: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
+  const keys = refs.map((ref) => keyParams(live, tableId, ref))
+  const found = keys.filter((key) => key !== undefined)
+  if (found.length < keys.length)
+    return { goes: [], stays: [], blocked: fail({ kind: 'no-such-record', table: table.name }) }
   const tally: Tally = { remove: new Map(), leave: new Map(), keep: new Map() }
-  const row = `SELECT * FROM ${namesOf(live).quoted(tableId)} WHERE ${keyCondition(live, tableId)}`
-  await follow({ reads, tally, following }, { table: tableId, rows: row, params: key, depth: 0 })
+  const one = `(${keyCondition(live, tableId)})`
+  const rows = `SELECT * FROM ${namesOf(live).quoted(tableId)} WHERE ${found.map(() => one).join(' OR ')}`
+  await follow({ reads, tally, following }, { table: tableId, rows, params: found.flat(), depth: 0 })
   const by = [...tally.keep].map(([id, count]) => ({ table: tableOf(live.book, id).name, count }))
   const words = (counts: Map<string, number>) =>
     [...counts].map(([id, count]) => counted(count, inSentence(tableOf(live.book, id).name)))

@@ -1,19 +1,15 @@
 import { roomProblem } from '../../disk-room'
-import type { Problem } from '@/core/words'
 import type { Live } from '../live'
 import { BeingOpened, changeRecords } from '../open/gate'
-import { keyParams, type LiveRecord, readRecord } from '../read/rows'
+import { type LiveRecord, readRecord } from '../read/rows'
 import type { Unit, Writer } from '../unit'
 import { checkRequest, type SentRow } from './check-request'
-import type { Guards } from './guard'
-import { removeGuarded, writeGuarded } from './guarded-row'
 import { guardsOf } from './guards-of'
 import { followingChanges, holdRecords, type RowChange, ruleGates } from './holding'
-import { lockRecord } from './lock-record'
 import { HasMoved, type Moved, refuseMoved } from './moved'
-import { RowRefused } from './row-refused'
 import { noProblems, type SaveProblems, SaveRefused, Warned, type Warning } from './save-problems'
 import type { SaveRequest } from './save-request'
+import { Conflict, Gone, writeSent } from './write-sent'
 
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly record: LiveRecord }
@@ -28,14 +24,6 @@ export type SaveOutcome =
   | { readonly kind: 'moved'; readonly changes: readonly Moved[] }
   /** Somebody saved the record or one of its rows in the meantime; theirs, to choose from. */
   | { readonly kind: 'conflict'; readonly by: string; readonly theirs: LiveRecord }
-
-class Gone extends Error {}
-
-class Conflict extends Error {
-  constructor(readonly by: string) {
-    super('changed meanwhile')
-  }
-}
 
 /** Saves a record with its inset rows: all of it or nothing, checked by the same code as the form. */
 export async function saveRecord(writer: Writer, request: SaveRequest): Promise<SaveOutcome> {
@@ -102,33 +90,4 @@ async function write(unit: Unit, request: SaveRequest, [parent, ...rows]: readon
   if (!record.ok) throw new Error('Expected the record that was just saved.')
   refuseMoved(unit.live, request, record.value, guards.places)
   return record.value
-}
-
-/** Writes what was sent of one row, unless somebody changed it since; what it goes by now, none where it is gone. */
-async function writeSent(unit: Unit, guards: Guards, sent: SentRow): Promise<string | undefined> {
-  const { table, ref, rev, values, back } = sent
-  try {
-    if (ref === null) return await writeGuarded(unit, guards, sent)
-    const key = keyParams(unit.live, table, ref)
-    const held = key && (await lockRecord(unit, table, key))
-    if (!held && back === undefined) throw new Gone()
-    if (!held && !values) return undefined
-    if (!held) throw new Conflict('Somebody')
-    if (held.rev !== rev) throw new Conflict(held.by)
-    if (values) return await writeGuarded(unit, guards, sent)
-    await removeGuarded(unit, guards, { ...sent, ref })
-    return undefined
-  } catch (cause) {
-    throw cause instanceof RowRefused
-      ? new SaveRefused(problemsAt(sent, [...cause.fields].reverse(), cause.problem))
-      : cause
-  }
-}
-
-function problemsAt({ place, back }: SentRow, fields: readonly string[], problem: Problem): SaveProblems {
-  // The link of a row to the record itself is not in the row.
-  if (place !== '')
-    return { ...noProblems, rows: { [place]: { [fields.find((field) => field !== back) ?? '']: problem } } }
-  const [field] = fields
-  return field ? { ...noProblems, fields: { [field]: problem } } : { ...noProblems, whole: [problem] }
 }

@@ -5,7 +5,7 @@ import { kindOf, showValue } from '@/core/kinds'
 import { type GroupLine, type ReadColumn, type ReadFigure, sayFigure } from '@/core/lists'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import { gridOf } from './grid-cells'
+import { gridOf, rowRoom } from './grid-cells'
 
 interface Props {
   readonly columns: readonly ReadColumn[]
@@ -23,7 +23,7 @@ export function FiguresRow({ columns, figures, line, children, className }: Prop
   const room = first === 0 || first < 0 ? columns.length : first
   const after = first <= 0 ? columns : columns.slice(first)
   return (
-    <div role="row" className={classNames('grid items-center px-4 max-md:px-1', className)} style={gridOf(columns)}>
+    <div role="row" className={classNames('grid items-center', rowRoom, className)} style={gridOf(columns)}>
       <div role="rowheader" className="min-w-0 px-2 py-1.5" style={{ gridColumn: `1 / span ${room}` }}>
         {children}
       </div>
@@ -48,13 +48,13 @@ interface CellProps {
 
 function FigureCell({ column, figure, line }: CellProps) {
   const { book } = useRecords()
-  if (!figure) return <div role="cell" />
+  if (!figure) return <div role="gridcell" />
   const name = column.kind === 'gathered' ? undefined : figure.name === 'count' ? undefined : figure.name
   const words = line ? showValue(line.figures[column.id] ?? null, figure.face, book.look) || '—' : '…'
   const isRight = kindOf(column.face.kind).align === 'end' && column.kind !== 'several'
   return (
     <div
-      role="cell"
+      role="gridcell"
       title={`${sayFigure(column, name)}: ${words}`}
       className={classNames('min-w-0 truncate px-2 py-1.5 font-semibold', isRight && 'text-right')}
     >

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { ArrowDown, ArrowUp } from 'lucide-react'
+import type { KeyboardEvent, MouseEvent, ReactNode } from 'react'
 import type { Order, Table } from '@/core/book'
 import { kindOf, showValue } from '@/core/kinds'
 import type { Cell, ReadColumn } from '@/core/lists'
@@ -29,32 +30,38 @@ const leastWidth = ({ face, kind }: ReadColumn) => {
 }
 const widthOf = (column: ReadColumn) => `minmax(${leastWidth(column)}px, ${leastWidth(column) >= 130 ? 2 : 1}fr)`
 
+/** The room at both ends of a row; the first end is where a record is marked. */
+export const rowRoom = 'pr-4 pl-9 max-md:pr-1 max-md:pl-7'
+
 /** The columns of a list side by side. */
 export const gridOf = (columns: readonly ReadColumn[]) => ({ gridTemplateColumns: columns.map(widthOf).join(' ') })
 export const leastGrid = (columns: readonly ReadColumn[]) =>
-  columns.reduce((sum, column) => sum + leastWidth(column), 40)
+  columns.reduce((sum, column) => sum + leastWidth(column), 60)
 
 interface HeadsProps {
   readonly columns: readonly ReadColumn[]
   readonly order: readonly Order[]
   /** None where the order can't be changed. */
   readonly onOrder?: ((order: readonly Order[]) => void) | undefined
+  /** What stands before them: the box that marks all. */
+  readonly children?: ReactNode
 }
 
 /** The headings, which stay in sight; pressing one puts the records in its order. */
-export const Heads = ({ columns, order, onOrder }: HeadsProps) => (
+export const Heads = ({ columns, order, onOrder, children }: HeadsProps) => (
   <div
     role="row"
-    className="sticky top-0 z-10 grid border-b border-ash-4 bg-ash-1 px-4 max-md:px-1"
+    className={classNames('sticky top-0 z-10 grid border-b border-ash-4 bg-ash-1', rowRoom)}
     style={gridOf(columns)}
   >
+    {children}
     {columns.map((column) => (
       <Head key={column.id} column={column} order={order} onOrder={onOrder} />
     ))}
   </div>
 )
 
-function Head({ column, order, onOrder }: { readonly column: ReadColumn } & Omit<HeadsProps, 'columns'>) {
+function Head({ column, order, onOrder }: { readonly column: ReadColumn } & Omit<HeadsProps, 'columns' | 'children'>) {
   const here = order.find((one) => one.column === column.id)
   const look = classNames(
     'flex min-h-9 w-full items-center gap-1 rounded-sm px-2 text-[13px] font-semibold text-ash-6',
@@ -88,10 +95,14 @@ interface WordsProps {
   readonly column: ReadColumn
   readonly line: ListLine
   readonly first: boolean
+  /** Whether it can be changed where it stands. */
+  readonly changes: boolean
+  readonly onKeyDown: (event: KeyboardEvent<HTMLElement>) => void
+  readonly onDoubleClick: (event: MouseEvent<HTMLElement>) => void
 }
 
 /** What stands in a column of a record. */
-export function Words({ table, column, line, first }: WordsProps) {
+export function Words({ table, column, line, first, changes, onKeyDown, onDoubleClick }: WordsProps) {
   const { book, base } = useRecords()
   const said = (cell: Cell) => {
     if (cell !== null && typeof cell === 'object') return cell.label
@@ -99,13 +110,15 @@ export function Words({ table, column, line, first }: WordsProps) {
     return showValue(cell, column.face, book.look)
   }
   const look = classNames(
-    'px-2 leading-[22px]',
+    'scroll-mt-10 rounded-sm px-2 leading-[22px] focus-visible:-outline-offset-2',
+    changes && 'cursor-text',
     kindOf(column.face.kind).align === 'end' && column.kind !== 'several' && 'text-right',
     ['code', 'running'].includes(column.face.kind) && 'font-mono text-[13px]',
   )
+  const cell = { role: 'gridcell', tabIndex: -1, 'data-cell': true, onKeyDown, onDoubleClick }
   if (column.kind === 'several' && column.as === 'lines')
     return (
-      <div role="cell" className={look}>
+      <div {...cell} className={look}>
         {severalIn(column, line).map((cell, at) => (
           <span key={at} className="block truncate">
             {said(cell) || '—'}
@@ -118,9 +131,10 @@ export function Words({ table, column, line, first }: WordsProps) {
       ? severalIn(column, line).map(said).filter(Boolean).join(', ')
       : said((line.cells[column.id] ?? null) as Cell)
   return (
-    <div role="cell" className={classNames(look, 'truncate')}>
+    <div {...cell} className={classNames(look, 'truncate')}>
       {first ? (
         <Link
+          tabIndex={-1}
           href={`${base}/${table.id}/record/${encodeURIComponent(line.ref)}`}
           className="rounded-sm font-semibold text-spruce hover:underline"
           prefetch={false}

@@ -9,8 +9,10 @@ import { Button, classNames, WordButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { Refused } from '../rows-query'
 import { AllOfThem, FiguresRow } from './figures-row'
-import { gridOf, Heads, leastGrid, linesOf, Words } from './grid-cells'
+import { gridOf, Heads, leastGrid, linesOf } from './grid-cells'
+import { RecordRow } from './record-row'
 import { type Path, useGroupLines, useGroups } from './use-list-lines'
+import { walkCells } from './walk-cells'
 
 interface Props {
   readonly table: Table
@@ -45,8 +47,14 @@ export function GroupedGrid(props: Props) {
           The first {found.length.toLocaleString('en-GB')} groups are shown. Group in bigger steps, or add a condition.
         </p>
       )}
-      <div className="min-h-0 flex-1 overflow-auto border-t border-ash-3" tabIndex={-1}>
-        <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(read.columns) }}>
+      <div
+        role="grid"
+        aria-label={table.name}
+        tabIndex={0}
+        onKeyDown={walkCells}
+        className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
+      >
+        <div role="presentation" style={{ minWidth: leastGrid(read.columns) }}>
           <Heads columns={read.columns} order={list.order} onOrder={onOrder} />
           {groups.isError ? (
             <Failed error={groups.error} onRetry={() => void groups.refetch()} />
@@ -159,16 +167,13 @@ function Lines({ table, list, read, given, path, count }: LinesProps) {
   return (
     <>
       {all.map((line) => (
-        <div
-          role="row"
+        <RecordRow
           key={line.ref}
-          className="grid items-start border-b border-ash-3 px-4 py-1.5 hover:bg-ash-1 max-md:px-1"
+          table={table}
+          columns={read.columns}
+          line={line}
           style={{ ...gridOf(read.columns), minHeight: linesOf(read.columns, line) * 22 + 14 }}
-        >
-          {read.columns.map((column, at) => (
-            <Words key={column.id} table={table} column={column} line={line} first={at === 0} />
-          ))}
-        </div>
+        />
       ))}
       {lines.hasNextPage && (
         <p className="border-b border-ash-3 px-6 py-1.5 text-[13px] max-md:px-3">
@@ -185,8 +190,14 @@ function Lines({ table, list, read, given, path, count }: LinesProps) {
 /** The records of one group alone. */
 export function Behind({ table, list, read, given, path }: Omit<InnerProps, 'all' | 'onOrder'>) {
   return (
-    <div className="min-h-0 flex-1 overflow-auto border-t border-ash-3">
-      <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(read.columns) }}>
+    <div
+      role="grid"
+      aria-label={table.name}
+      tabIndex={0}
+      onKeyDown={walkCells}
+      className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
+    >
+      <div role="presentation" style={{ minWidth: leastGrid(read.columns) }}>
         <Heads columns={read.columns} order={list.order} />
         <div role="rowgroup">
           <Lines table={table} list={list} read={read} given={given} path={path} count={undefined} />

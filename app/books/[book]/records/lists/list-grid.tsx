@@ -5,7 +5,10 @@ import { type ReactNode, useEffect, useRef } from 'react'
 import type { Order, Table } from '@/core/book'
 import type { ReadColumn } from '@/core/lists'
 import type { ListLine } from '@/server/live'
-import { gridOf, Heads, leastGrid, linesOf, Words } from './grid-cells'
+import { MarkAll } from './change/mark-box'
+import { gridOf, Heads, leastGrid, linesOf } from './grid-cells'
+import { RecordRow } from './record-row'
+import { walkCells } from './walk-cells'
 
 const lineHeight = 22
 const padding = 14
@@ -39,21 +42,29 @@ export function ListGrid({ table, columns, lines, order, onOrder, onEnd, foot }:
   }, [last, lines.length, onEnd])
   const template = gridOf(columns)
   return (
-    <div ref={frame} className="min-h-0 flex-1 overflow-auto border-t border-ash-3" tabIndex={-1}>
-      <div role="table" aria-label={table.name} style={{ minWidth: leastGrid(columns) }}>
-        <Heads columns={columns} order={order} onOrder={onOrder} />
+    <div
+      ref={frame}
+      role="grid"
+      aria-label={table.name}
+      aria-rowcount={-1}
+      tabIndex={0}
+      onKeyDown={walkCells}
+      className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
+    >
+      <div role="presentation" style={{ minWidth: leastGrid(columns) }}>
+        <Heads columns={columns} order={order} onOrder={onOrder}>
+          <MarkAll lines={lines} />
+        </Heads>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
           {seen.map((item) => (
-            <div
-              role="row"
-              key={item.key}
-              className="absolute top-0 left-0 grid w-full items-start border-b border-ash-3 px-4 py-1.5 hover:bg-ash-1 max-md:px-1"
+            <RecordRow
+              key={lines[item.index]!.ref}
+              table={table}
+              columns={columns}
+              line={lines[item.index]!}
+              className="absolute top-0 left-0 w-full"
               style={{ ...template, height: item.size, transform: `translateY(${item.start}px)` }}
-            >
-              {columns.map((column, at) => (
-                <Words key={column.id} table={table} column={column} line={lines[item.index]!} first={at === 0} />
-              ))}
-            </div>
+            />
           ))}
         </div>
         {foot}

@@ -1,17 +1,13 @@
 'use client'
 
-import { Download, Undo2 } from 'lucide-react'
-import { useState } from 'react'
-import { toast } from 'sonner'
+import { Undo2 } from 'lucide-react'
 import { type List, tableOf } from '@/core/book'
 import { nameOf } from '@/core/lists'
 import { inSentence, plural, sameJson } from '@/core/words'
 import { Button, IconButton, Tag } from '@/ui/kit'
-import { handOver } from '@/ui/hand-over'
 import { useRecords } from '../records-context'
 import type { Asking } from './list-dialogs'
-import { Refused } from '../rows-query'
-import { csvFile } from './use-list-lines'
+import { TakeOut } from './take-out'
 
 interface Props {
   readonly list: List
@@ -20,12 +16,14 @@ interface Props {
   readonly given: Readonly<Record<string, string>>
   /** Whether it can be run. */
   readonly sound: boolean
+  /** How many records it has, where that is known. */
+  readonly count: number | undefined
   readonly undo: (() => void) | undefined
   readonly onAsk: (asking: Asking) => void
 }
 
 /** What a list is called and whose it is, and what can be done with all of it. */
-export function ListHead({ list, before, given, sound, undo, onAsk }: Props) {
+export function ListHead({ list, before, given, sound, count, undo, onAsk }: Props) {
   const { book, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, list.table).name)
   const isChanged = before !== undefined && !sameJson(before, list)
@@ -40,7 +38,7 @@ export function ListHead({ list, before, given, sound, undo, onAsk }: Props) {
         <IconButton label="Take the last change back" disabled={!undo} onClick={undo}>
           <Undo2 size={15} aria-hidden />
         </IconButton>
-        <CsvButton list={list} given={given} disabled={!sound} />
+        <TakeOut list={list} given={given} count={count} disabled={!sound} />
         {mayChange && before && <Button onClick={() => onAsk({ kind: 'drop' })}>Remove</Button>}
         {mayChange && (
           <Button look="main" onClick={() => onAsk({ kind: 'keep' })}>
@@ -54,29 +52,3 @@ export function ListHead({ list, before, given, sound, undo, onAsk }: Props) {
 
 const sayWhose = (before: List | undefined) =>
   !before ? 'not kept yet' : before.owner === undefined ? 'everybody’s' : 'yours alone'
-
-interface CsvProps {
-  readonly list: List
-  readonly given: Readonly<Record<string, string>>
-  readonly disabled: boolean
-}
-
-/** Taken down by the page itself, so that what goes wrong is said in words and the list stays as it is. */
-function CsvButton({ list, given, disabled }: CsvProps) {
-  const { book, base } = useRecords()
-  const [busy, setBusy] = useState(false)
-  const take = async () => {
-    setBusy(true)
-    const file = await csvFile(base, list, given).catch((cause: unknown) => cause as Error)
-    setBusy(false)
-    if (file instanceof Error) return void toast(file instanceof Refused ? file.message : cutOff)
-    handOver(file, `${nameOf(book, list).slice(0, 80)}.csv`)
-  }
-  return (
-    <Button disabled={disabled || busy} onClick={() => void take()}>
-      <Download size={15} aria-hidden /> {busy ? 'Reading …' : 'CSV'}
-    </Button>
-  )
-}
-
-const cutOff = 'The file could not be read to its end. Try again.'

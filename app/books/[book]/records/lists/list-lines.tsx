@@ -6,6 +6,8 @@ import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
 import { useRecords } from '../records-context'
+import { ChangingRecords } from './change/changing'
+import { MarkedBar } from './change/marked-bar'
 import { AllOfThem } from './figures-row'
 import { GroupedGrid } from './grouped-grid'
 import { ListGrid } from './list-grid'
@@ -29,10 +31,11 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
   return (
-    <>
+    <ChangingRecords table={table}>
       <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
         {sayCount(lines, count, noun)}
       </p>
+      <MarkedBar />
       {lines.isError && (
         <div className="px-6">
           <Empty
@@ -53,7 +56,7 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
       {!lines.isError && all.length > 0 && (
         <Found table={table} list={list} read={read} given={given} lines={lines} onOrder={onOrder} onShown={onShown} />
       )}
-    </>
+    </ChangingRecords>
   )
 }
 

@@ -63,6 +63,7 @@ export function ListSheet({ kept, start }: Props) {
             before={before}
             given={given}
             sound={read !== undefined}
+            count={count.data}
             undo={undo}
             onAsk={setAsking}
           />

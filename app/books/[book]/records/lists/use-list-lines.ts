@@ -16,7 +16,7 @@ const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
   moment: officeNow().moment,
 })
 
-async function post(base: string, path: 'run' | 'csv', run: object, signal?: AbortSignal): Promise<Response> {
+async function post(base: string, path: 'run' | 'take', run: object, signal?: AbortSignal): Promise<Response> {
   const answer = await fetch(`${base}/lists/${path}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -35,9 +35,16 @@ async function ask<Answer extends object>(base: string, run: object, signal: Abo
   throw new Refused(answer.faults.map(({ problem }) => wordProblem(problem)).join(' '))
 }
 
-/** A list as a CSV file, read to its end. */
-export const csvFile = async (base: string, list: List, given: Readonly<Record<string, string>>): Promise<Blob> =>
-  (await post(base, 'csv', runOf(list, given))).blob()
+/** What a list can be taken out as: files, text for the clipboard, and the statements that it becomes. */
+export type TakenAs = 'xlsx' | 'csv' | 'json' | 'tabs'
+
+/** A list taken out whole, read to its end. */
+export const takeList = async (base: string, list: List, given: Given, as: TakenAs): Promise<Blob> =>
+  (await post(base, 'take', { ...runOf(list, given), as })).blob()
+
+/** The statements that a list becomes. */
+export const sqlOf = async (base: string, list: List, given: Given): Promise<string> =>
+  ((await (await post(base, 'take', { ...runOf(list, given), as: 'sql' })).json()) as { sql: string }).sql
 
 /** Only what changes the answer: a name doesn't. */
 const keyOf = ({ table, columns, where, asks, order, first }: List) => ({ table, columns, where, asks, order, first })

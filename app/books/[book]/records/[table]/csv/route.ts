@@ -1,8 +1,8 @@
 import { tableOf } from '@/core/book'
 import { plural } from '@/core/words'
 import { csvOf } from '@/server/live'
-import { csvAnswer } from '@/app/csv-answer'
 import { refused } from '@/app/door'
+import { textAnswer } from '@/app/text-answer'
 import { tableRoute } from '../../records-route'
 import { readListQuery } from '../../list-query'
 
@@ -10,5 +10,5 @@ import { readListQuery } from '../../list-query'
 export const GET = tableRoute('reader', async ({ db, live }, request, { table }) => {
   const wish = readListQuery(live, table, new URL(request.url).searchParams)
   if (!wish.ok) return refused(400, wish)
-  return csvAnswer(csvOf({ db, live }, wish.value), plural(tableOf(live.book, table).name))
+  return textAnswer(csvOf({ db, live }, wish.value), plural(tableOf(live.book, table).name), 'csv')
 })

@@ -1,0 +1,143 @@
+import { createReadStream, createWriteStream } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import type { Readable } from 'node:stream'
+import ExcelJS from 'exceljs'
+import { nameOf, type ReadFigure, sayList } from '@/core/lists'
+import { askGroups } from '../read/ask-groups'
+import { inWords, spread, type Walk, type WalkedPage, walkList } from './walk-list'
+import { numberFormat, xlsxValue } from './xlsx-cells'
+
+/** As many rows as a sheet of the standard (ECMA-376) can have, its heading among them; what is more goes on another. */
+const mostRows = 1_048_576
+
+const widest = 60
+
+/**
+ * A list as a spreadsheet (OOXML): numbers, days and ticks as such, what stands beneath the columns in the last row, and
+ * a sheet that says what was asked. It is written to a file first, so that a million records need no more memory than a
+ * thousand, and what goes wrong is known before anything is sent.
+ */
+export async function xlsxOfList(walk: Walk, rowsOfSheet = mostRows): Promise<Readable> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'hearth-list-'))
+  try {
+    const file = path.join(folder, 'list.xlsx')
+    const out = createWriteStream(file)
+    const workbook = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true })
+    await writeSheets(workbook, walk, rowsOfSheet)
+    await workbook.commit()
+    const sent = createReadStream(file)
+    await new Promise<void>((opened, failed) => sent.once('open', () => opened()).once('error', failed))
+    return sent
+  } finally {
+    // What is open can be read to its end.
+    await rm(folder, { recursive: true, force: true })
+  }
+}
+
+type Workbook = InstanceType<typeof ExcelJS.stream.xlsx.WorkbookWriter>
+
+async function writeSheets(workbook: Workbook, walk: Walk, rowsOfSheet: number): Promise<void> {
+  const { read, list, reads, answers } = walk
+  const { book } = reads.live
+  const name = nameOf(book, list)
+  let sheet: ExcelJS.Worksheet | undefined
+  let [rows, sheets] = [0, 0]
+  for await (const page of walkList(walk)) {
+    for (const line of page.lines.flatMap((one) => spread(read.columns, one))) {
+      if (rows === rowsOfSheet) {
+        sheet?.commit()
+        sheet = undefined
+      }
+      if (!sheet) {
+        sheet = begin(workbook, walk, sheetName(name, ++sheets), page)
+        rows = 1
+      }
+      const values = read.columns.map((column, at) => xlsxValue(book, column, line[at] ?? null))
+      sheet.addRow([...page.groups, ...values]).commit()
+      rows++
+    }
+  }
+  sheet ??= begin(workbook, walk, sheetName(name, ++sheets), { groups: [], lines: [] })
+  await writeFigures(sheet, walk, { rows, whole: sheets === 1 })
+  sheet.commit()
+  const about = workbook.addWorksheet('About')
+  about.getColumn(1).width = 100
+  for (const words of [name, sayList(book, list), `Read ${answers.now.moment.replace('T', ' ')}`]) about.addRow([words])
+  about.commit()
+}
+
+/** A sheet with its headings, its columns as wide as the first of what stands in them. */
+function begin(workbook: Workbook, { read, reads }: Walk, name: string, page: WalkedPage): ExcelJS.Worksheet {
+  const { book } = reads.live
+  const sheet = workbook.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] })
+  const first = page.lines.slice(0, 200).flatMap((line) => spread(read.columns, line))
+  const longest = (heading: string, words: readonly string[]) =>
+    Math.min(widest, Math.max(...[heading, ...words].map((one) => one.length)) + 2)
+  sheet.columns = [
+    ...read.groups.map(({ heading }, at) => ({ header: heading, width: longest(heading, [page.groups[at] ?? '']) })),
+    ...read.columns.map((column, at) => {
+      const format = numberFormat(book, column.face)
+      return {
+        header: column.heading,
+        width: longest(
+          column.heading,
+          first.map((cells) => inWords(book, column, cells[at] ?? null)),
+        ),
+        style: format && column.kind !== 'several' ? { numFmt: format } : {},
+      }
+    }),
+  ]
+  const head = sheet.getRow(1)
+  head.font = { bold: true }
+  head.commit()
+  return sheet
+}
+
+/** What all records come to; a plain total is a sum of the column above it, so that it follows what is changed there. */
+async function writeFigures(
+  sheet: ExcelJS.Worksheet,
+  walk: Walk,
+  { rows, whole }: { readonly rows: number; readonly whole: boolean },
+): Promise<void> {
+  const { read, reads, list, answers } = walk
+  if (read.figures.length === 0) return
+  const found = await askGroups(reads, list, answers, { by: [] })
+  const all = 'faults' in found ? undefined : found.groups[0]
+  if (!all) return
+  const values = read.columns.map((column, at) => {
+    const figure = read.figures.find((one) => one.column.id === column.id)
+    if (!figure) return null
+    const result = xlsxValue(reads.live.book, figure, all.figures[column.id] ?? null)
+    const letter = sheet.getColumn(read.groups.length + at + 1).letter
+    return whole && rows > 1 && isSumOfColumn(walk, figure)
+      ? { formula: `SUM(${letter}2:${letter}${rows})`, result: result as number }
+      : result
+  })
+  const named = read.groups.length > 0 || values[0] === null
+  const row = sheet.addRow(['', ...read.groups.slice(1).map(() => ''), ...values].slice(read.groups.length > 0 ? 0 : 1))
+  if (named) row.getCell(1).value = 'All'
+  row.font = { bold: true }
+  for (const [at, column] of read.columns.entries()) {
+    const figure = read.figures.find((one) => one.column.id === column.id)
+    const format = figure && numberFormat(reads.live.book, figure.face)
+    if (format) row.getCell(read.groups.length + at + 1).numFmt = format
+  }
+  row.commit()
+}
+
+/** Whether every record stands there once and with a number of its own, all of them in sight. */
+const isSumOfColumn = ({ read }: Walk, { name, column, way }: ReadFigure): boolean =>
+  name === 'total' &&
+  column.kind === 'field' &&
+  way.length === 0 &&
+  read.first === undefined &&
+  read.groups.every(({ first }) => first === undefined)
+
+/** A name that a sheet can have: 31 letters, none of those that addresses are made of. */
+function sheetName(name: string, count: number): string {
+  const plain = name.replace(/[[\]:*?/\\]/g, ' ').replace(/^'+|'+$/g, '')
+  const end = count > 1 ? ` ${count}` : ''
+  return `${plain.slice(0, 31 - end.length).trim() || 'List'}${end}`
+}
