@@ -16,6 +16,7 @@ export {
   type Column,
   type ColumnShows,
   type Comparison,
+  type Along,
   type Condition,
   type Given,
   type Hop,

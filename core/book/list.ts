@@ -109,6 +109,9 @@ export const Condition = conditionOf(limits.conditionDepth)
 
 const gatherings = ['count', 'different', 'total', 'average', 'least', 'greatest'] as const
 
+const alongs = ['share', 'running', 'rank', 'difference'] as const
+export type Along = (typeof alongs)[number]
+
 /** What stands in one column of a list. */
 export const ColumnShows = z.discriminatedUnion('kind', [
   /** A field of the record, or of one record that it leads to. */
@@ -125,6 +128,8 @@ export const ColumnShows = z.discriminatedUnion('kind', [
   }),
   /** Calculated from the record's own facts and those it leads to. */
   z.strictObject({ kind: z.literal('calculated'), tree: AnyJson }),
+  /** What a number of the record is among those of all others of the list, in their order. */
+  z.strictObject({ kind: z.literal('along'), column: Id, name: z.enum(alongs) }),
 ])
 export type ColumnShows = Readonly<z.infer<typeof ColumnShows>>
 
@@ -204,6 +209,8 @@ export const List = z.strictObject({
   table: Id,
   name: z.string().trim().min(1).max(limits.nameLength).optional(),
   describe: z.string().max(limits.describeLength).optional(),
+  /** The question among the needs that it answers, in its own words. */
+  answers: z.string().max(300).optional(),
   /** Whose it is; everybody's where nobody's. */
   owner: Id.optional(),
   columns: z.array(Column).min(1).max(limits.columns).readonly(),

@@ -37,6 +37,8 @@ export { type AskedRow, countSql, rowsSql, type Statement } from './statement/ro
 export { endOf, isSeveral, mayBeNone } from './ways/walk'
 export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
+export { alongChoices, joinableFacts, joinSource, numberColumns, sayAlong, separators } from './draft/calculate-draft'
+export { listOfQuestion } from './draft/list-of-question'
 export { conditionsOf, jointOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {
   compareDraft,

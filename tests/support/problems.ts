@@ -267,6 +267,8 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-cannot-gather': { kind: 'list-cannot-gather', field: 'Town', name: 'total' },
   'list-counts-the-wrong-way': { kind: 'list-counts-the-wrong-way' },
   'list-order-gone': { kind: 'list-order-gone' },
+  'list-along-what': { kind: 'list-along-what', heading: 'Running total of amount' },
+  'list-order-along': { kind: 'list-order-along', column: 'Running total of amount' },
   'list-order-several': { kind: 'list-order-several', column: 'Technicians' },
   'list-groups-several': { kind: 'list-groups-several', what: 'technicians' },
   'list-cannot-group': { kind: 'list-cannot-group', field: 'Photo' },

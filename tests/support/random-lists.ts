@@ -1,11 +1,13 @@
 import fc from 'fast-check'
 import {
+  type Along,
   type Book,
   type Column,
   type Condition,
   type Edit,
   emptyBook,
   type Field,
+  fieldWith,
   type Group,
   type Hop,
   type List,
@@ -290,7 +292,13 @@ export function listOf(book: Book): fc.Arbitrary<List> {
   return fc.constantFrom(...book.tables.map(({ id }) => id)).chain((table) =>
     fc
       .record({
-        columns: fc.tuple(...['a', 'b', 'c'].map((id) => columnOf(book, table, id))),
+        own: fc.tuple(...['a', 'b', 'c'].map((id) => columnOf(book, table, id))),
+        beside: fc.option(
+          fc.constantFrom('share' as const, 'running' as const, 'rank' as const, 'difference' as const),
+          {
+            nil: undefined,
+          },
+        ),
         where: fc.option(conditionOf(book, table, 2), { nil: undefined, freq: 5 }),
         groups: fc.array(groupOf(book, table), { maxLength: 3 }),
         first: fc.option(fc.integer({ min: 1, max: 3 }), { nil: undefined, freq: 3 }),
@@ -304,6 +312,7 @@ export function listOf(book: Book): fc.Arbitrary<List> {
           { maxLength: 2 },
         ),
       })
+      .map(({ own, beside, ...more }) => ({ ...more, columns: [...own, ...alongWith(book, own, beside)] }))
       .map(({ columns, where, order, groups, figured, first }): List => ({
         id: 'list',
         table,
@@ -321,6 +330,16 @@ export function listOf(book: Book): fc.Arbitrary<List> {
         }),
       })),
   )
+}
+
+/** A column that goes along with the first that has numbers. */
+function alongWith(book: Book, columns: readonly Column[], name: Along | undefined): Column[] {
+  const number = columns.find(({ shows }) =>
+    shows.kind === 'gathered'
+      ? !['least', 'greatest'].includes(shows.name)
+      : shows.kind === 'field' && ['money', 'whole'].includes(fieldWith(book, shows.place.field).field.kind),
+  )
+  return number && name ? [{ id: 'd', shows: { kind: 'along', column: number.id, name } }] : []
 }
 
 const isLink = (book: Book, field: string) =>

@@ -112,6 +112,36 @@ export class SlowLists {
     return this.gather(met, shows.name, shows.field)
   }
 
+  /** What a number of a record is among those of some records in their order. */
+  along(list: List, records: readonly Known[], record: Known, { shows }: Column): string | null {
+    if (shows.kind !== 'along') throw new Error('Expected a column that goes along with another.')
+    const of = list.columns.find(({ id }) => id === shows.column)!
+    const valueOf = (one: Known | undefined) => (one ? (this.cell(one, of) as string | null) : null)
+    const cents = (text: string) => Math.round(Number(text) * 100)
+    const total = (some: readonly Known[]) =>
+      some.flatMap((one) => valueOf(one) ?? []).reduce((sum, text) => sum + cents(text), 0)
+    const own = valueOf(record)
+    const at = records.indexOf(record)
+    const upTo = records.slice(0, at + 1)
+    switch (shows.name) {
+      case 'running':
+        return upTo.every((one) => valueOf(one) === null) ? null : String(total(upTo) / 100)
+      case 'difference': {
+        const before = valueOf(records[at - 1])
+        return own === null || before === null ? null : String((cents(own) - cents(before)) / 100)
+      }
+      case 'rank':
+        return own === null
+          ? null
+          : String(1 + records.filter((one) => (valueOf(one) ?? '') !== '' && cents(valueOf(one)!) > cents(own)).length)
+      case 'share': {
+        const all = total(records)
+        if (own === null || all === 0) return null
+        return String(tenths(cents(own) * 1000, all))
+      }
+    }
+  }
+
   /** What records come to, each of them once. */
   private gather(met: readonly Known[], name: string, field: string | undefined): string | null {
     if (name === 'count') return String(met.length)
@@ -150,7 +180,7 @@ export class SlowLists {
     return Object.fromEntries(
       (list.figures ?? []).map(({ column, name }) => {
         const { shows } = list.columns.find(({ id }) => id === column)!
-        if (shows.kind === 'calculated') throw new Error('Not reckoned.')
+        if (shows.kind === 'calculated' || shows.kind === 'along') throw new Error('Not reckoned.')
         const way = shows.kind === 'gathered' ? shows.way : shows.place.way
         const where = shows.kind === 'gathered' ? shows.where : undefined
         const ends = new Set(records.flatMap((record) => this.ends(record, way)))
@@ -229,6 +259,12 @@ function stepOf(value: string, step: NonNullable<Group['step']>): string {
 
 const order = (number: boolean) => (a: string, b: string) =>
   number ? Number(a) - Number(b) : a < b ? -1 : a > b ? 1 : 0
+
+/** A part of a whole in tenths, rounded to the nearest, halves away from nought. */
+function tenths(part: number, whole: number): number {
+  const size = Math.floor((Math.abs(part) * 2 + Math.abs(whole)) / (2 * Math.abs(whole)))
+  return (part < 0 !== whole < 0 ? -size : size) / 10
+}
 
 /** Hundredths shared out and rounded to the nearest, halves away from nought. */
 function halfUp(cents: number, count: number): string {

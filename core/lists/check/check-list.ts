@@ -1,5 +1,5 @@
 import { type Book, findTable, limits, type List } from '../../book'
-import { readColumn, toldApart } from './read-columns'
+import { readColumns, toldApart } from './read-columns'
 import { readCondition } from './read-condition'
 import { readFigures, readGroups, readShown } from './read-groups'
 import { type Answers, conditionsIn, type ListFault, type ReadColumn, type Reading, type ReadList } from './read-list'
@@ -16,11 +16,7 @@ export function readList(book: Book, list: List, answers: Answers): ListRead {
   const table = findTable(book, list.table)
   if (!table) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'gone', what: 'table' } }] }
   const reading: Reading = { book, list, answers, faults: [] }
-  const columns = toldApart(
-    book,
-    table,
-    list.columns.flatMap((column) => readColumn(reading, table, column) ?? []),
-  )
+  const columns = toldApart(book, table, readColumns(reading, table))
   checkIds(reading)
   const all = list.where ? conditionsIn(list.where).length : 0
   if (all > limits.conditions) {
@@ -57,9 +53,12 @@ function readOrder({ list, faults }: Reading, columns: readonly ReadColumn[]): R
     const column = columns.find((one) => one.id === id)
     // A column that is wrong itself has said so already.
     if (!column && list.columns.some((one) => one.id === id)) return []
-    if (column && column.kind !== 'several') return [{ column, down, blanks }]
+    if (column && column.kind !== 'several' && column.kind !== 'along') return [{ column, down, blanks }]
     const problem = column
-      ? ({ kind: 'list-order-several', column: column.heading } as const)
+      ? ({
+          kind: column.kind === 'along' ? 'list-order-along' : 'list-order-several',
+          column: column.heading,
+        } as const)
       : ({ kind: 'list-order-gone' } as const)
     faults.push({ at: { part: 'order', at }, problem })
     return []

@@ -5,22 +5,31 @@ import { endOf, isSeveral } from '../ways/walk'
 import { sayEnd, stretchesOf } from '../ways/say-way'
 import { factTree } from './fact-tree'
 import { gatheredFace, sayGathering, wholeFace } from './gathered-face'
+import { alongFace, alongHeading } from './along'
 import { fieldAt } from './field-at'
 import { readCondition } from './read-condition'
 import type { Gathering, ReadColumn, Reading } from './read-list'
 
-/** Reads a column; what is wrong with it is noted, and it is then left out. */
-export function readColumn(reading: Reading, table: Table, column: Column): ReadColumn | undefined {
-  const made = show(reading, table, column)
-  if (!('problem' in made)) return made
-  reading.faults.push({ at: { part: 'column', id: column.id }, problem: made.problem })
-  return undefined
+/** Reads the columns of a list; what is wrong with one is noted, and it is then left out. */
+export function readColumns(reading: Reading, table: Table): ReadColumn[] {
+  const { list, faults } = reading
+  const noted = (column: Column, made: Made): ReadColumn[] => {
+    if (!('problem' in made)) return [made]
+    faults.push({ at: { part: 'column', id: column.id }, problem: made.problem })
+    return []
+  }
+  // What goes along with others comes once those are read; each stands where it stood.
+  const plain = list.columns.map((column) =>
+    column.shows.kind === 'along' ? [] : noted(column, show(reading, table, column, column.shows)),
+  )
+  return list.columns.flatMap((column, at) =>
+    column.shows.kind === 'along' ? noted(column, along(reading, column, column.shows, plain.flat())) : plain[at]!,
+  )
 }
 
 type Made = ReadColumn | { readonly problem: Problem }
 
-function show(reading: Reading, table: Table, column: Column): Made {
-  const { shows } = column
+function show(reading: Reading, table: Table, column: Column, shows: Exclude<ColumnShows, { kind: 'along' }>): Made {
   switch (shows.kind) {
     case 'field':
     case 'several':
@@ -34,6 +43,21 @@ function show(reading: Reading, table: Table, column: Column): Made {
       return { kind: 'calculated', id: column.id, heading: column.heading ?? 'Calculated', ...shown }
     }
   }
+}
+
+/** What a number is among those of the others; where its column is wrong itself, that has been said. */
+function along(
+  { book }: Reading,
+  { id, heading: written }: Column,
+  { column, name }: Shows<'along'>,
+  others: readonly ReadColumn[],
+): Made {
+  const of = others.find((one) => one.id === column)
+  const face = of && alongFace(book, id, name, of)
+  const heading = written ?? alongHeading(name, of?.heading ?? '')
+  if (!of || !face || of.kind === 'several' || of.kind === 'along')
+    return { problem: { kind: 'list-along-what', heading } }
+  return { kind: 'along', id, heading, face, of, name }
 }
 
 type Shows<Kind extends ColumnShows['kind']> = Extract<ColumnShows, { kind: Kind }>

@@ -93,6 +93,7 @@ function readFigure(
     return { column, name: own, way, end, of: field, where, face }
   }
   if (!name) return { problem: { kind: 'list-figure-gone' } }
+  if (column.kind === 'along') return { problem: cannot(column, name) }
   const type = column.kind === 'calculated' ? column.tree.type : factTree(book, column.field)?.type
   const face = gatheredFace(column.id, name, column.face, type)
   if (!face) return { problem: cannot(column, name) }
@@ -138,5 +139,5 @@ export function figuresFor(reading: Pick<Reading, 'book'>, table: Table, column:
 export const usualFigures = (columns: readonly ReadColumn[]): NonNullable<List['figures']> =>
   columns.flatMap((column): Figure[] => {
     if (column.kind === 'gathered') return [{ column: column.id }]
-    return column.face.kind === 'money' ? [{ column: column.id, name: 'total' }] : []
+    return column.face.kind === 'money' && column.kind !== 'along' ? [{ column: column.id, name: 'total' }] : []
   })

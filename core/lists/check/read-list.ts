@@ -1,4 +1,4 @@
-import type { Book, ChartKind, Condition, Field, Group, List, Table, Way } from '../../book'
+import type { Along, Book, ChartKind, Condition, Field, Group, List, Table, Way } from '../../book'
 import type { Tree } from '../../expressions'
 import type { Now } from '../../kinds'
 import type { Problem } from '../../words'
@@ -55,7 +55,7 @@ interface Shown {
   readonly face: Field
 }
 
-export type ReadColumn = Shown &
+type PlainColumn = Shown &
   (
     | { readonly kind: 'field'; readonly way: Way; readonly table: Table; readonly field: Field }
     | {
@@ -75,6 +75,12 @@ export type ReadColumn = Shown &
       }
     | { readonly kind: 'calculated'; readonly tree: Tree }
   )
+
+/** A column that has one value for each record. */
+export type SingleColumn = Exclude<PlainColumn, { kind: 'several' }>
+
+export type ReadColumn =
+  PlainColumn | (Shown & { readonly kind: 'along'; readonly of: SingleColumn; readonly name: Along })
 export type Gathering = 'count' | 'different' | 'total' | 'average' | 'least' | 'greatest'
 
 /** What records are put together by. */
@@ -120,7 +126,7 @@ export interface ReadList {
   readonly columns: readonly ReadColumn[]
   readonly where: ReadCondition | undefined
   readonly order: readonly {
-    readonly column: ReadColumn
+    readonly column: SingleColumn
     readonly down: boolean
     readonly blanks: 'first' | 'last' | undefined
   }[]

@@ -3,9 +3,10 @@ import { kindOf } from '../../kinds'
 import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../../physical'
 import { type Cursor, refOf } from '../../records'
 import { expressionSql } from '../../sql'
-import type { ReadColumn, ReadList } from '../check/read-list'
+import type { ReadList, SingleColumn } from '../check/read-list'
 import { joinPlan } from '../label'
 import type { StoredRow } from '../row-reader'
+import { alongSql } from './along-sql'
 import { type Cell, type CellPlan, fieldPlan, valuePlan } from './cells'
 import { conditionSql } from './condition-sql'
 import { gatherSql } from './gather-sql'
@@ -63,19 +64,40 @@ export function rowsSql(
 ): Statement<AskedRow> {
   const { aliases, from, reach, asked } = begin(book, names, read)
   const sorted = sortedBy(reach, read)
-  const beyond = after && afterCursor(sorted, after)
+  const alongs = read.columns.filter((column) => column.kind === 'along')
   const keys = keyAt(names, from)
-  const inner = `SELECT ${[...keys.map((sql, at) => `${sql} AS k${at}`), ...sorted.map(({ sql }, at) => `${sql} AS o${at}`)].join(', ')}
+  const chosen = [
+    ...keys.map((sql, at) => `${sql} AS k${at}`),
+    ...sorted.map(({ sql }, at) => `${sql} AS o${at}`),
+    ...alongs.map(({ of }, at) => `${sortSql(reach, of)} AS v${at}`),
+  ]
+  const all = `SELECT ${chosen.join(', ')}
 FROM ${names.quoted(read.table.id)} t${reach.joins}
-WHERE ${asked}${beyond ? ` AND (${beyond.sql})` : ''}
-ORDER BY ${orderBy(sorted)}
-LIMIT ${Math.max(1, Math.min(limit, 5000))}`
+WHERE ${asked}`
+  const paged = `LIMIT ${Math.max(1, Math.min(limit, 5000))}`
+  // What goes along with the others is told of all of them, before a page is cut out.
+  const around = alongs.length > 0 ? sorted.map((one, at) => ({ ...one, sql: `q.o${at}` })) : sorted
+  const windows = alongs.map(({ name }, at) => `${alongSql(`q.v${at}`, name, orderBy(around))} AS w${at}`)
+  const beyond = after && afterCursor(around, after)
+  const inner =
+    windows.length > 0
+      ? `SELECT q.* FROM (
+SELECT q.*, ${windows.join(', ')} FROM (
+${all}
+) q
+) q${beyond ? `\nWHERE ${beyond.sql}` : ''}
+ORDER BY ${orderBy(around)}
+${paged}`
+      : `${all}${beyond ? ` AND (${beyond.sql})` : ''}\nORDER BY ${orderBy(sorted)}\n${paged}`
   const shown: At = { table: read.table, alias: aliases.next() }
   const outer = new Reach(book, names, shown, aliases)
   const plans = read.columns.flatMap((column) => {
     const at = read.order.findIndex((order) => order.column === column)
     const ready = column.kind === 'gathered' && at >= 0 ? `p.o${sorted.findIndex(({ by }) => by === at)}` : undefined
-    return column.kind === 'several' ? [] : [{ id: column.id, plan: cellPlan(outer, column, ready) }]
+    if (column.kind === 'several') return []
+    if (column.kind === 'along')
+      return [{ id: column.id, plan: valuePlan(`p.w${alongs.indexOf(column)}`, column.face) }]
+    return [{ id: column.id, plan: cellPlan(outer, column, ready) }]
   })
   const selected = [...keys.map((_, at) => `p.k${at}`), ...sorted.map((_, at) => `p.o${at}`)]
   const revAt = selected.push(`${shown.alias}.row_rev`) - 1
@@ -121,7 +143,7 @@ function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: n
   return [...wished, ...keys]
 }
 
-function sortSql(reach: Reach, column: ReadColumn): string {
+function sortSql(reach: Reach, column: SingleColumn): string {
   const { book, names } = reach
   switch (column.kind) {
     case 'gathered':
@@ -138,7 +160,7 @@ function sortSql(reach: Reach, column: ReadColumn): string {
   }
 }
 
-function cellPlan(reach: Reach, column: Exclude<ReadColumn, { kind: 'several' }>, ready: string | undefined): CellPlan {
+function cellPlan(reach: Reach, column: SingleColumn, ready: string | undefined): CellPlan {
   switch (column.kind) {
     case 'gathered':
       return valuePlan(ready ?? gatherSql(reach, column), column.face)

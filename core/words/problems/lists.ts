@@ -24,6 +24,10 @@ export const listProblems = {
   'list-order-gone': () => 'It is put in order by a column that it no longer has. Choose another.',
   'list-order-several': ({ column }: { readonly column: string }) =>
     `${column} may hold several values, so nothing can be put in order by it. Count them, or choose another column.`,
+  'list-along-what': ({ heading }: { readonly heading: string }) =>
+    `${heading} goes along with a column of numbers that the list no longer has. Choose it again, or take it out.`,
+  'list-order-along': ({ column }: { readonly column: string }) =>
+    `${column} follows from the order, so nothing can be put in order by it. Choose another column.`,
   'list-groups-several': ({ what }: { readonly what: string }) =>
     `There may be several ${what}, so a record would stand in several groups. Group by something else, or begin the list with them.`,
   'list-cannot-group': ({ field }: { readonly field: string }) =>

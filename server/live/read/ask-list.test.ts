@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
-import type { Book, Condition, List, Span, Way } from '@/core/book'
+import type { Book, Column, Condition, List, Span, Way } from '@/core/book'
 import type { Cell } from '@/core/lists'
 import { refOf } from '@/core/records'
 import { answers, type AskedBook, askedRecords, fillWith, walkOf } from '@/tests/support/asked-records'
 import { listOf, worldOf } from '@/tests/support/random-lists'
 import { atLeast, runs } from '@/tests/support/runs'
-import { SlowLists, type World } from '@/tests/support/slow-lists'
+import { type Known, SlowLists, type World } from '@/tests/support/slow-lists'
 import { askList, countList, csvOfList, type ListLine } from '..'
 
 let asked: AskedBook
@@ -35,8 +35,10 @@ const refOfCell = (cell: Cell): string | null => (cell !== null && typeof cell =
 const asTold = (cell: Cell | readonly Cell[]) =>
   Array.isArray(cell) ? (cell as readonly Cell[]).map(refOfCell).sort() : refOfCell(cell as Cell)
 
+const asNumber = (text: string | null) => (text === null ? null : Number(text))
+
 test('any list gives what looking at every record by itself gives, in the same order, page by page', async () => {
-  const tried = { lists: 0, rows: 0, several: 0 }
+  const tried = { lists: 0, rows: 0, several: 0, along: 0 }
   await fc.assert(
     fc.asyncProperty(
       worldOf(book),
@@ -46,20 +48,31 @@ test('any list gives what looking at every record by itself gives, in the same o
         await fill(world)
         const slow = new SlowLists(book, world)
         for (const list of lists) {
+          const records = slow.records(list)
+          const cellOf = (record: Known, column: Column) =>
+            column.shows.kind === 'along'
+              ? asNumber(slow.along(list, records, record, column))
+              : asTold(slow.cell(record, column))
           const expected = slow.shown(list).map((record) => ({
             ref: refOf(record.ref.split('~')),
-            cells: Object.fromEntries(list.columns.map((column) => [column.id, asTold(slow.cell(record, column))])),
+            cells: Object.fromEntries(list.columns.map((column) => [column.id, cellOf(record, column)])),
           }))
           const lines = (await all(list, limit)).map(({ ref, cells }) => ({
             ref,
-            cells: Object.fromEntries(Object.entries(cells).map(([id, cell]) => [id, asTold(cell)])),
+            cells: Object.fromEntries(
+              list.columns.map(({ id, shows }) => [
+                id,
+                shows.kind === 'along' ? asNumber(cells[id] as string | null) : asTold(cells[id]!),
+              ]),
+            ),
           }))
           expect(lines).toEqual(expected)
-          const count = list.groups ? slow.records(list).length : expected.length
+          const count = list.groups ? records.length : expected.length
           expect(await countList(asked, list, answers)).toEqual({ count })
           tried.lists++
           tried.rows += lines.length
           if (list.columns.some(({ shows }) => shows.kind !== 'field')) tried.several++
+          if (list.columns.some(({ shows }) => shows.kind === 'along')) tried.along++
         }
       },
     ),
@@ -67,6 +80,7 @@ test('any list gives what looking at every record by itself gives, in the same o
   )
   expect(tried.rows).toBeGreaterThan(atLeast(500))
   expect(tried.several).toBeGreaterThan(atLeast(100))
+  expect(tried.along).toBeGreaterThan(atLeast(30))
 })
 
 const visits = (where: Condition, more: Partial<List> = {}): List => ({

@@ -16,6 +16,8 @@ import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
 import { owesSave, saveOnceThere } from '../form/own-page'
 import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
+import { ListRail } from '../lists/list-rail'
+import { useTrail } from '../lists/trail'
 import { RecordMargin } from './record-margin'
 import { RecordRail } from './record-rail'
 import { RemoveRecord } from './remove-record'
@@ -35,6 +37,7 @@ export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
   const router = useRouter()
   const query = useSearchParams()
   const queries = useQueryClient()
+  const trail = useTrail(base, tableId)
   const table = tableOf(book, tableId)
   const noun = inSentence(table.name)
   const [stored, setStored] = useState(first)
@@ -84,7 +87,13 @@ export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
   return (
     <Room
       indexLabel={`Find ${aOrAn(noun)}`}
-      index={<RecordRail tableId={tableId} row={stored?.row} />}
+      index={
+        trail ? (
+          <ListRail tableId={tableId} current={stored?.row.ref} trail={trail} />
+        ) : (
+          <RecordRail tableId={tableId} row={stored?.row} />
+        )
+      }
       marginLabel="About this record"
       margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} />}
     >

@@ -1,12 +1,12 @@
 'use client'
 
-import { ChevronDown, ChevronRight } from 'lucide-react'
+import { ChevronDown, ChevronRight, X } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type Column, type Field, limits, type List, type Table, tableOf, type Way } from '@/core/book'
 import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
 import { columnsAt, HowShown } from './how-shown'
 import { wordProblem } from '@/core/words'
-import { TextBox, TickBox } from '@/ui/kit'
+import { IconButton, TextBox, TickBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 
@@ -15,11 +15,17 @@ interface Props {
   readonly onChange: (columns: readonly Column[]) => void
 }
 
+interface RailProps extends Props {
+  /** The columns that are calculated. */
+  readonly calculated: readonly { readonly id: string; readonly heading: string }[]
+  readonly onCalculate: (column: string | undefined) => void
+}
+
 /** How far from the list's own records fields are offered, in stretches of a way. */
 const furthest = 3
 
 /** Every field that a list can show, by the way that leads there; ticked where it is shown. */
-export function FieldsInReach({ list, onChange }: Props) {
+export function FieldsInReach({ list, calculated, onChange, onCalculate }: RailProps) {
   const { book } = useRecords()
   const [typed, setTyped] = useState('')
   const table = tableOf(book, list.table)
@@ -38,6 +44,27 @@ export function FieldsInReach({ list, onChange }: Props) {
           {wordProblem({ kind: 'list-full', what: 'fields', most: limits.columns })}
         </p>
       )}
+      <ul className="pt-2 text-[13px]">
+        {calculated.map(({ id, heading }) => (
+          <li key={id} className="flex min-h-7 items-center gap-1">
+            <WordButton onClick={() => onCalculate(id)} className="min-w-0 flex-1 text-left">
+              {heading}
+            </WordButton>
+            <IconButton
+              label={`Without ${heading}`}
+              disabled={list.columns.length === 1}
+              onClick={() => onChange(list.columns.filter((one) => one.id !== id))}
+            >
+              <X size={13} aria-hidden />
+            </IconButton>
+          </li>
+        ))}
+        {list.columns.length < limits.columns && (
+          <li>
+            <WordButton onClick={() => onCalculate(undefined)}>Calculate a column</WordButton>
+          </li>
+        )}
+      </ul>
       <Reach
         list={list}
         onChange={onChange}

@@ -4,11 +4,13 @@ import Link from 'next/link'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import type { KeyboardEvent, MouseEvent, ReactNode } from 'react'
 import type { Order, Table } from '@/core/book'
-import { kindOf, showValue } from '@/core/kinds'
+import { kindOf } from '@/core/kinds'
 import type { Cell, ReadColumn } from '@/core/lists'
 import type { ListLine } from '@/server/live'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { sayCell } from './say-cell'
+import { useTrailTo } from './trail'
 
 const severalIn = ({ id }: ReadColumn, { cells }: ListLine) => (cells[id] ?? []) as readonly Cell[]
 
@@ -68,7 +70,7 @@ function Head({ column, order, onOrder }: { readonly column: ReadColumn } & Omit
     kindOf(column.face.kind).align === 'end' && column.kind !== 'several' && 'justify-end',
   )
   // By what may be several nothing can be put in order.
-  if (column.kind === 'several' || !onOrder)
+  if (column.kind === 'several' || column.kind === 'along' || !onOrder)
     return (
       <div role="columnheader" className={look} title={column.heading}>
         <span className="truncate">{column.heading}</span>
@@ -104,11 +106,8 @@ interface WordsProps {
 /** What stands in a column of a record. */
 export function Words({ table, column, line, first, changes, onKeyDown, onDoubleClick }: WordsProps) {
   const { book, base } = useRecords()
-  const said = (cell: Cell) => {
-    if (cell !== null && typeof cell === 'object') return cell.label
-    if (column.face.kind === 'tick') return cell === '1' ? '✓' : ''
-    return showValue(cell, column.face, book.look)
-  }
+  const trail = useTrailTo(base)
+  const said = (cell: Cell) => sayCell(book, column, cell)
   const look = classNames(
     'scroll-mt-10 rounded-sm px-2 leading-[22px] focus-visible:-outline-offset-2',
     changes && 'cursor-text',
@@ -135,7 +134,8 @@ export function Words({ table, column, line, first, changes, onKeyDown, onDouble
       {first ? (
         <Link
           tabIndex={-1}
-          href={`${base}/${table.id}/record/${encodeURIComponent(line.ref)}`}
+          href={`${base}/${table.id}/record/${encodeURIComponent(line.ref)}${trail.more}`}
+          onClick={trail.keep}
           className="rounded-sm font-semibold text-spruce hover:underline"
           prefetch={false}
         >

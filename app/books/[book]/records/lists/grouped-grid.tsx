@@ -1,7 +1,7 @@
 'use client'
 
 import { ChevronDown, ChevronRight } from 'lucide-react'
-import { useState } from 'react'
+import { use, useState } from 'react'
 import type { List, Order, Table } from '@/core/book'
 import { cellAt, groupAt, type GroupLine, type ReadList, sayGroup } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
@@ -11,6 +11,7 @@ import { Refused } from '../rows-query'
 import { AllOfThem, FiguresRow } from './figures-row'
 import { gridOf, Heads, leastGrid, linesOf } from './grid-cells'
 import { RecordRow } from './record-row'
+import { TrailContext } from './trail'
 import { type Path, useGroupLines, useGroups } from './use-list-lines'
 import { walkCells } from './walk-cells'
 
@@ -161,11 +162,12 @@ type LinesProps = Omit<InnerProps, 'all' | 'onOrder'> & { readonly count: number
 function Lines({ table, list, read, given, path, count }: LinesProps) {
   const { base } = useRecords()
   const lines = useGroupLines(base, list, given, path)
+  const trail = use(TrailContext)
   if (lines.isError) return <Failed error={lines.error} onRetry={() => void lines.refetch()} />
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const left = count === undefined ? 'More' : `${Math.max(0, count - all.length).toLocaleString('en-GB')} more`
   return (
-    <>
+    <TrailContext value={trail && { ...trail, path }}>
       {all.map((line) => (
         <RecordRow
           key={line.ref}
@@ -183,7 +185,7 @@ function Lines({ table, list, read, given, path, count }: LinesProps) {
         </p>
       )}
       {lines.isPending && <p className="px-6 py-1.5 text-[13px] text-ash-6">Looking …</p>}
-    </>
+    </TrailContext>
   )
 }
 

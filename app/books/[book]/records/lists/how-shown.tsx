@@ -13,7 +13,7 @@ const isAt = (a: Way, b: Way) => JSON.stringify(a) === JSON.stringify(b)
 /** The columns of a list that show what a way leads to. */
 export function columnsAt(list: List, way: Way): Column[] {
   return list.columns.filter(({ shows }) => {
-    if (shows.kind === 'calculated') return false
+    if (shows.kind === 'calculated' || shows.kind === 'along') return false
     return isAt(shows.kind === 'gathered' ? shows.way : shows.place.way, way)
   })
 }

@@ -9,6 +9,7 @@ import { wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { drop } from './actions'
+import { CalculateDialog } from './calculate/calculate-dialog'
 import { ConditionDialog } from './condition-dialog'
 import { GroupsDialog } from './groups-dialog'
 import { KeepDialog } from './keep-dialog'
@@ -17,6 +18,8 @@ import { OrderDialog } from './order-dialog'
 /** What is being asked about a list; a condition by its place, none for a new one. */
 export type Asking =
   | { readonly kind: 'condition'; readonly at: number | undefined }
+  /** A calculated column by its id, none for a new one. */
+  | { readonly kind: 'calculate'; readonly column: string | undefined }
   | { readonly kind: 'order' | 'groups' | 'keep' | 'drop' }
 
 interface Props {
@@ -43,6 +46,24 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
       return null
     case 'condition':
       return <ConditionDialog list={list} given={given} at={asking.at} onClose={onClose} onKeep={keepConditions} />
+    case 'calculate':
+      return (
+        <CalculateDialog
+          list={list}
+          columns={columns}
+          column={list.columns.find(({ id }) => id === asking.column)}
+          onClose={onClose}
+          onKeep={(column) => {
+            const there = list.columns.some(({ id }) => id === column.id)
+            onChange({
+              columns: there
+                ? list.columns.map((one) => (one.id === column.id ? column : one))
+                : [...list.columns, column],
+            })
+            onClose()
+          }}
+        />
+      )
     case 'order':
       return (
         <OrderDialog

@@ -13,6 +13,7 @@ import { GroupedGrid } from './grouped-grid'
 import { ListGrid } from './list-grid'
 import { ShownBar } from './shown-bar'
 import { ShownGroups } from './shown-groups'
+import { TrailContext, useWayBack } from './trail'
 import { useGroups, type useListCount, type useListLines } from './use-list-lines'
 
 interface Props {
@@ -30,33 +31,44 @@ interface Props {
 export function ListLines({ table, list, read, given, lines, count, onOrder, onShown }: Props) {
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
+  const trail = { list, given, back: useWayBack() }
   return (
-    <ChangingRecords table={table}>
-      <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
-        {sayCount(lines, count, noun)}
-      </p>
-      <MarkedBar />
-      {lines.isError && (
-        <div className="px-6">
-          <Empty
-            head="The list could not be read"
-            action={<Button onClick={() => void lines.refetch()}>Try again</Button>}
-          >
-            {lines.error instanceof Refused ? lines.error.message : 'The connection may have been lost for a moment.'}
-          </Empty>
-        </div>
-      )}
-      {lines.isSuccess && !lines.isPlaceholderData && all.length === 0 && (
-        <div className="px-6">
-          <Empty head={list.where ? `No ${noun} is like that` : `No ${plural(noun)} yet`}>
-            {list.where ? 'Change or remove a condition.' : 'They come here as they are entered.'}
-          </Empty>
-        </div>
-      )}
-      {!lines.isError && all.length > 0 && (
-        <Found table={table} list={list} read={read} given={given} lines={lines} onOrder={onOrder} onShown={onShown} />
-      )}
-    </ChangingRecords>
+    <TrailContext value={trail}>
+      <ChangingRecords table={table}>
+        <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
+          {sayCount(lines, count, noun)}
+        </p>
+        <MarkedBar />
+        {lines.isError && (
+          <div className="px-6">
+            <Empty
+              head="The list could not be read"
+              action={<Button onClick={() => void lines.refetch()}>Try again</Button>}
+            >
+              {lines.error instanceof Refused ? lines.error.message : 'The connection may have been lost for a moment.'}
+            </Empty>
+          </div>
+        )}
+        {lines.isSuccess && !lines.isPlaceholderData && all.length === 0 && (
+          <div className="px-6">
+            <Empty head={list.where ? `No ${noun} is like that` : `No ${plural(noun)} yet`}>
+              {list.where ? 'Change or remove a condition.' : 'They come here as they are entered.'}
+            </Empty>
+          </div>
+        )}
+        {!lines.isError && all.length > 0 && (
+          <Found
+            table={table}
+            list={list}
+            read={read}
+            given={given}
+            lines={lines}
+            onOrder={onOrder}
+            onShown={onShown}
+          />
+        )}
+      </ChangingRecords>
+    </TrailContext>
   )
 }
 

@@ -4,7 +4,7 @@ import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import { type List, tableOf } from '@/core/book'
-import { conditionsOf, jointOf, type PieceOf, readList } from '@/core/lists'
+import { conditionsOf, jointOf, type PieceOf, readList, type ReadList } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
@@ -16,6 +16,7 @@ import { type Asking, ListDialogs } from './list-dialogs'
 import { ListHead } from './list-head'
 import { ListLines } from './list-lines'
 import { Sentence } from './sentence'
+import { useComingBack } from './trail'
 import { useDraftList } from './use-draft-list'
 import { useListCount, useListLines } from './use-list-lines'
 
@@ -34,6 +35,11 @@ export function ListSheet({ kept, start }: Props) {
   const query = useSearchParams()
   const [given, setGiven] = useState(() => givenIn(query))
   const [asking, setAsking] = useState<Asking>()
+  useComingBack(base, start, (trail) => {
+    // It goes by the id that this page gave it.
+    draft.put({ ...trail.list, id: start.id })
+    setGiven(trail.given)
+  })
   const table = tableOf(book, list.table)
   const found = readList(book, list, { given, now: officeNow() })
   const read = 'read' in found ? found.read : undefined
@@ -53,7 +59,14 @@ export function ListSheet({ kept, start }: Props) {
   return (
     <Room
       bare
-      index={<FieldsInReach list={list} onChange={(columns) => change(withColumns(list, columns))} />}
+      index={
+        <FieldsInReach
+          list={list}
+          calculated={calculatedIn(list, read)}
+          onChange={(columns) => change(withColumns(list, columns))}
+          onCalculate={(column) => setAsking({ kind: 'calculate', column })}
+        />
+      }
       indexLabel="Fields in reach"
     >
       <div className="flex h-full flex-col">
@@ -122,8 +135,17 @@ function givenIn(query: URLSearchParams): Readonly<Record<string, string>> {
   return ask && ref ? { [ask]: ref } : {}
 }
 
+/** The columns that are calculated, by what stands above them. */
+const calculatedIn = (list: List, read: ReadList | undefined) =>
+  list.columns.flatMap(({ id, heading, shows }) =>
+    shows.kind === 'calculated' || shows.kind === 'along'
+      ? [{ id, heading: read?.columns.find((one) => one.id === id)?.heading ?? heading ?? 'Calculated' }]
+      : [],
+  )
+
 /** Other columns; what was said of columns that are gone goes with them. */
-function withColumns(list: List, columns: List['columns']): Partial<List> {
+function withColumns(list: List, wished: List['columns']): Partial<List> {
+  const columns = wished.filter(({ shows }) => shows.kind !== 'along' || wished.some(({ id }) => id === shows.column))
   const isThere = ({ column }: { readonly column: string }) => columns.some(({ id }) => id === column)
   const figures = list.figures?.filter(isThere)
   return {

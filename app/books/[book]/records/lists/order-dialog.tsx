@@ -21,7 +21,7 @@ const mostOrders = 4
 
 /** By which columns rows are put in order, the first before the next. */
 export function OrderDialog({ columns, order, first, isGrouped, onClose, onKeep }: Props) {
-  const single = columns.filter(({ kind }) => kind !== 'several')
+  const single = columns.filter(({ kind }) => kind !== 'several' && kind !== 'along')
   const [wished, setWished] = useState(order.filter(({ column }) => single.some(({ id }) => id === column)))
   const [typed, setTyped] = useState(first === undefined ? '' : String(first))
   const most = readFirst(typed)

@@ -13,6 +13,7 @@ import { changeableIn } from './change/changeable'
 import { useChanging } from './change/changing'
 import { MarkBox } from './change/mark-box'
 import { rowRoom, Words } from './grid-cells'
+import { useTrailTo } from './trail'
 
 interface Props {
   readonly table: Table
@@ -37,6 +38,7 @@ export function RecordRow({ table, columns, line, className, style }: Props) {
   const { base } = useRecords()
   const router = useRouter()
   const changing = useChanging()
+  const trail = useTrailTo(base)
   const [begun, setBegun] = useState<Begun>()
   const isMarked = changing?.marked.has(line.ref) ?? false
   const begin = (column: ReadColumn, at: HTMLElement, typed?: string): boolean => {
@@ -50,8 +52,10 @@ export function RecordRow({ table, columns, line, className, style }: Props) {
     if (event.key === ' ' && changing) {
       changing.mark([line], !isMarked)
     } else if (event.key === 'Enter' || event.key === 'F2') {
-      if (!begin(column, event.currentTarget) && event.key === 'Enter')
-        router.push(`${base}/${table.id}/record/${encodeURIComponent(line.ref)}`)
+      if (!begin(column, event.currentTarget) && event.key === 'Enter') {
+        trail.keep()
+        router.push(`${base}/${table.id}/record/${encodeURIComponent(line.ref)}${trail.more}`)
+      }
     } else if (event.key.length !== 1 || event.key === ' ' || !begin(column, event.currentTarget, event.key)) return
     event.preventDefault()
     event.stopPropagation()

@@ -14,15 +14,18 @@ const most = 100
 /** A list while it is put together: every change can be taken back, and made again. */
 export function useDraftList(start: List) {
   const [{ past, now, future }, setSteps] = useState<Steps>({ past: [], now: start, future: [] })
-  const change = useCallback(
-    (to: Partial<List>) =>
+  const step = useCallback(
+    (to: (now: List) => List) =>
       setSteps((steps) => {
-        const next = withoutBlanks({ ...steps.now, ...to })
+        const next = withoutBlanks(to(steps.now))
         if (sameJson(next, steps.now)) return steps
         return { past: [...steps.past, steps.now].slice(-most), now: next, future: [] }
       }),
     [],
   )
+  const change = useCallback((to: Partial<List>) => step((now) => ({ ...now, ...to })), [step])
+  /** Another in its place, with nothing of what it was. */
+  const put = useCallback((list: List) => step(() => list), [step])
   const undo = useCallback(
     () =>
       setSteps((steps) => {
@@ -40,7 +43,7 @@ export function useDraftList(start: List) {
       }),
     [],
   )
-  return { list: now, change, undo, redo, mayUndo: past.length > 0, mayRedo: future.length > 0 }
+  return { list: now, change, put, undo, redo, mayUndo: past.length > 0, mayRedo: future.length > 0 }
 }
 
 /** What is undefined isn't there, as in JSON. */

@@ -8,6 +8,7 @@ import type { Cursor } from '@/core/records'
 import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
+import type { Trail } from './trail'
 
 /** What is sent to run a list. */
 const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
@@ -101,6 +102,23 @@ export function useGroupLines(base: string, list: List, given: Given, path: Path
       ask<AskedPage>(
         base,
         { ...runOf(list, given), path, ...(pageParam ? { after: pageParam, limit: 100 } : { limit: 6 }) },
+        signal,
+      ),
+    retry,
+    getNextPageParam: (last) => last.next,
+  })
+}
+
+/** The lines of a list as they were when a record of it was opened, though records may have changed since. */
+export function useTrailLines(base: string, { list, given, path }: Pick<Trail, 'list' | 'given' | 'path'>) {
+  return useInfiniteQuery({
+    queryKey: path ? ['group-lines', groupedKeyOf(list), given, path] : ['list', keyOf(list), given],
+    initialPageParam: undefined as Cursor | undefined,
+    staleTime: Infinity,
+    queryFn: ({ pageParam, signal }) =>
+      ask<AskedPage>(
+        base,
+        { ...runOf(list, given), ...(path && { path }), ...(pageParam && { after: pageParam }) },
         signal,
       ),
     retry,

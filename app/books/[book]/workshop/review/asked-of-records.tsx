@@ -1,12 +1,13 @@
 'use client'
 
 import type { Book } from '@/core/book'
-import { pathsBetween, sayPath } from '@/core/pairings'
+import { type Path, pathsBetween, sayPath } from '@/core/pairings'
 import { type Proposals, unplaced } from '@/core/needs'
 import { listed } from '@/core/words'
 import { Note, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
+import { AnsweredBy } from './answered-by'
 
 /** The questions that the records must answer, each with the way between the tables it takes. */
 export function AskedOfRecords({ proposals }: { readonly proposals: Proposals }) {
@@ -63,12 +64,25 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
                 `All that it names is in the design; it starts from ${book.tables.find(({ id }) => id === from)?.name ?? ''}.`}
               {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
               {paths.length > 1 && <Ways question={question.text} ways={paths.map((path) => sayPath(book, path))} />}
+              {!lost && !untied && from && (
+                <AnsweredBy
+                  question={question.text}
+                  table={from}
+                  links={to === undefined ? [] : chosenOf(book, question.text, paths)?.links}
+                />
+              )}
             </Note>
           )
         })}
       </div>
     </section>
   )
+}
+
+/** The only way, or the one that was said to be meant. */
+function chosenOf(book: Book, question: string, paths: readonly Path[]): Path | undefined {
+  const meant = book.waved.find((one) => one.what === wayOf(question))?.why
+  return paths.length === 1 ? paths[0] : paths.find((path) => sayPath(book, path).slice(0, 300) === meant)
 }
 
 const isChosen = (book: Book, question: string) => book.waved.some((one) => one.what === wayOf(question))
