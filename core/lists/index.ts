@@ -41,15 +41,13 @@ export { alongChoices, joinableFacts, joinSource, numberColumns, sayAlong, separ
 export { listOfQuestion } from './draft/list-of-question'
 export { conditionsOf, jointOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {
-  compareDraft,
-  type CompareDraft,
   type ConditionDraft,
   draftOfCondition,
+  type GroupDraft,
   hasDraft,
   type HasDraft,
   type RepeatsDraft,
-  mayAsk,
-  placed,
   sayDraft,
-  valuesTaken,
 } from './draft/condition-draft'
+export { compareDraft, type CompareDraft, fieldsLike, mayAsk, valuesTaken } from './draft/compare-draft'
+export { placed } from './draft/place-condition'

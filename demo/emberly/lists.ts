@@ -81,6 +81,7 @@ export function emberlyLists(design: DesignWriter): void {
     field('premises__town', one('appliance__premises')),
   ]
   keep('list-not-swept', 'Appliances not swept in twelve months', {
+    answers: 'List every appliance that has not been swept in the last twelve months',
     table: 'appliance',
     columns: [...home, field('appliance__room'), field('appliance__last-swept')],
     of: [
@@ -111,6 +112,7 @@ export function emberlyLists(design: DesignWriter): void {
     order: [{ column: 'last-visit', down: true }],
   })
   keep('list-owed', 'Still owed, by premises and age', {
+    answers: 'what is still owed for each visit',
     table: 'visit',
     columns: [field('visit__key'), field('visit__booked-for'), field('visit__bill-total'), field('visit__still-owed')],
     of: [

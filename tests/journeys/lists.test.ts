@@ -87,6 +87,29 @@ test('of two conditions any is enough where that is pressed; what is there more 
   while ((await page()).includes('the same house')) await browser.type(Key.chord(Key.CONTROL, 'z'))
 })
 
+test('conditions stand within each other, a field beside another, and any of them turned round', async () => {
+  await browser.press('Add a condition')
+  await browser.choose('What is asked', 'Any of several things, or all of them …')
+  await browser.read('Choose what is asked in each of them')
+  await browser.choose('What is asked, 1', 'Price')
+  await browser.choose('Compared with', 'its House: Floors')
+  await browser.choose('What is asked, 2', 'Payments')
+  await browser.choose('Only payments of which this is so (optional)', 'Amount')
+  expect(await faults(browser)).toEqual([])
+  const [, amount] = await browser.driver
+    .findElements({ css: 'input[id$="-value-0"]' })
+    .then((all) => [all[0], all.at(-1)])
+  await amount?.sendKeys('25')
+  await browser.read(
+    /either whose price is its floors of its house or that has a payment whose amount is 25\.00: 1 visit/,
+  )
+  await browser.press('Turned round: those of which this is not so')
+  await browser.read(/not either.*: 2 visits/)
+  await browser.press('Show them')
+  await browser.read('2 visits')
+  while ((await page()).includes('either')) await browser.type(Key.chord(Key.CONTROL, 'z'))
+})
+
 test('it is put in groups, each with what it comes to, folded and unfolded', async () => {
   await browser.press('its House')
   await browser.press('Group it')

@@ -281,6 +281,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-column-twice': { kind: 'list-column-twice' },
   'list-calculation-wrong': { kind: 'list-calculation-wrong', words: 'Visit has no field “Fee”.' },
   'list-condition-no-truth': { kind: 'list-condition-no-truth' },
+  'list-condition-missing': { kind: 'list-condition-missing' },
   'list-count-missing': { kind: 'list-count-missing' },
   'list-full': { kind: 'list-full', what: 'fields', most: 60 },
   'list-too-many-values': { kind: 'list-too-many-values', most: 200 },

@@ -94,7 +94,9 @@ function conditionsIn(book: Book, words: string, { table, way, end }: From): Con
   }
   // Of a single record, what is said is said of the record itself.
   const there = way.length > 0 ? factsIn(words, end, way) : []
-  return there.length > 0 ? there : factsIn(words, table, [])
+  const said = there.length > 0 ? there : factsIn(words, table, [])
+  if (!hasNone(words) || said.length === 0) return said
+  return [{ kind: 'not', of: said.length === 1 ? said[0]! : { kind: 'all', of: said } }]
 }
 
 /** What the words say of a table's own facts: a time of its first day, and words of its choices. */

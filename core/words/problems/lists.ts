@@ -44,6 +44,7 @@ export const listProblems = {
   'list-column-twice': () => 'Two columns go by the same name inside. Take one out and tick it again.',
   'list-calculation-wrong': ({ words }: { readonly words: string }) => `This can’t be calculated: ${words}`,
   'list-condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
+  'list-condition-missing': () => 'Choose what is asked in each of them, or take those out that ask nothing.',
   'list-count-missing': () => 'Write how many, as a whole number.',
   'list-full': ({ what, most }: { readonly what: string; readonly most: number }) =>
     `A list has at most ${most} ${what}. Take one out first.`,

@@ -8,7 +8,6 @@ import type { Cursor } from '@/core/records'
 import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
-import type { Trail } from './trail'
 
 /** What is sent to run a list. */
 const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
@@ -110,7 +109,10 @@ export function useGroupLines(base: string, list: List, given: Given, path: Path
 }
 
 /** The lines of a list as they were when a record of it was opened, though records may have changed since. */
-export function useTrailLines(base: string, { list, given, path }: Pick<Trail, 'list' | 'given' | 'path'>) {
+export function useTrailLines(
+  base: string,
+  { list, given, path }: { readonly list: List; readonly given: Given; readonly path?: Path | undefined },
+) {
   return useInfiniteQuery({
     queryKey: path ? ['group-lines', groupedKeyOf(list), given, path] : ['list', keyOf(list), given],
     initialPageParam: undefined as Cursor | undefined,

@@ -4,6 +4,7 @@ import {
   comparisonsFor,
   type ConditionDraft,
   furtherFrom,
+  type GroupDraft,
   hasDraft,
   isSeveral,
   mayBeNone,
@@ -25,11 +26,20 @@ export interface Askable {
 }
 
 /** By what a draft is found among what can be asked. */
-export const idOf = (draft: ConditionDraft) =>
-  draft.kind === 'repeats' ? draft.kind : JSON.stringify(draft.kind === 'has' ? draft.way : draft.place)
+export function idOf(draft: ConditionDraft): string {
+  switch (draft.kind) {
+    case 'repeats':
+    case 'group':
+      return draft.kind
+    case 'has':
+      return JSON.stringify(draft.way)
+    case 'compare':
+      return JSON.stringify(draft.place)
+  }
+}
 
-/** All that can be asked of a table's records. */
-export function askablesOf(book: Book, table: Table): Askable[] {
+/** All that can be asked of a table's records; several things together where there is room for them. */
+export function askablesOf(book: Book, table: Table, hasRoom: boolean): Askable[] {
   const found: Askable[] = []
   const fieldsAt = (way: Way, end: Table, group: string) => {
     for (const field of end.fields) {
@@ -61,9 +71,14 @@ export function askablesOf(book: Book, table: Table): Askable[] {
     draft: repeats,
   })
   walk([], 0, [])
+  if (hasRoom) {
+    const draft: GroupDraft = { kind: 'group', joint: 'any', of: [undefined, undefined] }
+    found.push({ id: idOf(draft), group: together, words: 'Any of several things, or all of them …', draft })
+  }
   return found
 }
 
+const together = 'Several things as one'
 const twice = 'More than once'
 const there = 'Whether there is'
 const furtherOn = 'Whether there is, further on'

@@ -1,16 +1,18 @@
 'use client'
 
-import { fieldWith, type Span } from '@/core/book'
+import { fieldWith, type Span, type Table } from '@/core/book'
 import { type CompareDraft, comparisonsFor, mayAsk, sayHow, saySpan, valuesTaken } from '@/core/lists'
 import { displayOf } from '@/core/expressions'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
-import { useRecords } from '../records-context'
+import { useRecords } from '../../records-context'
+import { OtherField } from './other-field'
 
 interface Props {
   readonly id: string
+  /** The table of whose records it is asked. */
+  readonly table: Table
   readonly draft: CompareDraft
   readonly onChange: (draft: CompareDraft) => void
-  readonly mayAsk?: boolean
 }
 
 /** Stretches of days that people ask for. */
@@ -30,7 +32,7 @@ const spans: readonly Span[] = [
 ]
 
 /** How a field is compared, and with what. */
-export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
+export function CompareParts({ id, table, draft, onChange }: Props) {
   const { book } = useRecords()
   const face = displayOf(book, fieldWith(book, draft.place.field).field)
   const dated = face.kind === 'date' || face.kind === 'dateTime'
@@ -38,7 +40,7 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
     (how) => face.kind !== 'link' || ['is', 'blank', 'filled'].includes(how),
   )
   const isLink = face.kind === 'link'
-  const taken = isLink ? 0 : valuesTaken(draft.how)
+  const taken = isLink || draft.other ? 0 : valuesTaken(draft.how)
   const type = (at: number, words: string) => {
     const typed = [...draft.typed]
     typed[at] = words
@@ -51,7 +53,7 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
         <ChoiceBox
           id={`${id}-how`}
           value={draft.how}
-          onChange={(event) => onChange({ ...draft, how: event.target.value as CompareDraft['how'] })}
+          onChange={(event) => onChange({ ...draft, how: event.target.value as CompareDraft['how'], other: undefined })}
         >
           {dated && <option value="within">is in</option>}
           {offered.map((how) => (
@@ -112,7 +114,7 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
               )}
             </Labelled>
           ))}
-          {askable && mayAsk(draft.how) && (
+          {mayAsk(draft.how) && (
             <TickBox
               id={`${id}-asked`}
               checked={draft.asked}
@@ -121,6 +123,9 @@ export function CompareParts({ id, draft, onChange, mayAsk: askable }: Props) {
             />
           )}
         </div>
+      )}
+      {!isLink && valuesTaken(draft.how) === 1 && (
+        <OtherField id={id} table={table} draft={draft} onChange={onChange} />
       )}
     </>
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { type FormEvent, useMemo, useState } from 'react'
+import { type FormEvent, useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import { type Book, type Condition, type List, type Table, tableOf } from '@/core/book'
 import {
@@ -13,15 +13,12 @@ import {
   sayDraft,
 } from '@/core/lists'
 import { capital, counted, inSentence, plural, wordProblem } from '@/core/words'
-import { Button, ChoiceBox, Dialog, Labelled } from '@/ui/kit'
+import { Button, Dialog } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
-import { useRecords } from '../records-context'
-import { useSettled } from '../use-settled'
-import { type Askable, askablesOf, idOf } from './askables'
-import { CompareParts } from './compare-parts'
-import { HasParts } from './has-parts'
-import { RepeatsParts } from './repeats-parts'
-import { useListCount } from './use-list-lines'
+import { useRecords } from '../../records-context'
+import { useSettled } from '../../use-settled'
+import { useListCount } from '../use-list-lines'
+import { ConditionParts } from './condition-parts'
 
 interface Props {
   readonly list: List
@@ -32,13 +29,19 @@ interface Props {
   readonly onKeep: (asked: Pick<List, 'where' | 'asks'>) => void
 }
 
+/** Ids that are the same ones each time they are given out from the first on. */
+class Ids {
+  private readonly given: string[] = []
+  from = (at: number) => () => (this.given[at++] ??= freshId())
+}
+
 /** What a draft comes to: the list's conditions with it, and how many records they leave. */
 function useTried({ list, given, at }: Pick<Props, 'list' | 'given' | 'at'>, draft: ConditionDraft | undefined) {
   const { book, base } = useRecords()
   const table = tableOf(book, list.table)
-  // One question at most is asked by a draft; it stays the same one while the draft changes.
-  const [askId] = useState(freshId)
-  const said = draft && sayDraft({ book, table, now: officeNow(), newId: () => askId }, draft)
+  // What is asked stays the same question while the draft changes.
+  const [ids] = useState(() => new Ids())
+  const said = draft && sayDraft({ book, table, now: officeNow(), newId: ids.from(0) }, draft)
   const next = said?.ok ? placed(list, at, said.value) : said
   // Not with every letter.
   const tried = useSettled(JSON.stringify(next ?? null), 300)
@@ -71,7 +74,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
   const table = tableOf(book, list.table)
   const conditions = conditionsOf(list)
   const current = at === undefined ? undefined : conditions[at]
-  const [draft, setDraft] = useState(() => current && draftOfCondition(book, current, list.asks))
+  const [draft, setDraft] = useState(() => current && draftOfCondition(book, table, current, list.asks))
   const tried = useTried({ list, given, at }, draft)
   const { next } = tried
   const keep = (event: FormEvent) => {
@@ -104,13 +107,18 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
     >
       <form id="list-condition" onSubmit={keep} className="mt-2 flex flex-col gap-3">
         {current && !draft && <p className="text-ash-6">{capital(sayCondition(book, list.table, current, list))}.</p>}
-        <div className="grid gap-3 sm:grid-cols-3">
-          <WhatBox table={table} draft={draft} onChange={setDraft} />
-          {draft?.kind === 'compare' && <CompareParts id="condition" draft={draft} onChange={setDraft} mayAsk />}
-          {draft?.kind === 'repeats' && <RepeatsParts draft={draft} table={table} onChange={setDraft} />}
-          {draft?.kind === 'has' && <HasParts draft={draft} table={table} onChange={setDraft} />}
-        </div>
-        {draft?.kind === 'has' && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
+        {(draft ?? !current) && (
+          <ConditionParts
+            id="condition"
+            label="What is asked"
+            none="Choose …"
+            table={table}
+            draft={draft}
+            depth={0}
+            onChange={setDraft}
+          />
+        )}
+        {draft?.kind === 'has' && !draft.not && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
         <SaidSoFar table={table} tried={tried} />
       </form>
     </Dialog>
@@ -144,42 +152,4 @@ function sayTried(
   const noun = inSentence(table.name)
   const left = count === undefined ? ' …' : `: ${counted(count, noun)}`
   return `Each ${noun} ${sayCondition(book, table.id, condition, { asks })}${left}`
-}
-
-interface WhatProps {
-  readonly table: Table
-  readonly draft: ConditionDraft | undefined
-  readonly onChange: (draft: ConditionDraft | undefined) => void
-}
-
-/** What is asked of a record: a field, or whether there is something. */
-function WhatBox({ table, draft, onChange }: WhatProps) {
-  const { book } = useRecords()
-  const askables = useMemo(() => askablesOf(book, table), [book, table])
-  return (
-    <Labelled label="What is asked" htmlFor="condition-what">
-      <ChoiceBox
-        id="condition-what"
-        value={draft ? idOf(draft) : ''}
-        onChange={(event) => onChange(askables.find(({ id }) => id === event.target.value)?.draft)}
-      >
-        <option value="">Choose …</option>
-        {groupsOf(askables).map(([group, some]) => (
-          <optgroup key={group} label={group}>
-            {some.map(({ id, words }) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </ChoiceBox>
-    </Labelled>
-  )
-}
-
-function groupsOf(askables: readonly Askable[]): [string, Askable[]][] {
-  const groups = new Map<string, Askable[]>()
-  for (const one of askables) groups.set(one.group, [...(groups.get(one.group) ?? []), one])
-  return [...groups]
 }

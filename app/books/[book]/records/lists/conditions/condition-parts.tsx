@@ -1,0 +1,69 @@
+'use client'
+
+import { useMemo } from 'react'
+import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
+import { useRecords } from '../../records-context'
+import { type Askable, askablesOf, idOf } from './askables'
+import { CompareParts } from './compare-parts'
+import { GroupParts } from './group-parts'
+import { HasParts } from './has-parts'
+import { type ConditionProps, deepest, type Inner } from './inner'
+import { RepeatsParts } from './repeats-parts'
+
+/** One condition: what is asked of a record, and how; it may have others in it. */
+export function ConditionParts({ id, label, none, table, draft, depth, onChange }: ConditionProps) {
+  const at = { id, table, depth, inner }
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="grid gap-3 sm:grid-cols-3">
+        <WhatBox {...{ id, label, none, table, draft, depth, onChange }} />
+        {draft?.kind === 'compare' && <CompareParts id={id} table={table} draft={draft} onChange={onChange} />}
+        {draft?.kind === 'repeats' && <RepeatsParts draft={draft} table={table} onChange={onChange} />}
+        {draft?.kind === 'has' && <HasParts {...at} draft={draft} onChange={onChange} />}
+      </div>
+      {draft?.kind === 'group' && <GroupParts {...at} draft={draft} onChange={onChange} />}
+      {draft && (
+        <TickBox
+          id={`${id}-not`}
+          checked={draft.not === true}
+          label="Turned round: those of which this is not so"
+          onChange={(not) => onChange({ ...draft, not: not || undefined })}
+        />
+      )}
+    </div>
+  )
+}
+
+const inner: Inner = (props) => <ConditionParts {...props} />
+
+/** What is asked of a record: a field, whether there is something, or several things together. */
+function WhatBox({ id, label, none, table, draft, depth, onChange }: ConditionProps) {
+  const { book } = useRecords()
+  const askables = useMemo(() => askablesOf(book, table, depth < deepest), [book, table, depth])
+  return (
+    <Labelled label={label} htmlFor={`${id}-what`}>
+      <ChoiceBox
+        id={`${id}-what`}
+        value={draft ? idOf(draft) : ''}
+        onChange={(event) => onChange(askables.find((one) => one.id === event.target.value)?.draft)}
+      >
+        <option value="">{none}</option>
+        {groupsOf(askables).map(([group, some]) => (
+          <optgroup key={group} label={group}>
+            {some.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.words}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+function groupsOf(askables: readonly Askable[]): [string, Askable[]][] {
+  const groups = new Map<string, Askable[]>()
+  for (const one of askables) groups.set(one.group, [...(groups.get(one.group) ?? []), one])
+  return [...groups]
+}
