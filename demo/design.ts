@@ -198,7 +198,7 @@ export class DesignWriter {
       for (const part of metBy) this.make({ kind: 'tieNeed', need, part: idOf(...part.split(' → ')), met: true })
       for (const words of noPlace)
         this.make({
-          kind: 'waveOff',
+          kind: 'dismiss',
           id: idOf(need, words),
           what: noPlaceFor(need, words),
           name: `“${words}” in need ${at + 1}`,
@@ -213,7 +213,7 @@ export class DesignWriter {
   }
 
   private decide(what: string, name: string): void {
-    this.make({ kind: 'waveOff', id: idOf('decided', what), what, name })
+    this.make({ kind: 'dismiss', id: idOf('decided', what), what, name })
   }
 
   get result(): Book {

@@ -46,19 +46,19 @@ test('the demo’s design is left in peace', () => {
   expect(adviceOn(emberlyDesign().book)).toEqual([])
 })
 
-test('waved off, a piece stays silent until the thing changes', () => {
+test('dismissed, a piece stays silent until the thing changes', () => {
   const book = bookOf(table('Job', 'Weight exact'))
   const [advice] = allAdviceOn(book)
-  const waved = made(book, {
-    kind: 'waveOff',
+  const dismissed = made(book, {
+    kind: 'dismiss',
     id: 'w',
     what: adviceKey(advice!),
     name: 'it',
     why: 'All in kilos.',
     seen: seenOf(book, advice!),
   })
-  expect(adviceOn(waved)).toEqual([])
-  expect(allAdviceOn(waved)).toHaveLength(1)
-  const changed = made(waved, { kind: 'changeField', field: 'job_weight', to: { must: true } })
+  expect(adviceOn(dismissed)).toEqual([])
+  expect(allAdviceOn(dismissed)).toHaveLength(1)
+  const changed = made(dismissed, { kind: 'changeField', field: 'job_weight', to: { must: true } })
   expect(adviceOn(changed).map((one) => one.piece)).toEqual(['measureWithoutUnit'])
 })

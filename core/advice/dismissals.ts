@@ -1,7 +1,7 @@
 import { type Book, findField, findLink, findTable } from '../book'
 import type { Advice } from './piece'
 
-/** The name under which a piece of advice is waved off. */
+/** The name under which a piece of advice is dismissed. */
 export const adviceKey = ({ piece, about }: Advice) => `advice/${piece}/${about}`
 
 /** A short mark of what the part it is about is like, so that it is spoken of again once that changes. */
@@ -21,7 +21,7 @@ function hash(text: string): string {
 }
 
 export function isDismissed(book: Book, advice: Advice): boolean {
-  if (book.waved.length === 0) return false
-  const waved = book.waved.find((one) => one.what === adviceKey(advice))
-  return waved !== undefined && (waved.seen === undefined || waved.seen === seenOf(book, advice))
+  if (book.dismissed.length === 0) return false
+  const dismissed = book.dismissed.find((one) => one.what === adviceKey(advice))
+  return dismissed !== undefined && (dismissed.seen === undefined || dismissed.seen === seenOf(book, advice))
 }

@@ -131,7 +131,7 @@ const adviceOnTable = oncePer((table: Table): readonly Advice[] =>
   ),
 )
 
-/** All the advice a book calls for, waved off or not, what must be settled first. */
+/** All the advice a book calls for, dismissed or not, what must be settled first. */
 export const allAdviceOn = oncePer((book: Book): readonly Advice[] => {
   const whole = Object.entries(pieces).flatMap(([piece, kind]) =>
     kind.scope === 'book' ? kind.find(book).map((one) => ({ piece, weight: kind.weight, ...one })) : [],
@@ -144,9 +144,9 @@ export const allAdviceOn = oncePer((book: Book): readonly Advice[] => {
   return [...settle, ...look]
 })
 
-/** The advice that stands: all but what was waved off and is still as it was. */
+/** The advice that stands: all but what was dismissed and is still as it was. */
 export const adviceOn = (book: Book): readonly Advice[] =>
-  book.waved.length === 0 ? allAdviceOn(book) : allAdviceOn(book).filter((advice) => !isDismissed(book, advice))
+  book.dismissed.length === 0 ? allAdviceOn(book) : allAdviceOn(book).filter((advice) => !isDismissed(book, advice))
 
 export type { Advice, Mend } from './piece'
 export { adviceKey, seenOf } from './dismissals'

@@ -149,15 +149,15 @@ export const Pair = z.strictObject({ id: Id, a: Id, b: Id })
 export type Pair = Readonly<z.infer<typeof Pair>>
 
 /** A proposal or a piece of advice that the administrator doesn't want, and why, while the thing stays as it was. */
-export const Waved = z.strictObject({
+export const Dismissal = z.strictObject({
   id: Id,
-  /** What was waved off, by a name that doesn't change: "advice/table-without-key/visit". */
+  /** What was dismissed, by a name that doesn't change: "advice/table-without-key/visit". */
   what: z.string().min(1).max(300),
   why: z.string().max(300).optional(),
   /** What the thing was like then; changed, it is spoken of again. */
   seen: z.string().max(64).optional(),
 })
-export type Waved = Readonly<z.infer<typeof Waved>>
+export type Dismissal = Readonly<z.infer<typeof Dismissal>>
 
 /** A named ground behind some cards of the map. */
 export const Area = z.strictObject({
@@ -194,7 +194,7 @@ export const Book = z.strictObject({
   links: z.array(Link).readonly(),
   pairs: z.array(Pair).readonly(),
   rules: z.array(z.preprocess(withSays, Rule)).readonly().default([]),
-  waved: z.array(Waved).readonly().default([]),
+  dismissed: z.array(Dismissal).readonly().default([]),
   areas: z.array(Area).readonly().default([]),
   remarks: z.array(Remark).readonly().default([]),
   sheet: Sheet.readonly().default({}),

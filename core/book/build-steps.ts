@@ -1,5 +1,5 @@
 import { type Json, sameJson } from '../words'
-import type { Area, Book, Field, Link, Need, Pair, Remark, Rule, Table, Waved } from './book'
+import type { Area, Book, Field, Link, Need, Pair, Remark, Rule, Table, Dismissal } from './book'
 import type { List } from './list'
 import { findField, findLink, findTable } from './find'
 import type { ListName, Part, Place, Step } from './steps'
@@ -25,7 +25,7 @@ export const putField = (table: string, field: Field, before: string | null = nu
 export const putLink = (link: Link): Step => put(link, 'links', null, null)
 export const putPair = (pair: Pair): Step => put(pair, 'pairs', null, null)
 export const putRule = (rule: Rule): Step => put(rule, 'rules', null, null)
-export const putWaved = (waved: Waved): Step => put(waved, 'waved', null, null)
+export const putDismissal = (dismissed: Dismissal): Step => put(dismissed, 'dismissed', null, null)
 export const putArea = (area: Area): Step => put(area, 'areas', null, null)
 export const putList = (list: List): Step => put(list, 'lists', null, null)
 export const putRemark = (remark: Remark): Step => put(remark, 'remarks', null, null)

@@ -15,7 +15,7 @@ export function faultsOf(book: Book): string[] {
     ...book.links,
     ...book.pairs,
     ...book.rules,
-    ...book.waved,
+    ...book.dismissed,
     ...book.areas,
     ...book.remarks,
     ...book.lists,

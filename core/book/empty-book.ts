@@ -10,7 +10,7 @@ export const emptyBook = (name: string, look: Look): Book => ({
   links: [],
   pairs: [],
   rules: [],
-  waved: [],
+  dismissed: [],
   areas: [],
   remarks: [],
   sheet: {},

@@ -4,7 +4,7 @@ export const limits = {
   tables: 300,
   fieldsPerTable: 200,
   links: 900,
-  waved: 5000,
+  dismissed: 5000,
   areas: 60,
   remarks: 200,
   remarkLength: 600,

@@ -3,7 +3,7 @@ import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
 export type ListName =
-  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'waved' | 'areas' | 'remarks' | 'lists'
+  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'dismissed' | 'areas' | 'remarks' | 'lists'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -137,7 +137,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     links: each(book.links),
     pairs: each(book.pairs),
     rules: each(book.rules),
-    waved: each(book.waved),
+    dismissed: each(book.dismissed),
     areas: each(book.areas),
     remarks: each(book.remarks),
     lists: each(book.lists),

@@ -41,11 +41,11 @@ test('a need is not met before anything is ticked, and its words say what is mis
   })
 })
 
-test('it is met in part while its words ask for more, and wholly once that is there or waved off', () => {
+test('it is met in part while its words ask for more, and wholly once that is there or dismissed', () => {
   const part = bookOf(needs, ...dog, tick('a', 'dog'))
   expect(coverage(part)[0]).toEqual({ state: 'part', open: 1, why: 'The words also mention Dog → Weight.' })
-  const waved = made(part, { kind: 'waveOff', id: 'w', what: 'field/dog/weight', name: 'Weight' })
-  expect(coverage(waved)[0]).toEqual({ state: 'met', open: 0 })
+  const dismissed = made(part, { kind: 'dismiss', id: 'w', what: 'field/dog/weight', name: 'Weight' })
+  expect(coverage(dismissed)[0]).toEqual({ state: 'met', open: 0 })
 })
 
 test('a question is met by ticking, and says which table it lacks', () => {
@@ -66,7 +66,7 @@ test('what a need names has a place in the design, or was said to need none; els
     why: 'Nothing in the design is called “tower crew” and “promised … day”. Add what is missing, or say that it needs no place.',
     unplaced: ['tower crew', 'promised … day'],
   })
-  const none: Edit = { kind: 'waveOff', id: 'w', what: noPlaceFor('b', 'tower crew'), name: 'tower crew' }
+  const none: Edit = { kind: 'dismiss', id: 'w', what: noPlaceFor('b', 'tower crew'), name: 'tower crew' }
   const added: Edit = { kind: 'addField', table: 'dog', id: 'day', name: 'Promised for', holds: 'date' }
   expect(asked(made(book, none))?.unplaced).toEqual(['promised … day'])
   expect(asked(made(book, none, added))).toEqual({ state: 'met', open: 0 })
@@ -90,7 +90,7 @@ test('a need that lays down a rule is met in part until a rule is ticked for it,
   const ticked = made(book, tick('d', 'once'))
   expect(coverage(ticked)[3]).toEqual(met)
   expect(coverage(made(ticked, { kind: 'removeRule', rule: 'once' }))[3]).toMatchObject({ state: 'part' })
-  expect(coverage(made(book, { kind: 'waveOff', id: 'w', what: noRuleFor('d'), name: 'the rule' }))[3]).toEqual(met)
+  expect(coverage(made(book, { kind: 'dismiss', id: 'w', what: noRuleFor('d'), name: 'the rule' }))[3]).toEqual(met)
 })
 
 test('where a limit was read from the words, nothing more is asked', () => {

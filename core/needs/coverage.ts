@@ -78,7 +78,7 @@ export function coverageOf(book: Book, { all, reading }: Proposals): Coverage[] 
 function wantedRule(book: Book, { tables, ties }: Reading, at: number): string | undefined {
   const need = book.needs[at]!
   const found = restrictionIn(need.text)
-  if (!found || book.waved.some(({ what }) => what === noRuleFor(need.id))) return undefined
+  if (!found || book.dismissed.some(({ what }) => what === noRuleFor(need.id))) return undefined
   if (need.metBy.some((part) => findRule(book, part))) return undefined
   const limited = [...ties, ...tables.flatMap(({ fields }) => fields), ...ties.flatMap(({ fields }) => fields)]
   const within = (one: Evidence) =>

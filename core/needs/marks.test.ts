@@ -85,7 +85,7 @@ test('two names said to be one thing are one card, with the facts of both', () =
     ],
     ties: [],
   }
-  const said = { ...book, waved: [{ id: 'w', what: sameWord('House', 'Premises') }] }
+  const said = { ...book, dismissed: [{ id: 'w', what: sameWord('House', 'Premises') }] }
   expect(proposalsFor(said, both).all.map((one) => [one.table, one.words])).toEqual([
     ['Premises', 'new table'],
     ['Premises', 'Street'],

@@ -28,7 +28,7 @@ const phrasesOf = oncePer((reading: Reading): ReadonlyMap<number, readonly Named
   return found
 })
 
-const decidedIn = oncePer((book: Book): ReadonlySet<string> => new Set(book.waved.map(({ what }) => what)))
+const decidedIn = oncePer((book: Book): ReadonlySet<string> => new Set(book.dismissed.map(({ what }) => what)))
 
 /** Every word in the names of tables, fields, choices and units, in how links read, and in what was decided about words. */
 const vocabularyOf = oncePer((book: Book): ReadonlySet<string> => {
@@ -44,7 +44,7 @@ const vocabularyOf = oncePer((book: Book): ReadonlySet<string> => {
     ]),
     ...book.links.flatMap(({ label, back }) => [label ?? '', back ?? '']),
     // A proposal that was ignored, or accepted under another name: its words were looked at.
-    ...book.waved.flatMap(({ what }) => (/^(table|field|kept|same)\//.test(what) ? what.split('/').slice(1) : [])),
+    ...book.dismissed.flatMap(({ what }) => (/^(table|field|kept|same)\//.test(what) ? what.split('/').slice(1) : [])),
   ]
   const words = names.flatMap((name) => name.toLowerCase().split(/[^\p{L}\p{N}-]+/u))
   return new Set(words.flatMap((word) => (word ? [word, singular(word)] : [])))

@@ -14,7 +14,7 @@ export type Proposal = {
   /** Places of the needs it rests on, counted from nought. */
   readonly needs: readonly number[]
   readonly evidence: readonly Evidence[]
-  readonly state: 'new' | 'here' | 'waved'
+  readonly state: 'new' | 'here' | 'dismissed'
   /** The part of the book that it is, once it is there. */
   readonly part?: string
 } & (
@@ -30,10 +30,10 @@ export interface Proposals {
 
 /** Lays what was read in a book's needs beside what the book has. */
 export function proposalsFor(book: Book, read: Reading): Proposals {
-  const waved = new Set(book.waved.map((one) => one.what))
-  const reading = asOne(read, samesIn(waved))
+  const dismissed = new Set(book.dismissed.map((one) => one.what))
+  const reading = asOne(read, samesIn(dismissed))
   const stateOf = (id: string, part: string | undefined): Proposal['state'] =>
-    part ? 'here' : waved.has(id) ? 'waved' : 'new'
+    part ? 'here' : dismissed.has(id) ? 'dismissed' : 'new'
   const all: Proposal[] = []
   for (const table of reading.tables) {
     const here = tableCalled(book, table.name)
@@ -51,11 +51,11 @@ export function proposalsFor(book: Book, read: Reading): Proposals {
     for (const field of table.fields) all.push(fieldProposal(table.name, field, here, stateOf))
   }
   for (const tie of reading.ties) all.push(...tieProposals(book, tie, stateOf))
-  const open = reading.open.filter(({ text, about }) => !waved.has(settled(text)) && !isAnswered(book, about))
-  return { reading: { ...reading, open }, all: all.filter((one) => !waved.has(keptOtherwise(one.id))) }
+  const open = reading.open.filter(({ text, about }) => !dismissed.has(settled(text)) && !isAnswered(book, about))
+  return { reading: { ...reading, open }, all: all.filter((one) => !dismissed.has(keptOtherwise(one.id))) }
 }
 
-/** A question that the words left open, answered by the administrator; kept with what was waved off. */
+/** A question that the words left open, answered by the administrator; kept with what was dismissed. */
 export const settled = (question: string) => `open/${question}`.slice(0, 300)
 
 /**
@@ -74,11 +74,11 @@ function isAnswered(book: Book, about: readonly string[]): boolean {
 /** A proposal that was accepted under another name is not made again. */
 export const keptOtherwise = (id: string) => `kept/${id}`
 
-/** Two names that the administrator says mean one thing; kept with what was waved off. */
+/** Two names that the administrator says mean one thing; kept with what was dismissed. */
 export const sameWord = (from: string, into: string) => `same/${key(from)}/${key(into)}`
 
-function samesIn(waved: ReadonlySet<string>): ReadonlyMap<string, string> {
-  const sames = [...waved].flatMap((what) => {
+function samesIn(dismissed: ReadonlySet<string>): ReadonlyMap<string, string> {
+  const sames = [...dismissed].flatMap((what) => {
     const [kind, from, into] = what.split('/')
     return kind === 'same' && from && into ? [[from, into] as const] : []
   })

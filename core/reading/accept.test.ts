@@ -125,15 +125,15 @@ test('one technician leads: a limit with its condition', () => {
   expect(findField(book, limits[1]!.when!.field)?.field).toMatchObject({ name: 'Leads', kind: 'tick' })
 })
 
-test('what was waved off stays away, what is there already is tied to its need only', () => {
+test('what was dismissed stays away, what is there already is tied to its need only', () => {
   const book = bookOf(['A dog has a name and a weight.'])
-  const waved = made(book, { kind: 'waveOff', id: freshId(), what: 'field/dog/weight', name: 'Weight' })
-  expect(proposalsFor(waved).all.map((proposal) => [proposal.id, proposal.state])).toEqual([
+  const dismissed = made(book, { kind: 'dismiss', id: freshId(), what: 'field/dog/weight', name: 'Weight' })
+  expect(proposalsFor(dismissed).all.map((proposal) => [proposal.id, proposal.state])).toEqual([
     ['table/dog', 'new'],
     ['field/dog/name', 'new'],
-    ['field/dog/weight', 'waved'],
+    ['field/dog/weight', 'dismissed'],
   ])
-  const with_ = made(waved, { kind: 'addTable', id: 'dog', name: 'Dogs', keyField: 'dog-key' })
+  const with_ = made(dismissed, { kind: 'addTable', id: 'dog', name: 'Dogs', keyField: 'dog-key' })
   const accepted = accept(with_, (proposal) => proposal.kind === 'table')
   expect(accepted.tables).toHaveLength(1)
   expect(accepted.needs[0]?.metBy).toEqual(['dog'])
@@ -157,7 +157,7 @@ test('what the words left open is asked until it is settled, also where a guess 
   const asked = open(all)
   expect(asked).toContain('Can one order have more than one customer?')
   const answered = asked.map((text): Edit => ({
-    kind: 'waveOff',
+    kind: 'dismiss',
     id: freshId(),
     what: settled(text),
     name: 'a question',

@@ -7,6 +7,7 @@ import { up as people } from './migrations/004-people'
 import { up as editions } from './migrations/005-editions'
 import { up as words } from './migrations/006-words'
 import { up as undo } from './migrations/007-undo'
+import { up as dismissed } from './migrations/008-dismissed'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -16,6 +17,7 @@ const migrations = [
   { name: '005-editions', up: editions },
   { name: '006-words', up: words },
   { name: '007-undo', up: undo },
+  { name: '008-dismissed', up: dismissed },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -6,6 +6,7 @@ import type { Account } from '../people'
 import type { Catalogue } from '.'
 import { newlySaid, up } from './migrations/006-words'
 import { up as undoWords } from './migrations/007-undo'
+import { up as dismissals } from './migrations/008-dismissed'
 
 let db: Catalogue
 let rosa: Account
@@ -50,7 +51,7 @@ test('a book stored before opens after, with its history and every undo of it', 
     { kind: 'addField', table: 'stove', id: 'state', name: 'State', holds: 'line' },
     { kind: 'addField', table: 'stove', id: 'draught', name: 'Draught', holds: 'choice' },
     { kind: 'changeField', field: 'draught', to: { choices } },
-    { kind: 'waveOff', id: 'w', what: 'advice/choiceOfOne/draught', name: 'Draught has one choice only' },
+    { kind: 'dismiss', id: 'w', what: 'advice/choiceOfOne/draught', name: 'Draught has one choice only' },
   ])
   await editBook(db, id, rosa.id, { kind: 'changeField', field: 'state', to: { kind: 'choice', choices } }, [])
   const { book } = await stored(db, id)
@@ -87,6 +88,35 @@ test('entries that take another back say so by their kind alone', async () => {
     ['edit', 'Add the table Visit'],
   ])
   expect(await redo(db, id, rosa.id)).toMatchObject({ ok: true, value: { say: 'Add the table Visit' } })
+})
+
+test('what was ignored before it was called so is ignored after, and comes back by undo; people’s own words stay', async () => {
+  const id = await testBook(db, rosa, 'Ignored', [
+    { kind: 'addNeeds', needs: [{ id: 'n', text: 'The paper says "waved":[ and "list":"waved".' }] },
+    { kind: 'dismiss', id: 'w', what: 'advice/choiceOfOne/draught', name: 'Draught' },
+  ])
+  const { book } = await stored(db, id)
+  expect(book.dismissed).toHaveLength(1)
+  const table = (name: string) => `\`${db.catalogue}\`.${name}`
+  await run(
+    db,
+    `UPDATE ${table('books')} SET design = REPLACE(design, '"dismissed":[', '"waved":['), opened = design WHERE id = ?`,
+    [id],
+  )
+  await run(
+    db,
+    `UPDATE ${table('edits')} SET steps = REPLACE(steps, '"list":"dismissed"', '"list":"waved"') WHERE book_id = ?`,
+    [id],
+  )
+  for (let times = 0; times < 2; times++) await dismissals(db.sequelize.getQueryInterface(), db.catalogue)
+  const [row] = await select<{ design: string; opened: string }>(
+    db,
+    `SELECT design, opened FROM ${table('books')} WHERE id = ?`,
+    [id],
+  )
+  expect([JSON.parse(row!.design), JSON.parse(row!.opened)]).toEqual([book, book])
+  expect(await undo(db, id, rosa.id)).toMatchObject({ ok: true })
+  expect((await stored(db, id)).book.dismissed).toEqual([])
 })
 
 test.each([

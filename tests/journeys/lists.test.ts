@@ -30,7 +30,7 @@ test('a list is put together from nothing by keyboard, and says what it asks and
   await browser.choose('How many', 'there is none')
   await browser.read('Each visit that has no payment: 1 visit')
   expect(await faults(browser)).toEqual([])
-  await browser.type(Key.TAB, Key.TAB, Key.TAB, Key.ENTER)
+  await browser.type(Key.TAB, Key.TAB, Key.TAB, Key.TAB, Key.ENTER)
   await browser.read(/Each visit that has no payment, with/)
   await browser.read(/^1 visit$/m)
   expect(await text()).not.toContain('done\n40')

@@ -24,7 +24,7 @@ Also the colour of the lead hook.
 Kind regards
 Hester`
 
-test('a pasted letter becomes proposals that can be accepted, changed and waved off', async () => {
+test('a pasted letter becomes proposals that can be accepted, changed and dismissed', async () => {
   await browser.paste(letter)
   await browser.read('Accept everything')
   await browser.read('4 lines of greeting were left out')
@@ -88,7 +88,7 @@ test('what the words leave open is answered where its pair stands, and is open n
   expect(await browser.read('Your words leave this open')).not.toContain(open)
 })
 
-test('advice is mended after it is shown what will be done, or waved off with a reason', async () => {
+test('advice is mended after it is shown what will be done, or dismissed with a reason', async () => {
   await browser.chapter('tables')
   await browser.press('Extra')
   await browser.see('#add-field-name')

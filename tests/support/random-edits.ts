@@ -212,7 +212,7 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     case 25:
       return yes[0]
         ? {
-            kind: 'waveOff',
+            kind: 'dismiss',
             id: id(0),
             what: `piece/${aim[0]! % 5}`,
             name: 'a piece',

@@ -23,7 +23,7 @@ import { splitTable } from './split-table'
 import { togetherOf } from './together'
 import { untie } from './untie'
 import { addArea, addRemark, changeArea, changeRemark, changeSheet, pinTables, removeArea, removeRemark } from './sheet'
-import { waveOff, wantAgain } from './wave-off'
+import { dismiss, wantAgain } from './dismiss'
 
 /** Every kind of edit, by the name its message carries. */
 const editKinds = {
@@ -62,7 +62,7 @@ const editKinds = {
   addRule,
   changeRule,
   removeRule,
-  waveOff,
+  dismiss,
   addArea,
   changeArea,
   removeArea,

@@ -35,7 +35,7 @@ function nameTaken(book: Book, id: string, owner: string | undefined, name: stri
 /** Whether something in the book goes by an id already. Staff keep lists too: what they name must be theirs alone. */
 const isTaken = (book: Book, id: string) =>
   id === bookId ||
-  [book.needs, book.links, book.pairs, book.rules, book.waved, book.areas, book.remarks, book.lists].some((parts) =>
+  [book.needs, book.links, book.pairs, book.rules, book.dismissed, book.areas, book.remarks, book.lists].some((parts) =>
     parts.some((part) => part.id === id),
   ) ||
   book.tables.some((table) => table.id === id || table.fields.some((field) => field.id === id))

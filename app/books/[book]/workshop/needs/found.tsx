@@ -16,14 +16,14 @@ interface Props {
   readonly need?: number
 }
 
-/** What the words give: the proposals on the cards they belong to, each to be accepted, changed or waved off. */
+/** What the words give: the proposals on the cards they belong to, each to be accepted, changed or dismissed. */
 export function Found({ proposals, need }: Props) {
   const { book, edit } = useWorkshop()
   const [changing, setChanging] = useState<Proposal>()
-  const [showWaved, setShowWaved] = useState(false)
+  const [showDismissed, setShowDismissed] = useState(false)
   const mine = need === undefined ? proposals.all : proposals.all.filter((one) => one.needs.includes(need))
   const open = mine.filter((one) => one.state === 'new')
-  const waved = mine.filter((one) => one.state === 'waved')
+  const dismissed = mine.filter((one) => one.state === 'dismissed')
   const questions = proposals.reading.questions.filter(
     (one) => need === undefined || one.evidence.some((at) => at.need === need),
   )
@@ -40,19 +40,19 @@ export function Found({ proposals, need }: Props) {
         : `Accept ${counted(chosen.length, 'proposal')}${need === undefined ? '' : ` of need ${need + 1}`}`
     if (edits.length > 0) edit({ kind: 'together', say: say.slice(0, 300), edits })
   }
-  const wave = (one: Proposal) =>
-    edit({ kind: 'waveOff', id: freshId(), what: one.id, name: `“${one.table}: ${one.words}”`.slice(0, 300) })
+  const dismiss = (one: Proposal) =>
+    edit({ kind: 'dismiss', id: freshId(), what: one.id, name: `“${one.table}: ${one.words}”`.slice(0, 300) })
   const again = (one: Proposal) =>
     edit({ kind: 'wantAgain', what: one.id, name: `“${one.table}: ${one.words}”`.slice(0, 300) })
   const merge = (from: string, into: string) =>
     edit({
-      kind: 'waveOff',
+      kind: 'dismiss',
       id: freshId(),
       what: sameWord(from, into),
       name: `${from} as a table of its own; it is ${into}`.slice(0, 300),
     })
 
-  const shown = mine.filter((one) => one.state !== 'waved' || showWaved)
+  const shown = mine.filter((one) => one.state !== 'dismissed' || showDismissed)
   const cards = [...new Set(shown.map((one) => one.table))]
   return (
     <div className="rounded-lg border border-ash-3 bg-ash-1 p-4">
@@ -79,7 +79,7 @@ export function Found({ proposals, need }: Props) {
                   key={one.id}
                   proposal={one}
                   onAccept={() => accept([one])}
-                  onWave={() => wave(one)}
+                  onDismiss={() => dismiss(one)}
                   onAgain={() => again(one)}
                   onChange={() => setChanging(one)}
                 />
@@ -105,9 +105,9 @@ export function Found({ proposals, need }: Props) {
         </div>
       )}
       <OpenQuestions proposals={proposals} {...(need !== undefined && { cards })} />
-      {waved.length > 0 && (
-        <WordButton onClick={() => setShowWaved(!showWaved)}>
-          {showWaved ? 'Hide what was ignored' : `Show ${waved.length} ignored`}
+      {dismissed.length > 0 && (
+        <WordButton onClick={() => setShowDismissed(!showDismissed)}>
+          {showDismissed ? 'Hide what was ignored' : `Show ${dismissed.length} ignored`}
         </WordButton>
       )}
       {changing && (
@@ -134,10 +134,10 @@ export function Found({ proposals, need }: Props) {
 function renamed(before: Proposal, after: Proposal): Edit[] {
   if (before.kind === 'table' && before.table !== after.table)
     return [
-      { kind: 'waveOff', id: freshId(), what: sameWord(before.table, after.table), name: `the name ${before.table}` },
+      { kind: 'dismiss', id: freshId(), what: sameWord(before.table, after.table), name: `the name ${before.table}` },
     ]
   if (before.kind === 'field' && before.words !== after.words)
-    return [{ kind: 'waveOff', id: freshId(), what: keptOtherwise(before.id), name: `the name ${before.words}` }]
+    return [{ kind: 'dismiss', id: freshId(), what: keptOtherwise(before.id), name: `the name ${before.words}` }]
   return []
 }
 
@@ -167,16 +167,16 @@ interface RowProps {
   readonly proposal: Proposal
   readonly onAccept: () => void
   readonly onChange: () => void
-  readonly onWave: () => void
+  readonly onDismiss: () => void
   readonly onAgain: () => void
 }
 
-function Row({ proposal, onAccept, onChange, onWave, onAgain }: RowProps) {
+function Row({ proposal, onAccept, onChange, onDismiss, onAgain }: RowProps) {
   const { words, more, state, table } = proposal
   const name = `${table}: ${words}`
   return (
     <li className="flex min-h-9 items-center justify-between gap-2 border-b border-ash-3 py-1 last:border-b-0">
-      <span className={classNames('min-w-0 wrap-anywhere', state === 'waved' && 'text-ash-6 line-through')}>
+      <span className={classNames('min-w-0 wrap-anywhere', state === 'dismissed' && 'text-ash-6 line-through')}>
         {words} {more && <span className="text-[13px] text-ash-6">{more}</span>}
       </span>
       <span className="flex shrink-0 items-center">
@@ -189,12 +189,12 @@ function Row({ proposal, onAccept, onChange, onWave, onAgain }: RowProps) {
             <QuietButton onClick={onChange} aria-label={`Change ${name}`}>
               Change
             </QuietButton>
-            <QuietButton onClick={onWave} aria-label={`Ignore: ${name}`}>
+            <QuietButton onClick={onDismiss} aria-label={`Ignore: ${name}`}>
               Ignore
             </QuietButton>
           </>
         )}
-        {state === 'waved' && (
+        {state === 'dismissed' && (
           <QuietButton onClick={onAgain} aria-label={`Restore ${name}`}>
             Restore
           </QuietButton>

@@ -18,7 +18,7 @@ interface Props {
 export function NeedNote({ need, number, coverage }: Props) {
   const { id, edit } = useWorkshop()
   const none = () =>
-    edit({ kind: 'waveOff', id: freshId(), what: noRuleFor(need.id), name: `the rule that need ${number} asks for` })
+    edit({ kind: 'dismiss', id: freshId(), what: noRuleFor(need.id), name: `the rule that need ${number} asks for` })
   const noPlace = (words: readonly string[]) =>
     edit({
       kind: 'together',
@@ -27,7 +27,7 @@ export function NeedNote({ need, number, coverage }: Props) {
         300,
       ),
       edits: words.map((one) => ({
-        kind: 'waveOff',
+        kind: 'dismiss',
         id: freshId(),
         what: noPlaceFor(need.id, one),
         name: `“${one}” in need ${number}`.slice(0, 300),

@@ -40,7 +40,7 @@ export function OpenQuestions({
                   {about.length === 2 && (
                     <WordButton
                       onClick={() =>
-                        edit({ kind: 'waveOff', id: freshId(), what: settled(text), name: `“${text}”`.slice(0, 300) })
+                        edit({ kind: 'dismiss', id: freshId(), what: settled(text), name: `“${text}”`.slice(0, 300) })
                       }
                       aria-label={`No change needed: ${text}`}
                     >

@@ -188,7 +188,7 @@ export function Questions({ a, b, tie, second, onMade }: Props) {
 
 /** Answers what the words left open, by the design as it stands. */
 const settle = ({ text }: { readonly text: string }): Edit => ({
-  kind: 'waveOff',
+  kind: 'dismiss',
   id: freshId(),
   what: settled(text),
   name: `“${text}”`.slice(0, 300),

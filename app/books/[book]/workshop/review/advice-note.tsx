@@ -9,12 +9,18 @@ import { freshId } from '@/ui/ids'
 import { useWorkshop } from '../workshop-context'
 import { sayEdits } from './say-edits'
 
-/** One piece of advice: why it matters, ways to mend it, shown before they are done, or waving it off with a reason. */
-export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonly waved?: string | undefined }) {
+/** One piece of advice: why it matters, ways to mend it, shown before they are done, or dismissing it with a reason. */
+export function AdviceNote({
+  advice,
+  dismissed,
+}: {
+  readonly advice: Advice
+  readonly dismissed?: string | undefined
+}) {
   const { id, book, edit } = useWorkshop()
   const router = useRouter()
   const [mending, setMending] = useState<{ mend: Mend; edits: readonly Edit[] }>()
-  const [waving, setWaving] = useState(false)
+  const [dismissing, setDismissing] = useState(false)
   const [why, setWhy] = useState('')
   const field = findField(book, advice.about)
   const show = () =>
@@ -31,11 +37,11 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
   return (
     <>
       <Note
-        mark={waved !== undefined ? 'info' : advice.weight === 'must-settle' ? 'settle' : 'look'}
+        mark={dismissed !== undefined ? 'info' : advice.weight === 'must-settle' ? 'settle' : 'look'}
         head={advice.head}
         actions={
           <>
-            {waved === undefined &&
+            {dismissed === undefined &&
               (advice.mends ?? []).map((mend) => (
                 <WordButton key={mend.say} onClick={() => setMending({ mend, edits: mend.edits(freshId) })}>
                   {mend.say}
@@ -44,8 +50,8 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
             <WordButton onClick={show} aria-label={`Show me: ${advice.head}`}>
               Show me
             </WordButton>
-            {waved === undefined ? (
-              <WordButton onClick={() => setWaving(true)} aria-label={`Ignore: ${advice.head}`}>
+            {dismissed === undefined ? (
+              <WordButton onClick={() => setDismissing(true)} aria-label={`Ignore: ${advice.head}`}>
                 Ignore
               </WordButton>
             ) : (
@@ -57,7 +63,7 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
         }
       >
         {advice.text}
-        {waved && <span className="block">Ignored: {waved}</span>}
+        {dismissed && <span className="block">Ignored: {dismissed}</span>}
       </Note>
       {mending && (
         <Dialog
@@ -81,21 +87,21 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
           </ol>
         </Dialog>
       )}
-      {waving && (
+      {dismissing && (
         <Dialog
           open
-          onClose={() => setWaving(false)}
+          onClose={() => setDismissing(false)}
           title="Ignore this advice?"
           say="It is kept in the book with your reason, and comes back if what it is about changes."
           actions={
             <>
-              <Button onClick={() => setWaving(false)}>Cancel</Button>
+              <Button onClick={() => setDismissing(false)}>Cancel</Button>
               <Button
                 look="main"
                 onClick={() => {
-                  setWaving(false)
+                  setDismissing(false)
                   edit({
-                    kind: 'waveOff',
+                    kind: 'dismiss',
                     id: freshId(),
                     what: adviceKey(advice),
                     name,
@@ -110,8 +116,8 @@ export function AdviceNote({ advice, waved }: { readonly advice: Advice; readonl
           }
         >
           <div className="mt-3">
-            <Labelled label="Why no change is needed" htmlFor="wave-why">
-              <TextBox id="wave-why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
+            <Labelled label="Why no change is needed" htmlFor="dismiss-why">
+              <TextBox id="dismiss-why" value={why} maxLength={300} onChange={(event) => setWhy(event.target.value)} />
             </Labelled>
           </div>
         </Dialog>

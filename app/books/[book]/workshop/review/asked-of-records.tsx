@@ -81,18 +81,18 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
 
 /** The only way, or the one that was said to be meant. */
 function chosenOf(book: Book, question: string, paths: readonly Path[]): Path | undefined {
-  const meant = book.waved.find((one) => one.what === wayOf(question))?.why
+  const meant = book.dismissed.find((one) => one.what === wayOf(question))?.why
   return paths.length === 1 ? paths[0] : paths.find((path) => sayPath(book, path).slice(0, 300) === meant)
 }
 
-const isChosen = (book: Book, question: string) => book.waved.some((one) => one.what === wayOf(question))
+const isChosen = (book: Book, question: string) => book.dismissed.some((one) => one.what === wayOf(question))
 const wayOf = (question: string) => `way/${question}`.slice(0, 300)
 
 /** Where there is more than one way between two tables, the administrator says which one a question means. */
 function Ways({ question, ways }: { readonly question: string; readonly ways: readonly string[] }) {
   const { book, edit } = useWorkshop()
   const what = wayOf(question)
-  const meant = book.waved.find((one) => one.what === what)?.why
+  const meant = book.dismissed.find((one) => one.what === what)?.why
   const chosen = ways.find((way) => way.slice(0, 300) === meant)
   if (chosen)
     return (
@@ -114,7 +114,7 @@ function Ways({ question, ways }: { readonly question: string; readonly ways: re
             <WordButton
               onClick={() =>
                 edit({
-                  kind: 'waveOff',
+                  kind: 'dismiss',
                   id: freshId(),
                   what,
                   name: `other ways of “${question}”`.slice(0, 300),

@@ -22,8 +22,8 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
   const pairs = askingOrder(book).ask.length
   const settle = advice.filter((piece) => piece.weight === 'must-settle')
   const go = (to: string) => router.push(`/books/${id}/workshop/${to}`)
-  const waved = allAdviceOn(book).filter((piece) => !advice.includes(piece))
-  const [showWaved, setShowWaved] = useState(false)
+  const dismissed = allAdviceOn(book).filter((piece) => !advice.includes(piece))
+  const [showDismissed, setShowDismissed] = useState(false)
   const ready = settle.length === 0 && book.tables.length > 0
   return (
     <Room
@@ -87,19 +87,19 @@ export function ReviewChapter({ dryRun }: { readonly dryRun: string | undefined 
             Make the first tables, then look here for what could still go wrong.
           </Empty>
         )}
-        {waved.length > 0 && (
+        {dismissed.length > 0 && (
           <div>
-            <WordButton onClick={() => setShowWaved(!showWaved)} aria-expanded={showWaved}>
-              {showWaved ? 'Hide what was ignored' : `Show ${counted(waved.length, 'piece')} of advice ignored`}
+            <WordButton onClick={() => setShowDismissed(!showDismissed)} aria-expanded={showDismissed}>
+              {showDismissed ? 'Hide what was ignored' : `Show ${counted(dismissed.length, 'piece')} of advice ignored`}
             </WordButton>
           </div>
         )}
-        {showWaved &&
-          waved.map((piece) => (
+        {showDismissed &&
+          dismissed.map((piece) => (
             <AdviceNote
               key={piece.piece + piece.about}
               advice={piece}
-              waved={book.waved.find((one) => one.what === adviceKey(piece))?.why ?? 'no reason was given'}
+              dismissed={book.dismissed.find((one) => one.what === adviceKey(piece))?.why ?? 'no reason was given'}
             />
           ))}
         {proposals && book.tables.length > 0 && <AskedOfRecords proposals={proposals} />}
