@@ -209,6 +209,10 @@ export const List = z.strictObject({
   table: Id,
   name: z.string().trim().min(1).max(limits.nameLength).optional(),
   describe: z.string().max(limits.describeLength).optional(),
+  /** The folder that it lies in among the others. */
+  folder: z.string().trim().min(1).max(limits.nameLength).optional(),
+  /** Its number or its chart stands on the first page of Records. */
+  pinned: z.literal(true).optional(),
   /** The question among the needs that it answers, in its own words. */
   answers: z.string().max(300).optional(),
   /** Whose it is; everybody's where nobody's. */

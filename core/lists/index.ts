@@ -38,6 +38,7 @@ export { endOf, isSeveral, mayBeNone } from './ways/walk'
 export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
 export { alongChoices, joinableFacts, joinSource, numberColumns, sayAlong, separators } from './draft/calculate-draft'
+export { foldersOf, inFolder } from './folders'
 export { listOfQuestion } from './draft/list-of-question'
 export { conditionsOf, jointOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {

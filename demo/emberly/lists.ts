@@ -42,6 +42,8 @@ export function emberlyLists(design: DesignWriter): void {
   const technicians = through('visit-technician', 'visit', 'technician')
 
   keep('list-unpaid', 'Done and nothing paid yet', {
+    folder: 'Money',
+    pinned: true,
     table: 'visit',
     columns: [
       field('visit__key'),
@@ -61,6 +63,7 @@ export function emberlyLists(design: DesignWriter): void {
     order: [{ column: 'visits', down: true }],
   })
   keep('list-certificates', 'Certificates that run out in the next 30 days', {
+    pinned: true,
     table: 'certificate',
     columns: [field('certificate__key'), field('certificate__issued-on'), field('certificate__valid-until')],
     of: [
@@ -81,6 +84,7 @@ export function emberlyLists(design: DesignWriter): void {
     field('premises__town', one('appliance__premises')),
   ]
   keep('list-not-swept', 'Appliances not swept in twelve months', {
+    pinned: true,
     answers: 'List every appliance that has not been swept in the last twelve months',
     table: 'appliance',
     columns: [...home, field('appliance__room'), field('appliance__last-swept')],
@@ -112,6 +116,7 @@ export function emberlyLists(design: DesignWriter): void {
     order: [{ column: 'last-visit', down: true }],
   })
   keep('list-owed', 'Still owed, by premises and age', {
+    folder: 'Money',
     answers: 'what is still owed for each visit',
     table: 'visit',
     columns: [field('visit__key'), field('visit__booked-for'), field('visit__bill-total'), field('visit__still-owed')],
@@ -128,6 +133,7 @@ export function emberlyLists(design: DesignWriter): void {
     shown: { as: 'crossed', of: { column: 'visit-still-owed' } },
   })
   keep('list-town-month', 'Visits by month and town', {
+    pinned: true,
     table: 'visit',
     columns: [field('visit__key'), field('visit__booked-for'), field('visit__premises'), field('visit__state')],
     of: [{ kind: 'within', place: bookedFor, span: lastTwelveMonths }],
@@ -177,6 +183,7 @@ export function emberlyLists(design: DesignWriter): void {
     order: [{ column: 'contact-name' }],
   })
   keep('list-takings', 'Takings by week and way of paying', {
+    folder: 'Money',
     table: 'payment',
     columns: [field('payment__key'), field('payment__paid-on'), field('payment__visit'), field('payment__amount')],
     of: [{ kind: 'within', place: { way: [], field: 'payment__paid-on' }, span: lastTwelveMonths }],

@@ -25,9 +25,11 @@ export async function keepList(
   if (!before) return editBook(db, bookId, accountId, { kind: 'addList', ...list }, [])
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
-  const { id, name, describe, owner, columns, where, asks, order, groups, figures, shown, first } = list
+  const { id, name, folder, pinned, describe, owner, columns, where, asks, order, groups, figures, shown, first } = list
   const to = {
     name: name ?? '',
+    folder: folder ?? '',
+    pinned: pinned ?? false,
     describe: describe ?? '',
     owner: owner ?? null,
     where: where ?? null,
@@ -58,6 +60,8 @@ async function visible(db: Catalogue, bookId: string, accountId: string, id: str
 
 const parts = [
   'name',
+  'folder',
+  'pinned',
   'describe',
   'owner',
   'columns',

@@ -103,11 +103,11 @@ test('conditions stand within each other, a field beside another, and any of the
   await browser.read(
     /either whose price is its floors of its house or that has a payment whose amount is 25\.00: 1 visit/,
   )
-  await browser.press('Turned round: those of which this is not so')
-  await browser.read(/not either.*: 2 visits/)
+  await browser.press('Turned round: those of which none of these is so')
+  await browser.read(/that is neither one whose price .* nor one that has a payment .*: 2 visits/)
   await browser.press('Show them')
   await browser.read('2 visits')
-  while ((await page()).includes('either')) await browser.type(Key.chord(Key.CONTROL, 'z'))
+  while ((await page()).includes('neither')) await browser.type(Key.chord(Key.CONTROL, 'z'))
 })
 
 test('it is put in groups, each with what it comes to, folded and unfolded', async () => {

@@ -45,13 +45,14 @@ const AddList = z.strictObject({
   ...List.shape,
   id: Id,
   name: typedName.optional(),
+  folder: typedName.optional(),
   describe: typedWords.optional(),
 })
 
 /** A list that is kept. What it asks for is looked at where it is run: a field may go and come back. */
 export const addList: EditKind<z.infer<typeof AddList>> = {
   schema: AddList,
-  steps(book, { kind: _kind, name: typed, describe: written, ...list }) {
+  steps(book, { kind: _kind, name: typed, folder: laid, describe: written, ...list }) {
     if (!findTable(book, list.table)) return fail({ kind: 'gone', what: 'table' })
     if (isTaken(book, list.id)) return fail({ kind: 'stale', what: 'This list' })
     if (book.lists.length >= limits.lists) return fail({ kind: 'too-many', what: 'list', limit: limits.lists })
@@ -59,9 +60,15 @@ export const addList: EditKind<z.infer<typeof AddList>> = {
     if (!name.ok) return name
     const describe = tidied(written, limits.describeLength)
     if (!describe.ok) return describe
+    const folder = tidied(laid, limits.nameLength)
+    if (!folder.ok) return folder
     const free = nameTaken(book, list.id, list.owner, name.value)
     if (!free.ok) return free
-    const words = { ...(name.value && { name: name.value }), ...(describe.value && { describe: describe.value }) }
+    const words = {
+      ...(folder.value && { folder: folder.value }),
+      ...(name.value && { name: name.value }),
+      ...(describe.value && { describe: describe.value }),
+    }
     return ok([putList({ ...list, ...words })])
   },
   say: (_book, { name }) => (name ? `Keep the list ${name}` : 'Keep a list'),
@@ -72,6 +79,9 @@ const ChangeList = z.strictObject({
   list: Id,
   to: z.strictObject({
     name: typedName.optional(),
+    /** Blank for none. */
+    folder: typedName.optional(),
+    pinned: z.boolean().optional(),
     describe: typedWords.optional(),
     /** Null for everybody's. */
     owner: Id.nullable().optional(),
@@ -118,10 +128,20 @@ export const changeList: EditKind<z.infer<typeof ChangeList>> = {
     if (!name.ok) return name
     const describe = tidied(to.describe ?? list.describe, limits.describeLength)
     if (!describe.ok) return describe
+    const folder = tidied(to.folder ?? list.folder, limits.nameLength)
+    if (!folder.ok) return folder
+    const pinned = (to.pinned ?? list.pinned) ? true : undefined
     const owner = to.owner === undefined ? list.owner : (to.owner ?? undefined)
     const free = nameTaken(book, id, owner, name.value)
     if (!free.ok) return free
-    const wished = { ...askedBy(list, to), name: name.value, describe: describe.value, owner }
+    const wished = {
+      ...askedBy(list, to),
+      name: name.value,
+      describe: describe.value,
+      folder: folder.value,
+      pinned,
+      owner,
+    }
     return orNothing(setKeys(list, id, wished))
   },
   say: (book, { list }) => `Change the list ${listName(book, list)}`,

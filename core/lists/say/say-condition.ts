@@ -50,8 +50,14 @@ export function sayCondition(book: Book, tableId: string, condition: Condition, 
       return parts.length < 2 ? (parts[0] ?? '') : `${parts.length === 2 ? before : ''}${listed(parts, word)}`
     }
     case 'not':
-      return `not ${inner(condition.of)}`
+      return sayOpposite(condition.of, inner)
   }
+}
+
+/** "that is not one whose state is done", "that is neither one that has a payment nor one whose price is blank". */
+function sayOpposite(of: Condition, say: (one: Condition) => string): string {
+  if (of.kind !== 'any' || of.of.length < 2) return `that is not one ${say(of)}`
+  return `that is neither ${of.of.map((one) => `one ${say(one)}`).join(' nor ')}`
 }
 
 function compared(book: Book, tableId: string, { place, how, with: given }: Of<'compare'>, told: Told): string {

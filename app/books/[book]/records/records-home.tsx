@@ -5,6 +5,7 @@ import type { Table } from '@/core/book'
 import { shownTables } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { Room } from '@/ui/shell/room'
+import { PinnedLists } from './pinned-lists'
 import { useRecords } from './records-context'
 
 /** Where staff arrive: every table with how many records it holds, and the way to enter one. */
@@ -14,6 +15,7 @@ export function RecordsHome({ counts }: { readonly counts: Readonly<Record<strin
   return (
     <Room>
       <h1 className="mb-4 text-[22px] leading-tight">{book.name}</h1>
+      <PinnedLists />
       <Cards tables={main} counts={counts} />
       {lists.length > 0 && (
         <>

@@ -7,7 +7,11 @@ import { fail, ok } from '@/core/words'
 import { dropList, keepList } from '@/server/books'
 
 /** A list as it is typed: what is too long in its words is told by the edit, in words. */
-const Typed = List.extend({ name: z.string().max(20_000).optional(), describe: z.string().max(100_000).optional() })
+const Typed = List.extend({
+  name: z.string().max(20_000).optional(),
+  folder: z.string().max(20_000).optional(),
+  describe: z.string().max(100_000).optional(),
+})
 
 /** Keeps a list for oneself or for everybody; `before` is what it was when changing it began. */
 export const keep = bookAction(

@@ -4,23 +4,14 @@ import { ImageDown } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { useMemo, useRef } from 'react'
 import { toast } from 'sonner'
-import type { Book, ChartKind } from '@/core/book'
-import { showValue } from '@/core/kinds'
-import {
-  chartData,
-  type ChartData,
-  fittingChart,
-  groupAt,
-  type ReadList,
-  type ReadShown,
-  sayGroup,
-  sayMeasure,
-} from '@/core/lists'
+import type { ChartKind } from '@/core/book'
+import { chartData, fittingChart, groupAt, type ReadList, sayGroup } from '@/core/lists'
 import { capital } from '@/core/words'
 import { Button, WordButton } from '@/ui/kit'
 import { handOver } from '@/ui/hand-over'
 import { useRecords } from '../records-context'
-import type { ChartPicture, Drawing } from './chart-canvas'
+import type { ChartPicture } from './chart-canvas'
+import { drawingOf, type DrawnChart } from './drawing'
 import { CrossedTable } from './crossed-table'
 import type { Crossing } from './use-crossing'
 import type { Path } from './use-list-lines'
@@ -30,7 +21,7 @@ const ChartCanvas = dynamic(() => import('./chart-canvas').then(({ ChartCanvas: 
 interface Props {
   readonly name: string
   readonly read: ReadList
-  readonly shown: ReadShown & { readonly chart: ChartKind }
+  readonly shown: DrawnChart
   readonly crossing: Crossing
   readonly onChart: (chart: ChartKind) => void
   readonly onOpen: (path: Path, words: string) => void
@@ -91,24 +82,4 @@ export function ChartView({ name, read, shown, crossing, onChart, onOpen }: Prop
       <CrossedTable read={read} of={shown.of} crossing={crossing} onOpen={onOpen} whole />
     </div>
   )
-}
-
-/** What is drawn: the book's own words and ways of writing, and numbers as near as a picture needs them. */
-function drawingOf(book: Book, read: ReadList, { of, chart }: Props['shown'], data: ChartData): Drawing {
-  const say = (at: number) => (cell: ChartData['places'][number]) => sayGroup(book.look, groupAt(read, at), cell, true)
-  const write = (value: number) =>
-    of === 'size' || of.face.kind !== 'money'
-      ? value.toLocaleString('en-GB', { maximumFractionDigits: 3 })
-      : showValue(value.toFixed(book.look.currencyDecimals), of.face, book.look)
-  return {
-    kind: chart,
-    places: data.places.map(say(0)),
-    series: data.series.map(({ cell, values }) => ({
-      name: cell ? say(1)(cell) : data.series.length > 1 ? 'All others' : capital(sayMeasure(read, of)),
-      values: values.map((value) => (value === null ? null : Number(value))),
-    })),
-    of: sayMeasure(read, of) + (of !== 'size' && of.face.unit ? `, ${of.face.unit}` : ''),
-    along: groupAt(read, 0).words,
-    write,
-  }
 }

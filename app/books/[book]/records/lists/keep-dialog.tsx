@@ -3,9 +3,9 @@
 import { type FormEvent, useState } from 'react'
 import { answered } from '@/app/answered'
 import type { List } from '@/core/book'
-import { nameOf } from '@/core/lists'
+import { foldersOf, nameOf } from '@/core/lists'
 import { wordProblem } from '@/core/words'
-import { Button, Dialog, Labelled, PassageBox, Segments, TextBox } from '@/ui/kit'
+import { Button, Dialog, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 import { keep } from './actions'
@@ -25,13 +25,20 @@ export function KeepDialog({ list, before, onClose, onKept }: Props) {
   const { book, id: bookId } = useRecords()
   const [name, setName] = useState(list.name ?? '')
   const [describe, setDescribe] = useState(list.describe ?? '')
+  const [folder, setFolder] = useState(list.folder ?? '')
+  const [pinned, setPinned] = useState(list.pinned === true)
   const [whose, setWhose] = useState<Whose>(before && before.owner === undefined ? 'everybody' : 'mine')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   async function send(over: boolean) {
     setBusy(true)
-    const { name: _name, describe: _describe, owner: _owner, ...asked } = list
-    const words = { ...(name.trim() && { name }), ...(describe.trim() && { describe }) }
+    const { name: _name, describe: _describe, folder: _folder, pinned: _pinned, owner: _owner, ...asked } = list
+    const words = {
+      ...(name.trim() && { name }),
+      ...(describe.trim() && { describe }),
+      ...(folder.trim() && { folder }),
+      ...(pinned && { pinned }),
+    }
     const wished: List = { ...asked, ...words, id: over ? list.id : freshId() }
     const kept = await answered(
       keep(bookId, { list: wished, mine: whose === 'mine', ...(over && before && { before }) }),
@@ -80,6 +87,29 @@ export function KeepDialog({ list, before, onClose, onKept }: Props) {
             onChange={(event) => setDescribe(event.target.value)}
           />
         </Labelled>
+        <Labelled label="Folder (optional)" htmlFor="keep-folder">
+          <TextBox
+            id="keep-folder"
+            value={folder}
+            list="keep-folders"
+            onChange={(event) => setFolder(event.target.value)}
+          />
+          <datalist id="keep-folders">
+            {foldersOf(book.lists).map((one) => (
+              <option key={one} value={one} />
+            ))}
+          </datalist>
+        </Labelled>
+        <TickBox
+          id="keep-pinned"
+          checked={pinned}
+          label={
+            list.shown?.as === 'chart'
+              ? 'Its chart on the first page of Records'
+              : 'Its number on the first page of Records'
+          }
+          onChange={setPinned}
+        />
         <Segments
           label="Whose it is"
           value={whose}

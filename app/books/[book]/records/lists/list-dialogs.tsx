@@ -102,6 +102,8 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
             onChange({
               name: undefined,
               describe: undefined,
+              folder: undefined,
+              pinned: undefined,
               owner: undefined,
               groups: undefined,
               figures: undefined,

@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { DropdownMenu } from 'radix-ui'
 import type { List } from '@/core/book'
-import { nameOf, sayList } from '@/core/lists'
+import { foldersOf, inFolder, nameOf, sayList } from '@/core/lists'
 import { shownTables } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
@@ -35,23 +35,40 @@ export function ListsIndex() {
 }
 
 function Some({ head, lists }: { readonly head: string; readonly lists: readonly List[] }) {
-  const { book, base } = useRecords()
-  const sorted = [...lists].sort((a, b) => nameOf(book, a).localeCompare(nameOf(book, b)))
   return (
     <section className="mb-7">
       <h2 className="mb-2 text-[13px] text-ash-6">{head}</h2>
-      <ul className="border-t border-ash-3">
-        {sorted.map((list) => (
-          <li key={list.id} className="border-b border-ash-3">
-            <Link href={`${base}/lists/${list.id}`} className="block px-2 py-2.5 hover:bg-ash-1">
-              <span className="block font-semibold">{nameOf(book, list)}</span>
-              {list.describe && <span className="block text-[13px]">{list.describe}</span>}
-              <span className="block text-[13px] text-ash-6">{sayList(book, list)}</span>
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <Rows lists={inFolder(lists, undefined)} />
+      {foldersOf(lists).map((folder) => (
+        <details key={folder} open className="mt-3">
+          <summary className="cursor-pointer rounded-sm py-1 font-semibold">
+            {folder} <span className="font-normal text-ash-6">{inFolder(lists, folder).length}</span>
+          </summary>
+          <div className="pl-4">
+            <Rows lists={inFolder(lists, folder)} />
+          </div>
+        </details>
+      ))}
     </section>
+  )
+}
+
+function Rows({ lists }: { readonly lists: readonly List[] }) {
+  const { book, base } = useRecords()
+  if (lists.length === 0) return null
+  const sorted = [...lists].sort((a, b) => nameOf(book, a).localeCompare(nameOf(book, b)))
+  return (
+    <ul className="border-t border-ash-3">
+      {sorted.map((list) => (
+        <li key={list.id} className="border-b border-ash-3">
+          <Link href={`${base}/lists/${list.id}`} className="block px-2 py-2.5 hover:bg-ash-1">
+            <span className="block font-semibold">{nameOf(book, list)}</span>
+            {list.describe && <span className="block text-[13px]">{list.describe}</span>}
+            <span className="block text-[13px] text-ash-6">{sayList(book, list)}</span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   )
 }
 

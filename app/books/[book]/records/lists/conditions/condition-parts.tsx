@@ -1,6 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
+import type { ConditionDraft } from '@/core/lists'
 import { ChoiceBox, Labelled, TickBox } from '@/ui/kit'
 import { useRecords } from '../../records-context'
 import { type Askable, askablesOf, idOf } from './askables'
@@ -26,12 +27,19 @@ export function ConditionParts({ id, label, none, table, draft, depth, onChange 
         <TickBox
           id={`${id}-not`}
           checked={draft.not === true}
-          label="Turned round: those of which this is not so"
+          label={sayTurned(draft)}
           onChange={(not) => onChange({ ...draft, not: not || undefined })}
         />
       )}
     </div>
   )
+}
+
+function sayTurned(draft: ConditionDraft): string {
+  if (draft.kind !== 'group') return 'Turned round: those of which this is not so'
+  return draft.joint === 'any'
+    ? 'Turned round: those of which none of these is so'
+    : 'Turned round: those of which not all of these are so'
 }
 
 const inner: Inner = (props) => <ConditionParts {...props} />
