@@ -72,6 +72,8 @@ const plain = [
     places: z.array(Place).min(1).max(limits.repeats).readonly(),
     nearly: z.literal(true).optional(),
   }),
+  /** It is in another kept list of its table. */
+  z.strictObject({ kind: z.literal('in'), list: Id }),
   /** What no comparison says: an expression over the list's own records, as a tree. */
   z.strictObject({ kind: z.literal('holds'), tree: AnyJson }),
 ] as const

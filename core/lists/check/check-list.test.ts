@@ -187,3 +187,49 @@ test('columns that would be headed alike are told apart', () => {
   const { read } = { read: undefined, ...readList(book, { ...base, columns }, answers) }
   expect(read?.columns.map(({ heading }) => heading)).toEqual(['House', 'House → Town'])
 })
+
+describe('what is in another list', () => {
+  const inList = (list: string) => ({ kind: 'in', list }) as const
+  const kept = (id: string, where: Condition, more: Partial<List> = {}): List => ({
+    id,
+    name: id,
+    table: 'visit',
+    columns: [{ id: 'c', shows: { kind: 'field', place: { way: [], field: 'visit_state' } } }],
+    asks: [],
+    order: [],
+    where,
+    ...more,
+  })
+  const filled: Condition = { kind: 'compare', place: { way: [], field: 'visit_state' }, how: 'filled', with: [] }
+  const faultsOf = (list: List, ...lists: List[]) =>
+    readList(askedBook(), list, { given: {}, now: { moment: '2027-03-12T10:00' }, lists: [list, ...lists] }).faults.map(
+      ({ problem }) => problem.kind,
+    )
+
+  test('is asked through any number of lists, but not in a circle', () => {
+    const [a, b] = [kept('a', inList('b')), kept('b', inList('c'))]
+    expect(faultsOf(a, b, kept('c', filled))).toEqual([])
+    expect(faultsOf(a, b, kept('c', inList('a')))).toEqual(['list-in-circle'])
+    expect(faultsOf(kept('a', inList('a')))).toEqual(['list-in-circle'])
+  })
+
+  test.each<[string, List, string]>([
+    ['one that is gone', kept('x', filled), 'list-in-gone'],
+    ['one of another table', kept('b', filled, { table: 'house' }), 'list-in-gone'],
+    ['one that shows only the first', kept('b', filled, { first: 3 }), 'list-in-open'],
+    [
+      'one that is asked something',
+      kept('b', filled, { asks: [{ id: 'q', words: 'State', place: { way: [], field: 'visit_state' } }] }),
+      'list-in-open',
+    ],
+    ['one in which something is wrong', kept('b', { ...filled, place: { way: [], field: 'gone' } }), 'list-in-wrong'],
+  ])('is not asked of %s', (_, other, kind) => {
+    expect(faultsOf(kept('a', inList('b')), other)).toEqual([kind])
+  })
+
+  test('has an end where lists double from one to the next', () => {
+    const twice = (id: string, next: string) => kept(id, { kind: 'any', of: [inList(next), inList(next)] })
+    const chain = Array.from({ length: 30 }, (_, at) => twice(`l${at}`, `l${at + 1}`))
+    expect(faultsOf(chain[0]!, ...chain.slice(1), kept('l30', filled))).toContain('list-too-many-conditions')
+  })
+})

@@ -15,7 +15,8 @@ export type ListRead =
 export function readList(book: Book, list: List, answers: Answers): ListRead {
   const table = findTable(book, list.table)
   if (!table) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'gone', what: 'table' } }] }
-  const reading: Reading = { book, list, answers, faults: [] }
+  const through = { lists: [list.id], taken: { conditions: 0 } }
+  const reading: Reading = { book, list, answers, faults: [], through }
   const columns = toldApart(book, table, readColumns(reading, table))
   checkIds(reading)
   const all = list.where ? conditionsIn(list.where).length : 0

@@ -4,6 +4,7 @@ import {
   type Condition,
   fieldOf,
   findField,
+  limits,
   linkOf,
   type Field,
   type Place,
@@ -22,7 +23,7 @@ import { fits, sayHow } from './comparisons'
 import { factTree } from './fact-tree'
 import { fieldAt } from './field-at'
 import { readGroup } from './read-groups'
-import type { ReadCondition, ReadGroup, Reading } from './read-list'
+import { conditionsIn, type ReadCondition, type ReadGroup, type Reading } from './read-list'
 import { daysOf, daysWritten } from './spans'
 
 type Path = readonly number[]
@@ -43,6 +44,8 @@ export function readCondition(reading: Reading, table: Table, condition: Conditi
       return { kind: 'not', of: readCondition(reading, table, condition.of, [...path, 0]) }
     case 'has':
       return has(reading, table, condition, path)
+    case 'in':
+      return inList(reading, table, condition, path)
     case 'holds':
       return holds(reading, table, condition, path)
     case 'repeats':
@@ -75,6 +78,32 @@ function repeats(reading: Reading, table: Table, { places, nearly }: Of<'repeats
     of.push(read)
   }
   return { kind: 'repeats', of, nearly: nearly === true }
+}
+
+/** Asks what another list asks; so what is in it today is in it here. */
+function inList(reading: Reading, table: Table, { list: id }: Of<'in'>, path: Path): ReadCondition {
+  const { answers, through } = reading
+  const other = answers.lists?.find((one) => one.id === id)
+  const name = other?.name ?? 'that has no name'
+  if (!other || other.table !== table.id) return fault(reading, path, { kind: 'list-in-gone', table: table.name })
+  if (through.lists.includes(id)) return fault(reading, path, { kind: 'list-in-circle', name })
+  if (other.asks.length > 0 || other.first !== undefined || other.groups?.some(({ first }) => first !== undefined))
+    return fault(reading, path, { kind: 'list-in-open', name })
+  through.taken.conditions += other.where ? conditionsIn(other.where).length : 0
+  if (through.taken.conditions > limits.conditions)
+    return fault(reading, path, { kind: 'list-too-many-conditions', most: limits.conditions })
+  if (!other.where) return { kind: 'always' }
+  const inner: Reading = {
+    ...reading,
+    list: other,
+    faults: [],
+    through: { ...through, lists: [...through.lists, id] },
+  }
+  const read = readCondition(inner, table, other.where, [])
+  const [first] = inner.faults
+  return first
+    ? fault(reading, path, first.problem.kind.startsWith('list-in-') ? first.problem : { kind: 'list-in-wrong', name })
+    : read
 }
 
 function holds(reading: Reading, table: Table, { tree }: Of<'holds'>, path: Path): ReadCondition {

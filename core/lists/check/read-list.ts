@@ -148,6 +148,8 @@ export function groupAt({ groups }: Pick<ReadList, 'groups'>, at: number): ReadG
 export interface Answers {
   readonly given: Readonly<Record<string, string>>
   readonly now: Now
+  /** The kept lists that whoever asks may see, for what asks whether something is in one of them. */
+  readonly lists?: readonly List[] | undefined
 }
 
 export interface Reading {
@@ -155,6 +157,8 @@ export interface Reading {
   readonly list: List
   readonly answers: Answers
   readonly faults: ListFault[]
+  /** The lists through which this one is come to, the list that is asked first, and how many conditions that took. */
+  readonly through: { readonly lists: readonly string[]; readonly taken: { conditions: number } }
 }
 
 /** Walks all conditions of a tree, each before those in it. */

@@ -22,6 +22,13 @@ export interface RepeatsDraft {
   readonly not?: true | undefined
 }
 
+/** That a record is in another kept list. */
+export interface InDraft {
+  readonly kind: 'in'
+  readonly list: string
+  readonly not?: true | undefined
+}
+
 /** Several conditions as one: all of them, or any; one that isn't chosen yet is nothing. */
 export interface GroupDraft {
   readonly kind: 'group'
@@ -30,7 +37,7 @@ export interface GroupDraft {
   readonly not?: true | undefined
 }
 
-export type ConditionDraft = CompareDraft | HasDraft | RepeatsDraft | GroupDraft
+export type ConditionDraft = CompareDraft | HasDraft | RepeatsDraft | InDraft | GroupDraft
 
 export const hasDraft = (way: Way): HasDraft => ({ kind: 'has', way, amount: 'some', count: '2' })
 
@@ -47,6 +54,8 @@ function sayPlainly(saying: Saying, draft: ConditionDraft): Result<Said> {
       return sayCompare(saying, draft)
     case 'repeats':
       return sayRepeats(draft)
+    case 'in':
+      return ok({ condition: { kind: 'in', list: draft.list }, asks: [] })
     case 'has':
       return sayHas(saying, draft)
     case 'group':
@@ -121,6 +130,8 @@ export function draftOfCondition(
       const of = condition.of.map((one) => draftOfCondition(book, table, one, asks))
       return of.includes(undefined) ? undefined : { kind: 'group', joint: condition.kind, of }
     }
+    case 'in':
+      return { kind: 'in', list: condition.list }
     case 'holds':
       return undefined
   }

@@ -30,7 +30,12 @@ test.each([
     [],
     /^Each visit whose state is booked and|^Each visit whose day.*next week/,
   ],
-  ['Which visits were not made in the last two weeks?', 'visit', [], /^Each visit that is not one whose day is in the last 2 weeks/],
+  [
+    'Which visits were not made in the last two weeks?',
+    'visit',
+    [],
+    /^Each visit that is not one whose day is in the last 2 weeks/,
+  ],
   ['Which payments came last month?', 'payment', [], /^Each payment .*last month/],
   ['How many visits has each house?', 'house', [houses], /^Each house, with .*most first/],
   ['How much was paid for each visit?', 'visit', [payments], /^Each visit, with .*most first/],

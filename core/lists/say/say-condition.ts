@@ -3,6 +3,7 @@ import {
   type Comparison,
   type Condition,
   findField,
+  findList,
   findTable,
   type Given,
   type List,
@@ -41,6 +42,8 @@ export function sayCondition(book: Book, tableId: string, condition: Condition, 
       const noun = inSentence(findTable(book, tableId)?.name ?? '')
       return `of which another ${noun} has ${condition.nearly ? 'nearly ' : ''}the same ${names}`
     }
+    case 'in':
+      return `that is in the list ${sayListName(book, condition.list)}`
     case 'holds':
       return 'of which the calculation is true'
     case 'all':
@@ -52,6 +55,11 @@ export function sayCondition(book: Book, tableId: string, condition: Condition, 
     case 'not':
       return sayOpposite(condition.of, inner)
   }
+}
+
+const sayListName = (book: Book, id: string) => {
+  const list = findList(book, id)
+  return list ? `“${list.name ?? 'without a name'}”` : 'that is gone'
 }
 
 /** "that is not one whose state is done", "that is neither one that has a payment nor one whose price is blank". */

@@ -21,6 +21,14 @@ export const listProblems = {
   'list-cannot-gather': ({ field, name }: { readonly field: string; readonly name: string }) =>
     `There is no ${name} of ${field}. Choose another field, or count.`,
   'list-counts-the-wrong-way': () => 'It asks for at least more than at most. Turn the two numbers round.',
+  'list-in-gone': ({ table }: { readonly table: string }) =>
+    `This asks for what is in a list of ${table} that is no longer kept. Choose another, or take it out.`,
+  'list-in-circle': ({ name }: { readonly name: string }) =>
+    `The list ${name} asks in its turn for what is in this one. Take one of the two out.`,
+  'list-in-open': ({ name }: { readonly name: string }) =>
+    `The list ${name} is asked something each time, or shows only the first of its records, so it can’t be told what is in it. Choose another.`,
+  'list-in-wrong': ({ name }: { readonly name: string }) =>
+    `Something in the list ${name} is wrong. Open it and put right what is marked there.`,
   'list-order-gone': () => 'It is put in order by a column that it no longer has. Choose another.',
   'list-order-several': ({ column }: { readonly column: string }) =>
     `${column} may hold several values, so nothing can be put in order by it. Count them, or choose another column.`,

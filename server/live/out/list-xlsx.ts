@@ -41,7 +41,7 @@ type Workbook = InstanceType<typeof ExcelJS.stream.xlsx.WorkbookWriter>
 async function writeSheets(workbook: Workbook, walk: Walk, rowsOfSheet: number): Promise<void> {
   const { read, list, reads, answers } = walk
   const { book } = reads.live
-  const name = nameOf(book, list)
+  const name = nameOf({ ...book, lists: answers.lists ?? [] }, list)
   let sheet: ExcelJS.Worksheet | undefined
   let [rows, sheets] = [0, 0]
   for await (const page of walkList(walk)) {
@@ -64,7 +64,12 @@ async function writeSheets(workbook: Workbook, walk: Walk, rowsOfSheet: number):
   sheet.commit()
   const about = workbook.addWorksheet('About')
   about.getColumn(1).width = 100
-  for (const words of [name, sayList(book, list), `Read ${answers.now.moment.replace('T', ' ')}`]) about.addRow([words])
+  for (const words of [
+    name,
+    sayList({ ...book, lists: answers.lists ?? [] }, list),
+    `Read ${answers.now.moment.replace('T', ' ')}`,
+  ])
+    about.addRow([words])
   about.commit()
 }
 

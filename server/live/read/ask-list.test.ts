@@ -83,6 +83,43 @@ test('any list gives what looking at every record by itself gives, in the same o
   expect(tried.along).toBeGreaterThan(atLeast(30))
 })
 
+test('two lists laid over each other are both, either, and the first alone', async () => {
+  const tried = { pairs: 0, both: 0, alone: 0 }
+  await fc.assert(
+    fc.asyncProperty(worldOf(book), fc.array(listOf(book), { minLength: 14, maxLength: 14 }), async (world, lists) => {
+      await fill(world)
+      const slow = new SlowLists(book, world)
+      for (const [at, { first: _first, groups: _groups, ...one }] of lists.entries()) {
+        const found = lists.slice(at + 1).find(({ table, where }) => table === one.table && where)
+        if (!found) continue
+        const { first: _others, groups: _its, ...other } = { ...found, id: 'other' }
+        const refsOf = async (where: Condition): Promise<Set<string>> => {
+          const page = await askList(asked, { ...one, where }, { ...answers, lists: [other] }, { limit: 100 })
+          if ('faults' in page) throw new Error(JSON.stringify(page.faults))
+          return new Set(page.lines.map(({ ref }) => ref))
+        }
+        const mine = one.where
+        if (!mine) continue
+        const [own, others] = [one, other].map(
+          (list) => new Set(slow.records(list).map(({ ref }) => refOf(ref.split('~')))),
+        ) as [Set<string>, Set<string>]
+        const there: Condition = { kind: 'in', list: 'other' }
+        expect(await refsOf({ kind: 'all', of: [mine, there] })).toEqual(new Set([...own].filter((x) => others.has(x))))
+        expect(await refsOf({ kind: 'all', of: [mine, { kind: 'not', of: there }] })).toEqual(
+          new Set([...own].filter((x) => !others.has(x))),
+        )
+        expect(await refsOf({ kind: 'any', of: [mine, there] })).toEqual(new Set([...own, ...others]))
+        tried.pairs++
+        if ([...own].some((x) => others.has(x))) tried.both++
+        if ([...own].some((x) => !others.has(x))) tried.alone++
+      }
+    }),
+    { ...runs(12), endOnFailure: true },
+  )
+  expect(tried.both).toBeGreaterThan(atLeast(8))
+  expect(tried.alone).toBeGreaterThan(atLeast(4))
+})
+
 const visits = (where: Condition, more: Partial<List> = {}): List => ({
   id: 'list',
   table: 'visit',

@@ -36,7 +36,7 @@ export function PinnedLists() {
 
 function Pinned({ list }: { readonly list: List }) {
   const { book, base } = useRecords()
-  const found = readList(book, list, { given: nothing, now: officeNow() })
+  const found = readList(book, list, { given: nothing, now: officeNow(), lists: book.lists })
   const read = 'read' in found ? found.read : undefined
   const { shown } = read ?? {}
   const chart = shown?.chart ? { ...shown, chart: shown.chart } : undefined

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { answered } from '@/app/answered'
 import type { List } from '@/core/book'
 import { nameOf, type ReadColumn } from '@/core/lists'
-import { wordProblem } from '@/core/words'
+import { listed, wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { drop } from './actions'
@@ -126,6 +126,9 @@ function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: 
   const { book, id, base } = useRecords()
   const router = useRouter()
   const [wrong, setWrong] = useState('')
+  const asking = book.lists.filter(({ where }) =>
+    JSON.stringify(where ?? null).includes(`{"kind":"in","list":"${list.id}"}`),
+  )
   const remove = async () => {
     const gone = await answered(drop(id, { list: list.id }))
     if (!gone.ok) return setWrong(wordProblem(gone.problem))
@@ -147,6 +150,12 @@ function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: 
         </>
       }
     >
+      {asking.length > 0 && (
+        <p className="mt-2">
+          {listed(asking.map((one) => nameOf(book, one)))} {asking.length === 1 ? 'asks' : 'ask'} for what is in it, and
+          can’t be run without it.
+        </p>
+      )}
       {wrong && (
         <p role="alert" className="mt-2 text-[13px] text-ember">
           {wrong}

@@ -25,7 +25,7 @@ export function ListRail({ tableId, current, trail }: Props) {
   const { book, base } = useRecords()
   const router = useRouter()
   const lines = useTrailLines(base, trail)
-  const found = readList(book, trail.list, { given: trail.given, now: officeNow() })
+  const found = readList(book, trail.list, { given: trail.given, now: officeNow(), lists: book.lists })
   const columns = 'read' in found ? found.read.columns : []
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const at = all.findIndex(({ ref }) => ref === current)

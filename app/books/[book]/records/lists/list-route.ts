@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { type AtBook, bookRoute, refused } from '@/app/door'
 import { limits, List } from '@/core/book'
 import { fail } from '@/core/words'
+import { listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { heavyProblem, type Live, openedBook } from '@/server/live'
 
@@ -30,7 +31,9 @@ export type Run = z.infer<typeof Run>
 const longest = 1_000_000
 
 /** For route handlers that run a list on the live book; what is sent is read from the body. */
-export const listRoute = (answer: (at: AtBook & { live: Live }, run: Run, request: Request) => Promise<Response>) =>
+export const listRoute = (
+  answer: (at: AtBook & { live: Live; lists: readonly List[] }, run: Run, request: Request) => Promise<Response>,
+) =>
   bookRoute<{ book: string }>('reader', async (at, request) => {
     const run = Run.safeParse(await sentIn(request))
     if (!run.success) return refused(400, fail({ kind: 'unexpected' }))
@@ -38,7 +41,8 @@ export const listRoute = (answer: (at: AtBook & { live: Live }, run: Run, reques
     if (!live.ok) return refused(409, live)
     try {
       // The request's own signal tells when whoever asked has gone.
-      return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value }, run.data, request)
+      const lists = listsFor(at.stored.book, at.account.id)
+      return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value, lists }, run.data, request)
     } catch (cause) {
       const problem = heavyProblem(cause)
       if (!problem) throw cause

@@ -41,7 +41,7 @@ export function ListSheet({ kept, start }: Props) {
     setGiven(trail.given)
   })
   const table = tableOf(book, list.table)
-  const found = readList(book, list, { given, now: officeNow() })
+  const found = readList(book, list, { given, now: officeNow(), lists: book.lists })
   const read = 'read' in found ? found.read : undefined
   const answers = useSettled(given, 300)
   const lines = useListLines(base, list, answers, read !== undefined)

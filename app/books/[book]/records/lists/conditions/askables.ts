@@ -8,6 +8,7 @@ import {
   hasDraft,
   isSeveral,
   mayBeNone,
+  nameOf,
   type RepeatsDraft,
   sayEnd,
 } from '@/core/lists'
@@ -31,6 +32,8 @@ export function idOf(draft: ConditionDraft): string {
     case 'repeats':
     case 'group':
       return draft.kind
+    case 'in':
+      return `in ${draft.list}`
     case 'has':
       return JSON.stringify(draft.way)
     case 'compare':
@@ -38,8 +41,8 @@ export function idOf(draft: ConditionDraft): string {
   }
 }
 
-/** All that can be asked of a table's records; several things together where there is room for them. */
-export function askablesOf(book: Book, table: Table, hasRoom: boolean): Askable[] {
+/** All that can be asked of a table's records in a list of its own; several things together where there is room for them. */
+export function askablesOf(book: Book, table: Table, own: string, hasRoom: boolean): Askable[] {
   const found: Askable[] = []
   const fieldsAt = (way: Way, end: Table, group: string) => {
     for (const field of end.fields) {
@@ -71,6 +74,11 @@ export function askablesOf(book: Book, table: Table, hasRoom: boolean): Askable[
     draft: repeats,
   })
   walk([], 0, [])
+  for (const list of book.lists)
+    if (list.id !== own && list.table === table.id && list.asks.length === 0 && list.first === undefined) {
+      const draft = { kind: 'in', list: list.id } as const
+      found.push({ id: idOf(draft), group: lists, words: `It is in the list ${nameOf(book, list)}`, draft })
+    }
   if (hasRoom) {
     const draft: GroupDraft = { kind: 'group', joint: 'any', of: [undefined, undefined] }
     found.push({ id: idOf(draft), group: together, words: 'Any of several things, or all of them …', draft })
@@ -78,6 +86,7 @@ export function askablesOf(book: Book, table: Table, hasRoom: boolean): Askable[
   return found
 }
 
+const lists = 'In another list'
 const together = 'Several things as one'
 const twice = 'More than once'
 const there = 'Whether there is'

@@ -112,6 +112,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
             id="condition"
             label="What is asked"
             none="Choose …"
+            list={list.id}
             table={table}
             draft={draft}
             depth={0}

@@ -12,12 +12,12 @@ import { type ConditionProps, deepest, type Inner } from './inner'
 import { RepeatsParts } from './repeats-parts'
 
 /** One condition: what is asked of a record, and how; it may have others in it. */
-export function ConditionParts({ id, label, none, table, draft, depth, onChange }: ConditionProps) {
-  const at = { id, table, depth, inner }
+export function ConditionParts({ id, label, none, list, table, draft, depth, onChange }: ConditionProps) {
+  const at = { id, list, table, depth, inner }
   return (
     <div className="flex flex-col gap-2">
       <div className="grid gap-3 sm:grid-cols-3">
-        <WhatBox {...{ id, label, none, table, draft, depth, onChange }} />
+        <WhatBox {...{ id, label, none, list, table, draft, depth, onChange }} />
         {draft?.kind === 'compare' && <CompareParts id={id} table={table} draft={draft} onChange={onChange} />}
         {draft?.kind === 'repeats' && <RepeatsParts draft={draft} table={table} onChange={onChange} />}
         {draft?.kind === 'has' && <HasParts {...at} draft={draft} onChange={onChange} />}
@@ -45,9 +45,9 @@ function sayTurned(draft: ConditionDraft): string {
 const inner: Inner = (props) => <ConditionParts {...props} />
 
 /** What is asked of a record: a field, whether there is something, or several things together. */
-function WhatBox({ id, label, none, table, draft, depth, onChange }: ConditionProps) {
+function WhatBox({ id, label, none, list, table, draft, depth, onChange }: ConditionProps) {
   const { book } = useRecords()
-  const askables = useMemo(() => askablesOf(book, table, depth < deepest), [book, table, depth])
+  const askables = useMemo(() => askablesOf(book, table, list, depth < deepest), [book, table, list, depth])
   return (
     <Labelled label={label} htmlFor={`${id}-what`}>
       <ChoiceBox

@@ -8,6 +8,7 @@ import type { Inner } from './inner'
 
 interface Props {
   readonly id: string
+  readonly list: string
   readonly table: Table
   readonly draft: GroupDraft
   readonly depth: number
@@ -18,7 +19,7 @@ interface Props {
 const mostInGroup = 12
 
 /** Several conditions as one: all of them, or any. */
-export function GroupParts({ id, table, draft, depth, inner, onChange }: Props) {
+export function GroupParts({ id, list, table, draft, depth, inner, onChange }: Props) {
   const { of, joint } = draft
   return (
     <div className="flex flex-col gap-2 border-l-2 border-ash-4 pl-3">
@@ -39,6 +40,7 @@ export function GroupParts({ id, table, draft, depth, inner, onChange }: Props) 
                 id: `${id}-${at}`,
                 label: `What is asked, ${at + 1}`,
                 none: 'Choose …',
+                list,
                 table: table,
                 draft: one,
                 depth: depth + 1,

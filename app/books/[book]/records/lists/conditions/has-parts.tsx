@@ -17,6 +17,7 @@ const amounts = {
 
 interface Props {
   readonly id: string
+  readonly list: string
   readonly table: Table
   readonly draft: HasDraft
   readonly depth: number
@@ -25,7 +26,7 @@ interface Props {
 }
 
 /** How many there are, and of which kind. */
-export function HasParts({ id, table, draft, depth, inner, onChange }: Props) {
+export function HasParts({ id, list, table, draft, depth, inner, onChange }: Props) {
   const { book } = useRecords()
   const end = endOf(book, table.id, draft.way)
   return (
@@ -61,6 +62,7 @@ export function HasParts({ id, table, draft, depth, inner, onChange }: Props) {
             id: `${id}-of`,
             label: `Only ${plural(inSentence(end.name))} of which this is so (optional)`,
             none: 'all of them count',
+            list,
             table: end,
             draft: draft.of,
             depth: depth + 1,

@@ -10,6 +10,8 @@ export interface ConditionProps {
   readonly label: string
   /** What stands where nothing is chosen. */
   readonly none: string
+  /** The list that it is a condition of. */
+  readonly list: string
   /** The table of whose records it is asked. */
   readonly table: Table
   readonly draft: ConditionDraft | undefined
