@@ -31,6 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
+export { conditionsIn } from './conditions'
 export { emptyBook } from './empty-book'
 export { limits } from './limits'
 export { faultsOf, readBook } from './check-book'

@@ -215,6 +215,8 @@ export const List = z.strictObject({
   folder: z.string().trim().min(1).max(limits.nameLength).optional(),
   /** Its number or its chart stands on the first page of Records. */
   pinned: z.literal(true).optional(),
+  /** The database itself keeps what it counts and adds up, from the next opening on, so that it is quick. */
+  ready: z.literal(true).optional(),
   /** The question among the needs that it answers, in its own words. */
   answers: z.string().max(300).optional(),
   /** Whose it is; everybody's where nobody's. */

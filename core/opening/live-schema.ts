@@ -12,6 +12,8 @@ import {
   type LiveTable,
 } from '../physical'
 import { expressionSql, viewsOf } from '../sql'
+import { keptTables } from './kept'
+import { readyIndexes } from './ready-indexes'
 import { triggersOf } from './triggers/triggers'
 
 /** What the live database should be for this book: what an expert would build by hand. */
@@ -19,7 +21,7 @@ export function liveSchema(book: Book): LiveSchema {
   const names = physicalNames(book)
   return {
     tables: inMakingOrder(book).map((table) => liveTable(book, table, names)),
-    attached: [...viewsOf(book, names), ...triggersOf(book, names)],
+    attached: [...keptTables(book, names), ...viewsOf(book, names), ...triggersOf(book, names)],
   }
 }
 
@@ -57,6 +59,12 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
       const columns = own.compiled.fields.flatMap((field) => columnsOf(field.id)).map((column) => column.name)
       uniques.push({ name: ruleName(name, own.rule.id), columns, rule: own.rule.id })
     }
+  const linked = [
+    ...foreignKeys
+      .map((key) => index(name, key.columns, 'link'))
+      .filter(({ columns: wanted }) => !isCovered(wanted, [primaryKey, ...uniques.map((unique) => unique.columns)])),
+    ...fileIndexes(table, name, names),
+  ]
   return {
     id: table.id,
     name,
@@ -65,12 +73,7 @@ function liveTable(book: Book, table: Table, names: PhysicalNames): LiveTable {
     columns,
     primaryKey,
     uniques,
-    indexes: [
-      ...foreignKeys
-        .map((key) => index(name, key.columns, 'link'))
-        .filter(({ columns: wanted }) => !isCovered(wanted, [primaryKey, ...uniques.map((unique) => unique.columns)])),
-      ...fileIndexes(table, name, names),
-    ],
+    indexes: [...linked, ...forLists(readyIndexes(book, table, names), name, [...uniques, ...linked], primaryKey)],
     checks: checksOf(book, table, names),
     foreignKeys: [...foreignKeys, ...fileKeys(table, name, names)],
   }
@@ -103,6 +106,21 @@ function foreignKey(book: Book, table: Table, linkId: string, names: PhysicalNam
     onDelete: link.onRemove === 'remove' ? 'CASCADE' : leaves ? 'SET NULL' : 'RESTRICT',
     onUpdate: canBeHalf(table, field, columns.length) ? 'RESTRICT' : 'CASCADE',
   }
+}
+
+/** Indexes for lists, each once, but for those that another begins with. */
+function forLists(
+  wanted: readonly string[][],
+  name: string,
+  others: readonly LiveIndex[],
+  primaryKey: readonly string[],
+): LiveIndex[] {
+  const found: LiveIndex[] = []
+  // The longer ones first: they may do for the shorter ones.
+  for (const columns of [...wanted].sort((a, b) => b.length - a.length))
+    if (!isCovered(columns, [primaryKey, ...[...others, ...found].map((one) => one.columns)]))
+      found.push(index(name, columns, 'list'))
+  return found
 }
 
 const fileFields = (table: Table) => table.fields.filter((field) => kindOf(field.kind).control === 'file')

@@ -6,6 +6,7 @@ import { createAllSql, createFileTableSql, createTableSql, addForeignKeySql } fr
 import { edition } from './edition'
 import { firstWords } from './first-words'
 import { askAgain, keepOut } from './triggers/keep-out'
+import type { LiveAttached } from '../physical'
 import { liveSchema } from './live-schema'
 import { sayTable } from './say-table'
 import type { LiveCheckQuestion, OpeningStep } from './steps'
@@ -92,11 +93,12 @@ function clearing(book: Book): OpeningStep[] {
 /** The script for a new database, for reading or for running by hand. */
 export function creationScript(book: Book): string {
   const schema = liveSchema(book)
-  const [views, triggers] = (['VIEW', 'TRIGGER'] as const).map((kind) =>
-    schema.attached.filter((one) => one.kind === kind),
+  const of = (kind: LiveAttached['kind']) => schema.attached.filter((one) => one.kind === kind)
+  const triggers = of('TRIGGER')
+  const plain = [...createAllSql(schema), ...[...of('TABLE'), ...of('VIEW')].map(({ sql }) => sql)].map(
+    (sql) => `${sql};\n`,
   )
-  const plain = [...createAllSql(schema), ...views!.map((view) => view.sql)].map((sql) => `${sql};\n`)
   // A trigger has semicolons of its own.
-  const closed = triggers!.map(({ sql }) => `${sql} //\n`)
+  const closed = triggers.map(({ sql }) => `${sql} //\n`)
   return [...plain, ...(closed.length > 0 ? ['DELIMITER //\n', ...closed, 'DELIMITER ;\n'] : [])].join('\n')
 }

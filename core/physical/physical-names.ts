@@ -11,6 +11,8 @@ export interface PhysicalNames {
   readonly quoted: (id: string) => string
   /** The table that keeps the files, quoted in the same manner. */
   readonly files: string
+  /** The name of something else that stands there, quoted in the same manner. */
+  readonly placed: (name: string) => string
   /** None for a derived field that isn't stored. */
   readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
   /** The view that shows a table with its derived fields, and what one of those is called in it. */
@@ -130,6 +132,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     table: (id) => tables.get(id)!,
     quoted: (id) => quoted(tables.get(id)!),
     files: quoted(ownTable),
+    placed: quoted,
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
     view,
     inView: (tableId, fieldId) => {

@@ -8,10 +8,12 @@ export interface LiveSchema {
 }
 
 export interface LiveAttached {
-  readonly kind: 'VIEW' | 'TRIGGER'
+  readonly kind: 'VIEW' | 'TRIGGER' | 'TABLE'
   readonly name: string
   /** The id of the table that it stands on. */
   readonly table: string
+  /** Another table that it is made from: where one of the two changes, it is made anew. */
+  readonly from?: string
   /** What making it does, in plain words. */
   readonly say: string
   /** What makes it, also where there is an older one. */

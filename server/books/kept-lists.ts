@@ -25,11 +25,28 @@ export async function keepList(
   if (!before) return editBook(db, bookId, accountId, { kind: 'addList', ...list }, [])
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
-  const { id, name, folder, pinned, describe, owner, columns, where, asks, order, groups, figures, shown, first } = list
+  const {
+    id,
+    name,
+    folder,
+    pinned,
+    ready,
+    describe,
+    owner,
+    columns,
+    where,
+    asks,
+    order,
+    groups,
+    figures,
+    shown,
+    first,
+  } = list
   const to = {
     name: name ?? '',
     folder: folder ?? '',
     pinned: pinned ?? false,
+    ready: ready ?? false,
     describe: describe ?? '',
     owner: owner ?? null,
     where: where ?? null,
@@ -62,6 +79,7 @@ const parts = [
   'name',
   'folder',
   'pinned',
+  'ready',
   'describe',
   'owner',
   'columns',

@@ -10,7 +10,7 @@ import { run } from '@/server/database'
 import type { Walk } from '@/server/live'
 import { type Live, namesOf } from '@/server/live/live'
 import { opened, testAccount, testBook, testCatalogue } from './catalogue'
-import { askedDesign } from './random-lists'
+import { askedDesign, readyLists } from './random-lists'
 import type { Known, World } from './slow-lists'
 
 export interface AskedBook {
@@ -20,11 +20,12 @@ export interface AskedBook {
 
 export const answers: Answers = { given: {}, now: { moment: '2027-03-12T10:00' } }
 
-/** A book of every sort of link, opened, whose records lists are asked of. */
-export async function askedRecords(name: string): Promise<AskedBook> {
+/** A book of every sort of link, opened, whose records lists are asked of; with what the database keeps for lists. */
+export async function askedRecords(name: string, ready = false): Promise<AskedBook> {
   const db = await testCatalogue(name)
   const account = await testAccount(db, 'Averil')
-  return { db, live: await opened(db, account, await testBook(db, account, 'Asked', askedDesign)) }
+  const design = ready ? [...askedDesign, ...readyLists] : askedDesign
+  return { db, live: await opened(db, account, await testBook(db, account, 'Asked', design)) }
 }
 
 /** What one known record has in each of its columns. */

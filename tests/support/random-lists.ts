@@ -43,6 +43,30 @@ export const askedDesign: Edit[] = [
   tie('visit', 'paper', { link: 'paper-visit', field: 'paper__visit' }, { aHasSeveral: false, bMust: true }),
 ]
 
+/** Lists for which the database keeps what can be kept of all these tables. */
+export const readyLists: Edit[] = askedReady()
+
+function askedReady(): Edit[] {
+  const { links } = made(emptyBook('Asked', plainLook), ...askedDesign)
+  return links.map((link): Edit => {
+    const way: Way = [{ to: 'rows', link: link.id }]
+    const total = { kind: 'gathered', way, name: 'total', field: 'payment_amount' } as const
+    return {
+      kind: 'addList',
+      id: `ready-${link.id}`.slice(0, 40),
+      name: `Ready ${link.id}`,
+      table: link.one,
+      columns: [
+        { id: 'n', shows: { kind: 'gathered', way, name: 'count' } },
+        ...(link.many === 'payment' ? [{ id: 't', shows: total }] : []),
+      ],
+      asks: [],
+      order: [],
+      ready: true,
+    }
+  })
+}
+
 export const askedBook = (): Book => made(emptyBook('Asked', plainLook), ...askedDesign)
 
 const values = {

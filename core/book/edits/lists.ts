@@ -82,6 +82,7 @@ const ChangeList = z.strictObject({
     /** Blank for none. */
     folder: typedName.optional(),
     pinned: z.boolean().optional(),
+    ready: z.boolean().optional(),
     describe: typedWords.optional(),
     /** Null for everybody's. */
     owner: Id.nullable().optional(),
@@ -131,6 +132,7 @@ export const changeList: EditKind<z.infer<typeof ChangeList>> = {
     const folder = tidied(to.folder ?? list.folder, limits.nameLength)
     if (!folder.ok) return folder
     const pinned = (to.pinned ?? list.pinned) ? true : undefined
+    const ready = (to.ready ?? list.ready) ? true : undefined
     const owner = to.owner === undefined ? list.owner : (to.owner ?? undefined)
     const free = nameTaken(book, id, owner, name.value)
     if (!free.ok) return free
@@ -140,6 +142,7 @@ export const changeList: EditKind<z.infer<typeof ChangeList>> = {
       describe: describe.value,
       folder: folder.value,
       pinned,
+      ready,
       owner,
     }
     return orNothing(setKeys(list, id, wished))

@@ -1,8 +1,8 @@
-import { type Book, findTable, limits, type List } from '../../book'
+import { type Book, conditionsIn, findTable, limits, type List } from '../../book'
 import { readColumns, toldApart } from './read-columns'
 import { readCondition } from './read-condition'
 import { readFigures, readGroups, readShown } from './read-groups'
-import { type Answers, conditionsIn, type ListFault, type ReadColumn, type Reading, type ReadList } from './read-list'
+import type { Answers, ListFault, ReadColumn, Reading, ReadList } from './read-list'
 
 /** A list that can be asked as it is, or all that is wrong with it, each where it stands. */
 export type ListRead =

@@ -2,6 +2,7 @@ import {
   type Book,
   type Comparison,
   type Condition,
+  conditionsIn,
   fieldOf,
   findField,
   limits,
@@ -23,7 +24,7 @@ import { fits, sayHow } from './comparisons'
 import { factTree } from './fact-tree'
 import { fieldAt } from './field-at'
 import { readGroup } from './read-groups'
-import { conditionsIn, type ReadCondition, type ReadGroup, type Reading } from './read-list'
+import type { ReadCondition, ReadGroup, Reading } from './read-list'
 import { daysOf, daysWritten } from './spans'
 
 type Path = readonly number[]

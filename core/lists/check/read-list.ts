@@ -1,4 +1,4 @@
-import type { Along, Book, ChartKind, Condition, Field, Group, List, Table, Way } from '../../book'
+import type { Along, Book, ChartKind, Field, Group, List, Table, Way } from '../../book'
 import type { Tree } from '../../expressions'
 import type { Now } from '../../kinds'
 import type { Problem } from '../../words'
@@ -159,19 +159,4 @@ export interface Reading {
   readonly faults: ListFault[]
   /** The lists through which this one is come to, the list that is asked first, and how many conditions that took. */
   readonly through: { readonly lists: readonly string[]; readonly taken: { conditions: number } }
-}
-
-/** Walks all conditions of a tree, each before those in it. */
-export function conditionsIn(condition: Condition): readonly Condition[] {
-  switch (condition.kind) {
-    case 'all':
-    case 'any':
-      return [condition, ...condition.of.flatMap(conditionsIn)]
-    case 'not':
-      return [condition, ...conditionsIn(condition.of)]
-    case 'has':
-      return [condition, ...(condition.where ? conditionsIn(condition.where) : [])]
-    default:
-      return [condition]
-  }
 }

@@ -1,6 +1,5 @@
-import { type Condition, limits, type List } from '../../book'
+import { type Condition, conditionsIn, limits, type List } from '../../book'
 import { fail, ok, type Result } from '../../words'
-import { conditionsIn } from '../check/read-list'
 import { conditionsOf, jointOf } from '../say/say-list'
 import type { Said } from './compare-draft'
 

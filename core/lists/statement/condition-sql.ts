@@ -4,6 +4,7 @@ import { expressionSql } from '../../sql'
 import type { ReadCondition } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
 import { inGroupSql, repeatKeys } from './group-keys'
+import { keptSql } from './kept-sql'
 import { type At, fieldAtAlias, keyAt, Reach, storedSql, wayFrom } from './reach'
 
 type Of<Kind extends ReadCondition['kind']> = Extract<ReadCondition, { kind: Kind }>
@@ -74,8 +75,20 @@ function repeatsSql(reach: Reach, { of, nearly }: Of<'repeats'>): string {
   return `(${keysIn(reach).join(', ')}) IN (SELECT ${keys.join(', ')} FROM ${reach.names.quoted(reach.from.table.id)} ${inner.from.alias}${inner.joins} WHERE ${filled} GROUP BY ${keys.map((_, at) => at + 1).join(', ')} HAVING COUNT(*) > 1)`
 }
 
+/** How many there are as the database keeps it; bare, so that its index can answer. */
+function keptHas(count: string, least: number, most: number | undefined, turned: boolean): string {
+  if (!turned) {
+    if (most === undefined) return least > 0 ? `${count} >= ${least}` : 'TRUE'
+    return least === most ? `${count} = ${least}` : `${count} BETWEEN ${least} AND ${most}`
+  }
+  const parts = [...(least > 0 ? [`${count} < ${least}`] : []), ...(most === undefined ? [] : [`${count} > ${most}`])]
+  return parts.length > 0 ? `(${parts.join(' OR ')})` : 'FALSE'
+}
+
 function hasSql(reach: Reach, condition: Of<'has'>, turned: boolean): string {
   const { way, least = 0, most } = condition
+  const kept = keptSql(reach, { ...condition, name: 'count' })
+  if (kept) return keptHas(kept, least, most, turned)
   const ends = endsSql(reach, reach.from, condition)
   const exists = (yes: boolean) => `${yes === turned ? 'NOT ' : ''}EXISTS (SELECT 1 ${ends.from})`
   if (least === 1 && most === undefined) return exists(true)

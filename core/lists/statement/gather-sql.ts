@@ -3,6 +3,7 @@ import { kindOf, type Look } from '../../kinds'
 import { conditionSql, endsSql } from './condition-sql'
 import type { ReadColumn } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
+import { keptSql } from './kept-sql'
 import { type At, fieldAtAlias, keyAt, Reach, valueAt, wayFrom } from './reach'
 
 type Gathered = Extract<ReadColumn, { kind: 'gathered' }>
@@ -13,6 +14,8 @@ type Gathered = Extract<ReadColumn, { kind: 'gathered' }>
  */
 export function gatherSql(reach: Reach, column: Gathered): string {
   const { way, where } = column
+  const kept = keptSql(reach, column)
+  if (kept) return kept
   if (!mayRepeat(reach.book, way)) {
     const ends = endsSql(reach, reach.from, { way, where })
     return `(SELECT ${taken(reach, column, ends.end)} ${ends.from})`

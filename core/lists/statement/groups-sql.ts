@@ -8,6 +8,7 @@ import type { StoredRow } from '../row-reader'
 import { conditionSql } from './condition-sql'
 import { type GroupCell, groupPlan } from './group-keys'
 import { aggregateSql } from './gather-sql'
+import { keptFor, keptSql } from './kept-sql'
 import { Aliases, type At, fieldAtAlias, keyAt, Reach, valueAt, wayFrom } from './reach'
 import type { Statement } from './rows-sql'
 
@@ -50,17 +51,12 @@ export function groupsSql(
   limit: number,
   names: PhysicalNames = physicalNames(book),
 ): Statement<GroupRow>[] {
-  const branches = branchesOf(read.figures)
-  const own = branches.filter(({ way }) => way.length === 0)
-  const others = branches.filter(({ way }) => way.length > 0)
+  // What is kept for each record stands with the record itself.
+  const isOwn = (figure: ReadFigure) =>
+    figure.way.length === 0 || keptFor(book, read.table, gatheredIn(figure)) !== undefined
+  const others = branchesOf(read.figures.filter((figure) => !isOwn(figure)))
   const grouping = { book, names, read, by, limit }
-  return [
-    ownSql(
-      grouping,
-      own.flatMap(({ figures }) => figures),
-    ),
-    ...others.map((one) => branchSql(grouping, one)),
-  ]
+  return [ownSql(grouping, read.figures.filter(isOwn)), ...others.map((one) => branchSql(grouping, one))]
 }
 
 interface Grouping {
@@ -116,10 +112,10 @@ const asGroup = (selected: readonly string[]) => selected.map((sql, at) => `${sq
 const asFigures = (values: readonly string[]) => values.map((sql, at) => `${sql} AS f${at}`)
 
 function ownSql(grouping: Grouping, figures: readonly ReadFigure[]): Statement<GroupRow> {
-  const { book, names, read, limit } = grouping
+  const { names, read, limit } = grouping
   const { from, reach, asked, plans } = begin(grouping)
   const columns = groupColumns(plans)
-  const values = ['COUNT(*)', ...figures.map((figure) => figureSql(book.look, figure, valuesOf(reach, from, figure)))]
+  const values = ['COUNT(*)', ...figures.map((figure) => ownFigureSql(reach, from, figure))]
   const keys = plans.flatMap((plan) => plan.keys)
   const grouped = keys.length > 0 ? `\nGROUP BY ${keys.join(', ')}` : ''
   const query = `SELECT ${[...asGroup(columns.selected), ...asFigures(values)].join(', ')}
@@ -187,6 +183,21 @@ function onceSql({ keys, ends, selected, values, source, taken }: Once): string 
 FROM (SELECT ${[...once, ...held, ...parts].join(', ')}
 ${source}
 GROUP BY ${[...keys, ...ends].join(', ')}) d${keys.length > 0 ? `\nGROUP BY ${keys.map((_, at) => `d.k${at}`).join(', ')}` : ''}`
+}
+
+const gatheredIn = ({ way, name, of, where }: ReadFigure) => ({
+  way,
+  name,
+  where,
+  ...(of && 'id' in of && { field: of }),
+})
+
+/** Of the list's own records; what is kept for each of them is added up, as each of its rows hangs on one alone. */
+function ownFigureSql(reach: Reach, from: At, figure: ReadFigure): string {
+  const { look } = reach.book
+  const kept = figure.way.length > 0 ? keptSql(reach, gatheredIn(figure)) : undefined
+  if (kept === undefined) return figureSql(look, figure, valuesOf(reach, from, figure))
+  return figure.name === 'count' ? `COALESCE(SUM(${kept}), 0)` : figureSql(look, figure, [kept])
 }
 
 /** What a figure is taken of, at a record; several columns where it is a link. */

@@ -2,7 +2,7 @@ import { type Book, type Field, type Hop, linkOf, linkWith, type Table, tableOf,
 import { isDerived, quoteText } from '../../kinds'
 import { quoteName } from '../../names'
 import { factSql } from '../../sql'
-import { keyColumns, linkPairs, type PhysicalNames } from '../../physical'
+import { type Kept, keyColumns, linkPairs, type PhysicalNames } from '../../physical'
 import { afterHop } from '../ways/walk'
 
 /** A table as it goes by in one query. */
@@ -49,6 +49,7 @@ export class Aliases {
 export class Reach {
   private readonly found = new Map<string, At>()
   private readonly lines: string[] = []
+  private readonly kept = new Map<string, string>()
 
   constructor(
     readonly book: Book,
@@ -74,6 +75,17 @@ export class Reach {
     this.lines.push(`LEFT JOIN ${this.names.quoted(table.id)} ${at.alias} ON ${on}`)
     this.found.set(name, at)
     return at
+  }
+
+  /** The row of the record where the query begins in a table of what is kept; every record has one there. */
+  keptRow(kept: Kept): string {
+    const known = this.kept.get(kept.name) ?? this.aliases.next()
+    if (!this.kept.has(kept.name)) {
+      const on = kept.keys.map(({ own, of }) => `${columnAt(known, own)} = ${columnAt(this.from.alias, of)}`)
+      this.lines.push(`JOIN ${this.names.placed(kept.name)} ${known} ON ${on.join(' AND ')}`)
+      this.kept.set(kept.name, known)
+    }
+    return known
   }
 
   /** Lines that were joined elsewhere, each once. */

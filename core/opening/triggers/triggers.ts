@@ -3,6 +3,7 @@ import { derivedOf } from '../../expressions'
 import { quoteName } from '../../names'
 import type { PhysicalNames, LiveAttached } from '../../physical'
 import { expressionSql } from '../../sql'
+import { keeping } from '../kept'
 import type { Act } from './act'
 import { refuse, refusing, saving } from './rule-triggers'
 
@@ -16,6 +17,7 @@ export function triggersOf(book: Book, names: PhysicalNames): LiveAttached[] {
       ...freezing(book, table, names),
     ]),
     ...refusing(book, names),
+    ...keeping(book, names),
   ]
   const places = new Map<string, Act[]>()
   for (const act of acts) {

@@ -10,56 +10,66 @@ import { SlowLists, type World } from '@/tests/support/slow-lists'
 import { askGroups, askList, csvOfList } from '..'
 
 let asked: AskedBook
+let plain: AskedBook
+let ready: AskedBook
 let book: Book
 const fill = (world: World) => fillWith(asked, world)
 
 beforeAll(async () => {
-  asked = await askedRecords('askgroups')
-  book = asked.live.book
+  plain = await askedRecords('askgroups')
+  ready = await askedRecords('askgroups_ready', true)
+  asked = plain
+  book = plain.live.book
 })
 
 const asKeys = (cells: readonly GroupCell[]) => JSON.stringify(cells.map(({ key }) => key))
 
-test('groups, and groups within one, come to what looking at every record by itself comes to', async () => {
-  const tried = { groups: 0, figures: 0, within: 0 }
-  await fc.assert(
-    fc.asyncProperty(
-      worldOf(book),
-      fc.array(listOf(book), { minLength: 12, maxLength: 12 }),
-      fc.nat(100),
-      async (world, lists, die) => {
-        await fill(world)
-        const slow = new SlowLists(book, world)
-        for (const list of lists) {
-          const all = list.groups?.map((_, at) => at) ?? []
-          const records = slow.records(list)
-          for (const by of [[], all.slice(0, 1), all, all.slice(-1)]) {
-            const answer = await askGroups(asked, list, answers, { by })
-            if ('faults' in answer) throw new Error(JSON.stringify(answer.faults))
-            const told = answer.groups.map(({ cells, count, figures }) => [asKeys(cells), { count, figures }] as const)
-            expect(new Map(told)).toEqual(slow.groups(list, records, by))
-            expect(told).toHaveLength(new Set(told.map(([key]) => key)).size)
-            tried.groups += told.length
-            tried.figures += Object.keys(told[0]?.[1].figures ?? {}).length
+test.each([false, true])(
+  'groups, and groups within one, come to what looking at every record by itself comes to, what is kept ready: %s',
+  async (isReady) => {
+    asked = isReady ? ready : plain
+    const tried = { groups: 0, figures: 0, within: 0 }
+    await fc.assert(
+      fc.asyncProperty(
+        worldOf(book),
+        fc.array(listOf(book), { minLength: 12, maxLength: 12 }),
+        fc.nat(100),
+        async (world, lists, die) => {
+          await fill(world)
+          const slow = new SlowLists(book, world)
+          for (const list of lists) {
+            const all = list.groups?.map((_, at) => at) ?? []
+            const records = slow.records(list)
+            for (const by of [[], all.slice(0, 1), all, all.slice(-1)]) {
+              const answer = await askGroups(asked, list, answers, { by })
+              if ('faults' in answer) throw new Error(JSON.stringify(answer.faults))
+              const told = answer.groups.map(
+                ({ cells, count, figures }) => [asKeys(cells), { count, figures }] as const,
+              )
+              expect(new Map(told)).toEqual(slow.groups(list, records, by))
+              expect(told).toHaveLength(new Set(told.map(([key]) => key)).size)
+              tried.groups += told.length
+              tried.figures += Object.keys(told[0]?.[1].figures ?? {}).length
+            }
+            const groups = [...slow.groups(list, records, all).keys()]
+            const path = JSON.parse(groups[die % Math.max(1, groups.length)] ?? '[]') as (string | null)[]
+            const page = await askList(asked, list, answers, { limit: 100, path })
+            const expected = slow
+              .within(list, records, path)
+              .slice(0, list.first ?? Infinity)
+              .map(({ ref }) => refOf(ref.split('~')))
+            expect('lines' in page && page.lines.map(({ ref }) => ref)).toEqual(groups.length > 0 ? expected : [])
+            if (path.length > 0) tried.within++
           }
-          const groups = [...slow.groups(list, records, all).keys()]
-          const path = JSON.parse(groups[die % Math.max(1, groups.length)] ?? '[]') as (string | null)[]
-          const page = await askList(asked, list, answers, { limit: 100, path })
-          const expected = slow
-            .within(list, records, path)
-            .slice(0, list.first ?? Infinity)
-            .map(({ ref }) => refOf(ref.split('~')))
-          expect('lines' in page && page.lines.map(({ ref }) => ref)).toEqual(groups.length > 0 ? expected : [])
-          if (path.length > 0) tried.within++
-        }
-      },
-    ),
-    { ...runs(25), endOnFailure: true },
-  )
-  expect(tried.groups).toBeGreaterThan(atLeast(400))
-  expect(tried.figures).toBeGreaterThan(atLeast(200))
-  expect(tried.within).toBeGreaterThan(atLeast(20))
-})
+        },
+      ),
+      { ...runs(25), endOnFailure: true },
+    )
+    expect(tried.groups).toBeGreaterThan(atLeast(400))
+    expect(tried.figures).toBeGreaterThan(atLeast(200))
+    expect(tried.within).toBeGreaterThan(atLeast(20))
+  },
+)
 
 const refs = async (list: List) => {
   const page = await askList(asked, list, answers, { limit: 50 })

@@ -10,12 +10,16 @@ import { type Known, SlowLists, type World } from '@/tests/support/slow-lists'
 import { askList, countList, csvOfList, type ListLine } from '..'
 
 let asked: AskedBook
+let plain: AskedBook
+let ready: AskedBook
 let book: Book
 const fill = (world: World) => fillWith(asked, world)
 
 beforeAll(async () => {
-  asked = await askedRecords('asklists')
-  book = asked.live.book
+  plain = await askedRecords('asklists')
+  ready = await askedRecords('asklists_ready', true)
+  asked = plain
+  book = plain.live.book
 })
 
 /** All pages of a list, few records to a page. */
@@ -37,51 +41,55 @@ const asTold = (cell: Cell | readonly Cell[]) =>
 
 const asNumber = (text: string | null) => (text === null ? null : Number(text))
 
-test('any list gives what looking at every record by itself gives, in the same order, page by page', async () => {
-  const tried = { lists: 0, rows: 0, several: 0, along: 0 }
-  await fc.assert(
-    fc.asyncProperty(
-      worldOf(book),
-      fc.array(listOf(book), { minLength: 12, maxLength: 12 }),
-      fc.integer({ min: 1, max: 4 }),
-      async (world, lists, limit) => {
-        await fill(world)
-        const slow = new SlowLists(book, world)
-        for (const list of lists) {
-          const records = slow.records(list)
-          const cellOf = (record: Known, column: Column) =>
-            column.shows.kind === 'along'
-              ? asNumber(slow.along(list, records, record, column))
-              : asTold(slow.cell(record, column))
-          const expected = slow.shown(list).map((record) => ({
-            ref: refOf(record.ref.split('~')),
-            cells: Object.fromEntries(list.columns.map((column) => [column.id, cellOf(record, column)])),
-          }))
-          const lines = (await all(list, limit)).map(({ ref, cells }) => ({
-            ref,
-            cells: Object.fromEntries(
-              list.columns.map(({ id, shows }) => [
-                id,
-                shows.kind === 'along' ? asNumber(cells[id] as string | null) : asTold(cells[id]!),
-              ]),
-            ),
-          }))
-          expect(lines).toEqual(expected)
-          const count = list.groups ? records.length : expected.length
-          expect(await countList(asked, list, answers)).toEqual({ count })
-          tried.lists++
-          tried.rows += lines.length
-          if (list.columns.some(({ shows }) => shows.kind !== 'field')) tried.several++
-          if (list.columns.some(({ shows }) => shows.kind === 'along')) tried.along++
-        }
-      },
-    ),
-    { ...runs(40), endOnFailure: true },
-  )
-  expect(tried.rows).toBeGreaterThan(atLeast(500))
-  expect(tried.several).toBeGreaterThan(atLeast(100))
-  expect(tried.along).toBeGreaterThan(atLeast(30))
-})
+test.each([false, true])(
+  'any list gives what looking at every record by itself gives, in the same order, page by page, what is kept ready: %s',
+  async (isReady) => {
+    asked = isReady ? ready : plain
+    const tried = { lists: 0, rows: 0, several: 0, along: 0 }
+    await fc.assert(
+      fc.asyncProperty(
+        worldOf(book),
+        fc.array(listOf(book), { minLength: 12, maxLength: 12 }),
+        fc.integer({ min: 1, max: 4 }),
+        async (world, lists, limit) => {
+          await fill(world)
+          const slow = new SlowLists(book, world)
+          for (const list of lists) {
+            const records = slow.records(list)
+            const cellOf = (record: Known, column: Column) =>
+              column.shows.kind === 'along'
+                ? asNumber(slow.along(list, records, record, column))
+                : asTold(slow.cell(record, column))
+            const expected = slow.shown(list).map((record) => ({
+              ref: refOf(record.ref.split('~')),
+              cells: Object.fromEntries(list.columns.map((column) => [column.id, cellOf(record, column)])),
+            }))
+            const lines = (await all(list, limit)).map(({ ref, cells }) => ({
+              ref,
+              cells: Object.fromEntries(
+                list.columns.map(({ id, shows }) => [
+                  id,
+                  shows.kind === 'along' ? asNumber(cells[id] as string | null) : asTold(cells[id]!),
+                ]),
+              ),
+            }))
+            expect(lines).toEqual(expected)
+            const count = list.groups ? records.length : expected.length
+            expect(await countList(asked, list, answers)).toEqual({ count })
+            tried.lists++
+            tried.rows += lines.length
+            if (list.columns.some(({ shows }) => shows.kind !== 'field')) tried.several++
+            if (list.columns.some(({ shows }) => shows.kind === 'along')) tried.along++
+          }
+        },
+      ),
+      { ...runs(40), endOnFailure: true },
+    )
+    expect(tried.rows).toBeGreaterThan(atLeast(500))
+    expect(tried.several).toBeGreaterThan(atLeast(100))
+    expect(tried.along).toBeGreaterThan(atLeast(30))
+  },
+)
 
 test('two lists laid over each other are both, either, and the first alone', async () => {
   const tried = { pairs: 0, both: 0, alone: 0 }
