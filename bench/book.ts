@@ -9,6 +9,8 @@ import { makeAccount } from '@/server/people'
 export interface BenchBook {
   readonly db: Catalogue
   readonly live: Live
+  /** Whose book it is. */
+  readonly account: string
   /** A connection of its own, for the plain statements to compare with. */
   readonly plain: mariadb.Connection
 }
@@ -35,5 +37,5 @@ export async function benchBook(databaseUrl: string, catalogue: string): Promise
     bigIntAsNumber: true,
     insertIdAsNumber: true,
   })
-  return { db, live: live.value, plain }
+  return { db, live: live.value, account: account.value.id, plain }
 }
