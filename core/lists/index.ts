@@ -39,6 +39,8 @@ export { furtherFrom, sayEnd, type Stretch } from './ways/say-way'
 export { sayCondition, saySpan } from './say/say-condition'
 export { alongChoices, joinableFacts, joinSource, numberColumns, sayAlong, separators } from './draft/calculate-draft'
 export { foldersOf, inFolder } from './folders'
+export { sayReady } from './draft/ready'
+export { type Gap, missableFields, missingSql, sayGap } from './missing/missing'
 export { listOfQuestion } from './draft/list-of-question'
 export { conditionsOf, jointOf, nameOf, type PieceOf, sayDirection, sayList, sentenceOf } from './say/say-list'
 export {

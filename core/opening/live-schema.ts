@@ -5,6 +5,7 @@ import { ownTable, quoteName } from '../names'
 import {
   type PhysicalNames,
   physicalNames,
+  readyIndexes,
   type LiveCheck,
   type LiveForeignKey,
   type LiveIndex,
@@ -13,7 +14,6 @@ import {
 } from '../physical'
 import { expressionSql, viewsOf } from '../sql'
 import { keptTables } from './kept'
-import { readyIndexes } from './ready-indexes'
 import { triggersOf } from './triggers/triggers'
 
 /** What the live database should be for this book: what an expert would build by hand. */

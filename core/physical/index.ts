@@ -1,4 +1,5 @@
 export { type Kept, keptIn, type KeptTotal } from './kept'
+export { readyIndexes } from './ready-indexes'
 export { columnNames, keyColumns, keyNames, leafOf, linkPairs } from './keys'
 export { physicalNames, type PhysicalNames } from './physical-names'
 export type { LiveAttached, LiveCheck, LiveColumn, LiveForeignKey, LiveIndex, LiveSchema, LiveTable } from './schema'

@@ -44,6 +44,7 @@ export function emberlyLists(design: DesignWriter): void {
   keep('list-unpaid', 'Done and nothing paid yet', {
     folder: 'Money',
     pinned: true,
+    ready: true,
     table: 'visit',
     columns: [
       field('visit__key'),

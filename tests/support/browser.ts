@@ -136,7 +136,11 @@ export class Browser {
 
   /** Something to press: a button, link or tab by its name, as people and screen readers know it. */
   named = (name: string, within = patience) =>
-    this.called(name, 'button, a, [role=option], [role=menuitem], [role=radio], input, textarea, select', within)
+    this.called(
+      name,
+      'button, a, [role=button], [role=option], [role=menuitem], [role=radio], input, textarea, select',
+      within,
+    )
 
   /** A box to fill by its label. */
   box = (name: string, within = patience) =>

@@ -22,11 +22,19 @@ const nothing = {}
 export function PinnedLists() {
   const { book } = useRecords()
   const pinned = book.lists.filter(({ pinned: isPinned }) => isPinned)
+  const [numbers, charts] = [false, true].map((drawn) =>
+    pinned.filter(({ shown }) => (shown?.as === 'chart') === drawn),
+  )
   if (pinned.length === 0) return null
   return (
-    <section aria-label="Pinned lists" className="mb-6">
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(240px,1fr))] gap-3">
-        {pinned.map((list) => (
+    <section aria-label="Pinned lists" className="mb-7 flex flex-col gap-3">
+      <ul className="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-3 empty:hidden">
+        {numbers?.map((list) => (
+          <Pinned key={list.id} list={list} />
+        ))}
+      </ul>
+      <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(420px,100%),1fr))] gap-3 empty:hidden">
+        {charts?.map((list) => (
           <Pinned key={list.id} list={list} />
         ))}
       </ul>
@@ -41,11 +49,11 @@ function Pinned({ list }: { readonly list: List }) {
   const { shown } = read ?? {}
   const chart = shown?.chart ? { ...shown, chart: shown.chart } : undefined
   return (
-    <li className={chart ? 'col-span-full sm:col-span-2' : undefined}>
+    <li>
       <Link
         href={`${base}/lists/${list.id}`}
         title={sayList(book, list)}
-        className="flex h-full flex-col rounded-lg border border-ash-3 bg-paper p-4 hover:bg-ash-1"
+        className="flex h-full flex-col justify-between rounded-lg border border-ash-3 bg-paper px-4 py-3 hover:bg-ash-1"
       >
         <span className="font-semibold">{nameOf(book, list)}</span>
         {!read && <span className="text-[13px] text-brass">Something in it is to be put right.</span>}
@@ -95,7 +103,7 @@ function SmallChart({ list, read, chart }: ChartProps) {
       </span>
     )
   return (
-    <span className="mt-2 block h-[200px]">
+    <span className="mt-2 block h-[190px]">
       <ChartCanvas
         drawing={drawing}
         words={`${capital(drawing.of)} by ${drawing.along}. The list itself has the same in numbers.`}

@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { answered } from '@/app/answered'
 import type { List } from '@/core/book'
-import { foldersOf, nameOf } from '@/core/lists'
+import { foldersOf, nameOf, sayReady } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { Button, Dialog, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
@@ -27,17 +27,28 @@ export function KeepDialog({ list, before, onClose, onKept }: Props) {
   const [describe, setDescribe] = useState(list.describe ?? '')
   const [folder, setFolder] = useState(list.folder ?? '')
   const [pinned, setPinned] = useState(list.pinned === true)
+  const [ready, setReady] = useState(list.ready === true)
+  const keeps = sayReady(book, list)
   const [whose, setWhose] = useState<Whose>(before && before.owner === undefined ? 'everybody' : 'mine')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   async function send(over: boolean) {
     setBusy(true)
-    const { name: _name, describe: _describe, folder: _folder, pinned: _pinned, owner: _owner, ...asked } = list
+    const {
+      name: _name,
+      describe: _describe,
+      folder: _folder,
+      pinned: _pinned,
+      ready: _ready,
+      owner: _owner,
+      ...asked
+    } = list
     const words = {
       ...(name.trim() && { name }),
       ...(describe.trim() && { describe }),
       ...(folder.trim() && { folder }),
       ...(pinned && { pinned }),
+      ...(ready && keeps && whose === 'everybody' && { ready }),
     }
     const wished: List = { ...asked, ...words, id: over ? list.id : freshId() }
     const kept = await answered(
@@ -119,6 +130,14 @@ export function KeepDialog({ list, before, onClose, onKept }: Props) {
           ]}
           onChange={setWhose}
         />
+        {keeps && whose === 'everybody' && (
+          <div>
+            <TickBox id="keep-ready" checked={ready} label="Kept ready, so that it is quick" onChange={setReady} />
+            <p className="text-[13px] text-ash-6">
+              From the next opening on the database itself keeps {keeps}. Saving takes a little longer for it.
+            </p>
+          </div>
+        )}
         {wrong && (
           <p role="alert" className="text-[13px] text-ember">
             {wrong}

@@ -13,6 +13,7 @@ import { CalculateDialog } from './calculate/calculate-dialog'
 import { ConditionDialog } from './conditions/condition-dialog'
 import { GroupsDialog } from './groups-dialog'
 import { KeepDialog } from './keep-dialog'
+import { MissingDialog } from './missing-dialog'
 import { OrderDialog } from './order-dialog'
 
 /** What is being asked about a list; a condition by its place, none for a new one. */
@@ -20,7 +21,7 @@ export type Asking =
   | { readonly kind: 'condition'; readonly at: number | undefined }
   /** A calculated column by its id, none for a new one. */
   | { readonly kind: 'calculate'; readonly column: string | undefined }
-  | { readonly kind: 'order' | 'groups' | 'keep' | 'drop' }
+  | { readonly kind: 'order' | 'groups' | 'keep' | 'drop' | 'missing' }
 
 interface Props {
   readonly asking: Asking | undefined
@@ -90,6 +91,8 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
           }}
         />
       )
+    case 'missing':
+      return <MissingDialog list={list} given={given} onClose={onClose} />
     case 'keep':
       return (
         <KeepDialog
@@ -104,6 +107,7 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
               describe: undefined,
               folder: undefined,
               pinned: undefined,
+              ready: undefined,
               owner: undefined,
               groups: undefined,
               figures: undefined,

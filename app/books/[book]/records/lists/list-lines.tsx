@@ -1,7 +1,7 @@
 'use client'
 
 import type { List, Order, Shown, Table } from '@/core/book'
-import type { ReadList } from '@/core/lists'
+import { type ReadList, sayReady } from '@/core/lists'
 import { counted, inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
@@ -39,6 +39,7 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
           {sayCount(lines, count, noun)}
         </p>
         <MarkedBar />
+        <Slow list={list} took={lines.data?.pages[0]?.took} />
         {lines.isError && (
           <div className="px-6">
             <Empty
@@ -69,6 +70,21 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
         )}
       </ChangingRecords>
     </TrailContext>
+  )
+}
+
+/** From so many milliseconds on a list is slow. */
+const slowFrom = 1500
+
+/** That a list took long, and what makes it quick. */
+function Slow({ list, took }: { readonly list: List; readonly took: number | undefined }) {
+  const { book } = useRecords()
+  if (took === undefined || took < slowFrom || list.ready || !sayReady(book, list)) return null
+  return (
+    <p className="px-6 pb-2 text-[13px] text-brass max-md:px-3">
+      This took {(took / 1000).toFixed(1)} seconds. Kept for everybody and “kept ready”, it is quick from the next
+      opening of the book on.
+    </p>
   )
 }
 

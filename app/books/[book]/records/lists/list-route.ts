@@ -22,6 +22,8 @@ export const Run = z.strictObject({
   by: z.array(z.int().min(0)).max(limits.groups).optional(),
   /** How many there are, in place of a page. */
   count: z.literal(true).optional(),
+  /** What is missing in a field of its records, in place of a page. */
+  missing: z.string().max(40).optional(),
   /** All of it taken out, as what; a CSV file where it isn't said. */
   as: z.enum(['csv', 'json', 'xlsx', 'tabs', 'sql']).optional(),
 })

@@ -4,7 +4,7 @@ import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import { type List, tableOf } from '@/core/book'
-import { conditionsOf, jointOf, type PieceOf, readList, type ReadList } from '@/core/lists'
+import { conditionsOf, jointOf, missableFields, type PieceOf, readList, type ReadList } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
@@ -86,6 +86,7 @@ export function ListSheet({ kept, start }: Props) {
             onPiece={press}
             onAdd={() => setAsking({ kind: 'condition', at: undefined })}
             onGroup={() => setAsking({ kind: 'groups' })}
+            onMissing={read && missableFields(table).length > 0 ? () => setAsking({ kind: 'missing' }) : undefined}
           />
           <AskedBar list={list} given={given} onChange={setGiven} />
         </header>

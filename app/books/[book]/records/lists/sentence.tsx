@@ -11,30 +11,39 @@ interface Props {
   readonly onPiece: (of: PieceOf) => void
   readonly onAdd: () => void
   readonly onGroup: () => void
+  /** None where nothing can be missing. */
+  readonly onMissing: (() => void) | undefined
 }
 
 /** A list as a sentence; its pieces are pressed to change them. */
-export function Sentence({ list, faults, onPiece, onAdd, onGroup }: Props) {
+export function Sentence({ list, faults, onPiece, onAdd, onGroup, onMissing }: Props) {
   const { book } = useRecords()
   return (
     <p className="max-w-[75ch] text-[17px] leading-[1.9]">
       {sentenceOf(book, list).map(({ words, of }, at) =>
         of && of.kind !== 'table' ? (
-          <button
+          // No button of the browser’s: those don’t go on from line to line as words do.
+          <span
             key={at}
-            type="button"
+            role="button"
+            tabIndex={0}
             onClick={() => onPiece(of)}
+            onKeyDown={(event) => {
+              if (event.key !== 'Enter' && event.key !== ' ') return
+              event.preventDefault()
+              onPiece(of)
+            }}
             aria-label={
               of.kind === 'joint' ? `${words}: press to ask for ${words === 'and' ? 'any' : 'all'} of these` : undefined
             }
             aria-invalid={isWrong(of, list, faults) || undefined}
             className={classNames(
-              'rounded-t-sm border-b-2 text-left font-semibold hover:bg-brass-tint',
+              'cursor-pointer rounded-t-sm border-b-2 box-decoration-clone font-semibold hover:bg-brass-tint',
               isWrong(of, list, faults) ? 'border-ember bg-ember-tint' : 'border-brass',
             )}
           >
             {words}
-          </button>
+          </span>
         ) : (
           <span key={at} className={of && 'font-semibold'}>
             {words}
@@ -49,6 +58,14 @@ export function Sentence({ list, faults, onPiece, onAdd, onGroup }: Props) {
           {' '}
           <WordButton onClick={onGroup} className="text-[15px]">
             Group it
+          </WordButton>
+        </>
+      )}
+      {onMissing && (
+        <>
+          {' '}
+          <WordButton quiet onClick={onMissing} className="text-[15px]">
+            What is missing
           </WordButton>
         </>
       )}

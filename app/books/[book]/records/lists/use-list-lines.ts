@@ -3,7 +3,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query'
 import { officeNow } from '@/app/office-now'
 import type { List } from '@/core/book'
-import type { ListFault } from '@/core/lists'
+import type { Gap, ListFault } from '@/core/lists'
 import type { Cursor } from '@/core/records'
 import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
@@ -59,8 +59,11 @@ export function useListLines(base: string, list: List, given: Readonly<Record<st
     // What is seen stays until the next is there, so that nothing jumps.
     placeholderData: keepPreviousData,
     initialPageParam: undefined as Cursor | undefined,
-    queryFn: ({ pageParam, signal }) =>
-      ask<AskedPage>(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal),
+    queryFn: async ({ pageParam, signal }) => {
+      const began = performance.now()
+      const page = await ask<AskedPage>(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal)
+      return { ...page, took: performance.now() - began }
+    },
     retry,
     getNextPageParam: (last) => last.next,
   })
@@ -105,6 +108,21 @@ export function useGroupLines(base: string, list: List, given: Given, path: Path
       ),
     retry,
     getNextPageParam: (last) => last.next,
+  })
+}
+
+/** What is missing in a field of a list's records. */
+export function useMissing(base: string, list: List, given: Given, field: string) {
+  return useQuery({
+    enabled: field !== '',
+    queryKey: ['list-missing', list.table, list.where, list.asks, given, field],
+    queryFn: ({ signal }) =>
+      ask<{ readonly gaps: readonly Gap[]; readonly more: boolean }>(
+        base,
+        { ...runOf(list, given), missing: field },
+        signal,
+      ),
+    retry,
   })
 }
 

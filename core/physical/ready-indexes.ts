@@ -1,6 +1,6 @@
 import { type Book, type Condition, findField, type List, type Place, type Table } from '../book'
 import { kindOf } from '../kinds'
-import type { PhysicalNames } from '../physical'
+import type { PhysicalNames } from './physical-names'
 
 /** Comparisons that an index answers. */
 const answered = ['is', 'more', 'atLeast', 'less', 'atMost', 'between', 'oneOf', 'begins']
