@@ -1,4 +1,4 @@
-export { type Kept, keptIn, type KeptTotal } from './kept'
+export { type Kept, keptIn } from './kept'
 export { readyIndexes } from './ready-indexes'
 export { columnNames, keyColumns, keyNames, leafOf, linkPairs } from './keys'
 export { physicalNames, type PhysicalNames } from './physical-names'

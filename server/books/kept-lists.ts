@@ -25,42 +25,37 @@ export async function keepList(
   if (!before) return editBook(db, bookId, accountId, { kind: 'addList', ...list }, [])
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
-  const {
-    id,
-    name,
-    folder,
-    pinned,
-    ready,
-    describe,
-    owner,
-    columns,
-    where,
-    asks,
-    order,
-    groups,
-    figures,
-    shown,
-    first,
-  } = list
-  const to = {
-    name: name ?? '',
-    folder: folder ?? '',
-    pinned: pinned ?? false,
-    ready: ready ?? false,
-    describe: describe ?? '',
-    owner: owner ?? null,
-    where: where ?? null,
-    columns,
-    asks,
-    order,
-    groups: groups ?? [],
-    figures: figures ?? [],
-    shown: shown ?? null,
-    first: first ?? null,
-  }
-  const edit: Edit = { kind: 'changeList', list: id, to }
+  const edit: Edit = { kind: 'changeList', list: list.id, to: wholeChange(list) }
   return editBook(db, bookId, accountId, edit, seenIn(before))
 }
+
+type Change = Extract<Edit, { kind: 'changeList' }>['to']
+
+/** All of a list as a change of it: what it no longer has is taken out. */
+const wholeChange = ({ columns, asks, order, ...list }: List): Change => ({
+  columns,
+  asks,
+  order,
+  ...wordsOf(list),
+  ...partsOf(list),
+})
+
+const wordsOf = ({ name = '', describe = '', folder = '', pinned, ready }: Partial<List>) => ({
+  name,
+  describe,
+  folder,
+  pinned: pinned === true,
+  ready: ready === true,
+})
+
+const partsOf = ({ owner, where, groups, figures, shown, first }: Partial<List>) => ({
+  owner: owner ?? null,
+  where: where ?? null,
+  groups: groups ?? [],
+  figures: figures ?? [],
+  shown: shown ?? null,
+  first: first ?? null,
+})
 
 export async function dropList(db: Catalogue, bookId: string, accountId: string, id: string): Promise<Result<Saved>> {
   const kept = await visible(db, bookId, accountId, id)

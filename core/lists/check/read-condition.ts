@@ -8,6 +8,7 @@ import {
   limits,
   linkOf,
   type Field,
+  type List,
   type Place,
   type Table,
   tableOf,
@@ -85,27 +86,26 @@ function repeats(reading: Reading, table: Table, { places, nearly }: Of<'repeats
 function inList(reading: Reading, table: Table, { list: id }: Of<'in'>, path: Path): ReadCondition {
   const { answers, through } = reading
   const other = answers.lists?.find((one) => one.id === id)
-  const name = other?.name ?? 'that has no name'
   if (!other || other.table !== table.id) return fault(reading, path, { kind: 'list-in-gone', table: table.name })
+  const name = other.name ?? 'that has no name'
   if (through.lists.includes(id)) return fault(reading, path, { kind: 'list-in-circle', name })
-  if (other.asks.length > 0 || other.first !== undefined || other.groups?.some(({ first }) => first !== undefined))
-    return fault(reading, path, { kind: 'list-in-open', name })
-  through.taken.conditions += other.where ? conditionsIn(other.where).length : 0
+  if (isOpen(other)) return fault(reading, path, { kind: 'list-in-open', name })
+  if (!other.where) return { kind: 'always' }
+  through.taken.conditions += conditionsIn(other.where).length
   if (through.taken.conditions > limits.conditions)
     return fault(reading, path, { kind: 'list-too-many-conditions', most: limits.conditions })
-  if (!other.where) return { kind: 'always' }
-  const inner: Reading = {
-    ...reading,
-    list: other,
-    faults: [],
-    through: { ...through, lists: [...through.lists, id] },
-  }
+  const lists = [...through.lists, id]
+  const inner: Reading = { ...reading, list: other, faults: [], through: { ...through, lists } }
   const read = readCondition(inner, table, other.where, [])
   const [first] = inner.faults
-  return first
-    ? fault(reading, path, first.problem.kind.startsWith('list-in-') ? first.problem : { kind: 'list-in-wrong', name })
-    : read
+  if (!first) return read
+  const known = first.problem.kind.startsWith('list-in-') || first.problem.kind === 'list-too-many-conditions'
+  return fault(reading, path, known ? first.problem : { kind: 'list-in-wrong', name })
 }
+
+/** Whether what is in a list isn't told by its conditions alone. */
+const isOpen = ({ asks, first, groups = [] }: List) =>
+  asks.length > 0 || first !== undefined || groups.some((group) => group.first !== undefined)
 
 function holds(reading: Reading, table: Table, { tree }: Of<'holds'>, path: Path): ReadCondition {
   const read = recheckStored(reading.book, table, tree)

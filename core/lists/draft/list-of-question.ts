@@ -82,22 +82,29 @@ interface From {
   readonly end: Table
 }
 
-function conditionsIn(book: Book, words: string, { table, way, end }: From): Condition[] {
-  const ofEnd = way.length > 0 ? factsIn(words, end, []) : []
-  const several = isSeveral(book, way)
-  if (way.length > 0 && (several || hasNone(words))) {
-    const where: Condition | undefined = ofEnd.length > 1 ? { kind: 'all', of: ofEnd } : ofEnd[0]
-    const own = ofEnd.length > 0 ? [] : factsIn(words, table, [])
-    const counts = / (how many|how much|how often|number of) /.test(words)
-    if (counts && !hasNone(words)) return own
-    return [{ kind: 'has', way, ...(hasNone(words) ? { most: 0 } : { least: 1 }), ...(where && { where }) }, ...own]
-  }
+function conditionsIn(book: Book, words: string, from: From): Condition[] {
+  const { table, way, end } = from
+  if (way.length > 0 && (isSeveral(book, way) || hasNone(words))) return ofSeveral(words, from)
   // Of a single record, what is said is said of the record itself.
   const there = way.length > 0 ? factsIn(words, end, way) : []
   const said = there.length > 0 ? there : factsIn(words, table, [])
   if (!hasNone(words) || said.length === 0) return said
-  return [{ kind: 'not', of: said.length === 1 ? said[0]! : { kind: 'all', of: said } }]
+  return [{ kind: 'not', of: oneOf(said)! }]
 }
+
+/** That there are some of which this is said, or none; nothing of it where they are only counted. */
+function ofSeveral(words: string, { table, way, end }: From): Condition[] {
+  const there = factsIn(words, end, [])
+  const own = there.length > 0 ? [] : factsIn(words, table, [])
+  const none = hasNone(words)
+  if (!none && / (how many|how much|how often|number of) /.test(words)) return own
+  const where = oneOf(there)
+  return [{ kind: 'has', way, ...(none ? { most: 0 } : { least: 1 }), ...(where && { where }) }, ...own]
+}
+
+/** Several conditions as one. */
+const oneOf = (all: readonly Condition[]): Condition | undefined =>
+  all.length > 1 ? { kind: 'all', of: [...all] } : all[0]
 
 /** What the words say of a table's own facts: a time of its first day, and words of its choices. */
 function factsIn(words: string, table: Table, way: Way): Condition[] {

@@ -92,7 +92,7 @@ test('what has no room on one sheet goes on to another, and nothing is lost', as
 })
 
 test('a list without records is a sheet with its headings', async () => {
-  const [sheet] = await sheetsOf({ ...list, figures: undefined, where: none } as List)
+  const [sheet] = await sheetsOf({ ...list, figures: undefined, where: none })
   expect(rowsIn(sheet)).toEqual([['Town', 'Day', 'Price', 'Payments → Amount', 'Payments']])
 })
 

@@ -10,7 +10,7 @@ import { askList, type ListLine } from '../read/ask-list'
 const pageSize = 1000
 
 /** So many groups of a level go into one file; far more than anybody reads. */
-export const mostGroups = 100_000
+const mostGroups = 100_000
 
 export interface Walk {
   readonly reads: Reads

@@ -6,7 +6,7 @@ import { useCallback, useEffect, useMemo, useRef, useState, useTransition } from
 import { toast } from 'sonner'
 import { fieldOf, findField, tableOf } from '@/core/book'
 import type { RecordList } from '@/core/lists'
-import { copyText } from '@/core/records'
+import { copyText, type ListRow } from '@/core/records'
 import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button } from '@/ui/kit'
@@ -31,13 +31,23 @@ interface Props {
   readonly lists?: readonly RecordList[]
 }
 
+/** The neighbours of a record: those it has in the list that it was opened from, or in its table. */
+function Neighbours({ tableId, row }: { readonly tableId: string; readonly row: ListRow | undefined }) {
+  const { base } = useRecords()
+  const trail = useTrail(base, tableId)
+  return trail ? (
+    <ListRail tableId={tableId} current={row?.ref} trail={trail} />
+  ) : (
+    <RecordRail tableId={tableId} row={row} />
+  )
+}
+
 /** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
 export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
   const { book, base, mayChange } = useRecords()
   const router = useRouter()
   const query = useSearchParams()
   const queries = useQueryClient()
-  const trail = useTrail(base, tableId)
   const table = tableOf(book, tableId)
   const noun = inSentence(table.name)
   const [stored, setStored] = useState(first)
@@ -87,13 +97,7 @@ export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
   return (
     <Room
       indexLabel={`Find ${aOrAn(noun)}`}
-      index={
-        trail ? (
-          <ListRail tableId={tableId} current={stored?.row.ref} trail={trail} />
-        ) : (
-          <RecordRail tableId={tableId} row={stored?.row} />
-        )
-      }
+      index={<Neighbours tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
       margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} />}
     >

@@ -64,19 +64,29 @@ export function AskedOfRecords({ proposals }: { readonly proposals: Proposals })
                 `All that it names is in the design; it starts from ${book.tables.find(({ id }) => id === from)?.name ?? ''}.`}
               {paths.length === 1 && `Goes ${sayPath(book, paths[0]!)}.`}
               {paths.length > 1 && <Ways question={question.text} ways={paths.map((path) => sayPath(book, path))} />}
-              {!lost && !untied && from && (
-                <AnsweredBy
-                  question={question.text}
-                  table={from}
-                  links={to === undefined ? [] : chosenOf(book, question.text, paths)?.links}
-                />
-              )}
+              <Answered question={question.text} missing={missing} from={from} to={to} paths={paths} />
             </Note>
           )
         })}
       </div>
     </section>
   )
+}
+
+interface AnsweredProps {
+  readonly question: string
+  /** What it names and the design doesn't have. */
+  readonly missing: readonly string[]
+  readonly from: string | undefined
+  readonly to: string | undefined
+  readonly paths: readonly Path[]
+}
+
+function Answered({ question, missing, from, to, paths }: AnsweredProps) {
+  const { book } = useWorkshop()
+  if (!from || missing.length > 0 || (to !== undefined && paths.length === 0)) return null
+  const links = to === undefined ? [] : chosenOf(book, question, paths)?.links
+  return <AnsweredBy question={question} table={from} links={links} />
 }
 
 /** The only way, or the one that was said to be meant. */

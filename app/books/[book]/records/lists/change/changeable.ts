@@ -1,4 +1,4 @@
-import { type Field, mustHold, type Table } from '@/core/book'
+import type { Field, Table } from '@/core/book'
 import { isTyped, kindOf } from '@/core/kinds'
 import type { ReadColumn } from '@/core/lists'
 
@@ -11,6 +11,3 @@ export const isChangeable = (table: Table, field: Field): boolean =>
 /** The field that a column shows of the record itself, where it can be changed there. */
 export const changeableIn = (table: Table, column: ReadColumn): Field | undefined =>
   column.kind === 'field' && column.way.length === 0 && isChangeable(table, column.field) ? column.field : undefined
-
-/** Whether a field may be left blank. */
-export const mayBeBlank = (table: Table, field: Field): boolean => !mustHold(table, field) && !field.must

@@ -5,7 +5,7 @@ import { TickBox } from '@/ui/kit'
 import { type Shown, useChanging } from './changing'
 
 /** So many can be marked: what is done to them is done as one. */
-export const mostMarked = 500
+const mostMarked = 500
 
 /** Marks one record; what is marked is as it was last seen. */
 export function MarkBox({ line, words }: { readonly line: Shown; readonly words: string }) {
