@@ -128,10 +128,11 @@ function canBeAdded(book: Book, link: string, field: string): boolean {
   return found?.table.id === linkWith(book, link).many && scaleOf(book, field) !== undefined
 }
 
-/** How many decimals an exact number has that is stored as such; none where it is something else. */
+/** How many decimals a number has that is stored exactly; none where it is something else. */
 function scaleOf(book: Book, id: string): number | undefined {
   const field = findField(book, id)?.field
   if (!field || isDerived(field)) return undefined
   const type = kindOf(field.kind).columnType(field, book.look)
+  if (type?.is === 'whole') return 0
   return type?.is === 'exact' ? type.scale : undefined
 }

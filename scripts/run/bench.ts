@@ -46,6 +46,11 @@ const parts: Readonly<Record<string, (url: string, later: Later) => Promise<void
     say('Making a list of 1 000 000 visits …')
     tell(await benchAsked(book))
   },
+  ready: async (url, later) => {
+    const book = await bookFor(url, later, 'ready')
+    say('Making a list of 1 000 000 visits …')
+    tell(await benchAsked(book, 'ready'))
+  },
   clerks: async (url, later) => {
     const databaseUrl = `${url}/clerks`
     process.env.HEARTH_DATABASE_URL = databaseUrl

@@ -1,5 +1,6 @@
 import type { Book } from '../../book'
 import { kindOf } from '../../kinds'
+import { quoteName } from '../../names'
 import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../../physical'
 import { type Cursor, refOf } from '../../records'
 import { expressionSql } from '../../sql'
@@ -10,6 +11,7 @@ import { alongSql } from './along-sql'
 import { type Cell, type CellPlan, fieldPlan, valuePlan } from './cells'
 import { conditionSql } from './condition-sql'
 import { gatherSql } from './gather-sql'
+import { keptFor } from './kept-sql'
 import { afterCursor, orderBy, type Sorted } from './page'
 import { Aliases, type At, fieldAtAlias, keyAt, Reach, valueAt } from './reach'
 
@@ -137,10 +139,22 @@ function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: n
     return turned ? [{ sql: `(${sql} IS NULL)`, down: blanks === 'first', nullable: false, by: undefined }, own] : [own]
   })
   const down = order[0]?.down ?? false
-  const keys = keyAt(reach.names, reach.from)
+  const keys = keysAfter(reach, order)
     .filter((sql) => !wished.some((one) => one.sql === sql))
     .map((sql) => ({ sql, down, nullable: false, by: undefined }))
   return [...wished, ...keys]
+}
+
+/**
+ * By which key rows that are alike otherwise are put in order: where what is kept comes first, the key as it stands
+ * there, so that one index has the whole order.
+ */
+function keysAfter(reach: Reach, [first]: ReadList['order']): string[] {
+  const { column } = first ?? {}
+  const found = column?.kind === 'gathered' ? keptFor(reach.book, reach.from.table, column) : undefined
+  if (!found) return keyAt(reach.names, reach.from)
+  const row = reach.keptRow(found.kept)
+  return found.kept.keys.map(({ own }) => `${row}.${quoteName(own)}`)
 }
 
 function sortSql(reach: Reach, column: SingleColumn): string {
