@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { made } from '@/tests/support/made'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import type { Edit, List } from '../book'
 import { saidOfField, saidOfTable } from './asking-for'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Book, List } from '../book'
-import { askedBook, readyLists } from '@/tests/support/random-lists'
+import { askedBook, readyLists } from '@/tests/support/asked-design'
 import { made } from '@/tests/support/made'
 import { diffSchemas } from './diff/diff'
 import { edition } from './edition'

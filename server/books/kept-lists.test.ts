@@ -1,7 +1,7 @@
 import { beforeAll, expect, test } from 'vitest'
 import { findList, List } from '@/core/book'
 import { testAccount, testBook, testCatalogue, stored } from '@/tests/support/catalogue'
-import { askedDesign } from '@/tests/support/random-lists'
+import { askedDesign } from '@/tests/support/asked-design'
 import type { Catalogue } from '../catalogue'
 import type { Account } from '../people'
 import { dropList, keepList, listsFor } from './kept-lists'

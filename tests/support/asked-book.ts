@@ -1,4 +1,4 @@
-import { askedDesign } from './random-lists'
+import { askedDesign } from './asked-design'
 import { servedBook, type ServedBook } from './served-book'
 
 /** A book in the browser whose few records lists are asked of: three visits to two houses, and what was paid for them. */

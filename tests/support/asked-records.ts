@@ -10,7 +10,7 @@ import { run } from '@/server/database'
 import type { Walk } from '@/server/live'
 import { type Live, namesOf } from '@/server/live/live'
 import { opened, testAccount, testBook, testCatalogue } from './catalogue'
-import { askedDesign, readyLists } from './random-lists'
+import { askedDesign, readyLists } from './asked-design'
 import type { Known, World } from './slow-lists'
 
 export interface AskedBook {

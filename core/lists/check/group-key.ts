@@ -1,7 +1,7 @@
 import type { Book } from '../../book'
 import { factTree } from './fact-tree'
 import type { ReadGroup, ReadList } from './read-list'
-import { isRefFor, isValue } from './read-condition'
+import { isRefFor, isValue } from './could-be'
 import { daysWritten } from './spans'
 
 /** Whether a text could be the key of a group; what isn't is never put into a statement. */

@@ -1,9 +1,7 @@
 import {
-  type Book,
   type Comparison,
   type Condition,
   conditionsIn,
-  fieldOf,
   findField,
   limits,
   linkOf,
@@ -11,11 +9,10 @@ import {
   type List,
   type Place,
   type Table,
-  tableOf,
   type Way,
 } from '../../book'
-import { displayOf, recheckStored, storeTree, type Tree, typeOfField } from '../../expressions'
-import { kindOf, type KindName } from '../../kinds'
+import { displayOf, recheckStored, storeTree, type Tree } from '../../expressions'
+import { kindOf } from '../../kinds'
 import { keyOfRef } from '../../records'
 import { type Problem, wordProblem } from '../../words'
 import { endOf, isSeveral } from '../ways/walk'
@@ -25,6 +22,7 @@ import { fits, sayHow } from './comparisons'
 import { factTree } from './fact-tree'
 import { fieldAt } from './field-at'
 import { readGroup } from './read-groups'
+import { isRefFor, isValue, keyLeaves } from './could-be'
 import type { ReadCondition, ReadGroup, Reading } from './read-list'
 import { daysOf, daysWritten } from './spans'
 
@@ -189,19 +187,6 @@ function withValues(reading: Reading, comparing: Comparing): ReadCondition {
   return checked(reading, path, way, end, tree, isTurned(how))
 }
 
-const shapes: Partial<Record<KindName, RegExp>> = {
-  whole: /^-?\d{1,15}$/,
-  exact: /^-?\d{1,18}(?:\.\d{1,10})?$/,
-  measured: /^-?\d+(?:\.\d+)?$/,
-  money: /^-?\d{1,12}(?:\.\d{1,4})?$/,
-  mark: /^\d{1,3}$/,
-  date: /^\d{4}-\d\d-\d\d$/,
-  time: /^\d\d:\d\d$/,
-  dateTime: /^\d{4}-\d\d-\d\d(?:T\d\d:\d\d)?$/,
-  tick: /^[01]$/,
-}
-export const isValue = (kind: KindName, value: string) => shapes[kind]?.test(value) ?? value !== ''
-
 function checked(reading: Reading, path: Path, way: Way, end: Table, tree: Tree, turned: boolean): ReadCondition {
   const read = recheckStored(reading.book, end, storeTree(tree))
   if ('problem' in read)
@@ -228,27 +213,6 @@ function withField(
   if (!left || !right || kindOf(displayOf(reading.book, found.field).kind).control === 'file')
     return fault(reading, path, { kind: 'list-cannot-compare', field: found.field.name, how: 'is compared so' })
   return checked(reading, path, [], table, compareFacts(how, left, right), isTurned(how))
-}
-
-/** Whether a text could be the reference of a record that a link field leads to. */
-export function isRefFor(book: Book, field: Field, ref: string): boolean {
-  const leaves = keyLeaves(book, linkOf(book, field.id).one)
-  // A database would take the figures that a text begins with for the number.
-  return keyOfRef(ref, leaves.length)?.every((part, place) => couldBeKey(book, leaves[place]!, part)) ?? false
-}
-
-/** The fields whose values a key is made of, those of the records that it leads to among them. */
-const keyLeaves = (book: Book, tableId: string): Field[] => {
-  const table = tableOf(book, tableId)
-  return table.key.flatMap((id) => {
-    const field = fieldOf(table, id)
-    return field.kind === 'link' ? keyLeaves(book, linkOf(book, id).one) : [field]
-  })
-}
-
-function couldBeKey(book: Book, field: Field, part: string): boolean {
-  const type = typeOfField(field, book.look)?.is
-  return type === 'exact' ? /^-?\d{1,20}(?:\.\d+)?$/.test(part) : isValue(field.kind, part)
 }
 
 function linked(reading: Reading, { way, end, field, how, values, path }: Comparing): ReadCondition {

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { type List, tableOf } from '../../book'
 import { evaluate, readExpression, plainFacts } from '../../expressions'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import { readList } from '../check/check-list'
 import { joinableFacts, joinSource, numberColumns, sayAlong, separators } from './calculate-draft'
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { askedBook, conditionOf } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
+import { conditionOf } from '@/tests/support/random-lists'
 import { runs } from '@/tests/support/runs'
 import { type Condition, conditionsIn, limits, type List, tableOf, type Way } from '../../book'
 import { wordProblem } from '../../words'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import { readList } from '../check/check-list'
 import { sayList } from '../say/say-list'
 import { listOfQuestion, spanIn } from './list-of-question'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import type { Group, List } from '../../book'
 import { addDays, plainLook } from '../../kinds'
 import { wordProblem } from '../../words'

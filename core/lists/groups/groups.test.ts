@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import type { Group, List, Way } from '../../book'
 import { plainLook } from '../../kinds'
 import { wordProblem } from '../../words'

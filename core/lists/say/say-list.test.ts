@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { askedBook } from '@/tests/support/random-lists'
+import { askedBook } from '@/tests/support/asked-design'
 import type { Column, Condition, List, Way } from '../../book'
 import { conditionsOf, jointOf, nameOf, sayList, sentenceOf } from './say-list'
 
