@@ -24,7 +24,7 @@ test('a list is put together from nothing by keyboard, and says what it asks and
   await browser.press('Each visit')
   await browser.read('3 visits')
   expect(await faults(browser)).toEqual([])
-  await (await browser.see('main p button:nth-last-of-type(2)')).sendKeys(Key.ENTER)
+  await (await browser.named('Add a condition')).sendKeys(Key.ENTER)
   await browser.choose('What is asked', 'Payments')
   await browser.read('2 have one, 1 has none; 3 in all.')
   await browser.choose('How many', 'there is none')
