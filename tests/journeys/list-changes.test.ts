@@ -180,7 +180,7 @@ test('what is missing is told, and a list that counts can be kept ready', async 
   await browser.read('everybody’s')
   await browser.go(`${book.path}/workshop/open`)
   await browser.read('Count the payments of each visit')
-  await browser.press('Open the book')
+  await browser.press('Open with these changes')
   await browser.read('All as opened')
   await browser.go(`${book.path}/records`)
   await browser.read(/How often paid\s+3\s+visits/)
