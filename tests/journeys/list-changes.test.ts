@@ -181,7 +181,7 @@ test('what is missing is told, and a list that counts can be kept ready', async 
   await browser.go(`${book.path}/workshop/open`)
   await browser.read('Count the payments of each visit')
   await browser.press('Open with these changes')
-  await browser.read('All as opened')
+  await browser.read('The book is open')
   await browser.go(`${book.path}/records`)
   await browser.read(/How often paid\s+3\s+visits/)
   expect(await faults(browser)).toEqual([])
