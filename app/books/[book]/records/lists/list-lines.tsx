@@ -2,7 +2,7 @@
 
 import type { List, Order, Shown, Table } from '@/core/book'
 import { type ReadList, sayReady } from '@/core/lists'
-import { counted, inSentence, plural } from '@/core/words'
+import { inSentence, plural } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
 import { useRecords } from '../records-context'
@@ -11,6 +11,7 @@ import { MarkedBar } from './change/marked-bar'
 import { AllOfThem } from './figures-row'
 import { GroupedGrid } from './grouped-grid'
 import { ListGrid } from './list-grid'
+import { ListStatus } from './list-status'
 import { ShownBar } from './shown-bar'
 import { ShownGroups } from './shown-groups'
 import { TrailContext, useWayBack } from './trail'
@@ -35,9 +36,7 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
   return (
     <TrailContext value={trail}>
       <ChangingRecords table={table}>
-        <p role="status" className="min-h-9 px-6 py-2 text-[13px] text-ash-6 max-md:px-3">
-          {sayCount(lines, count, noun)}
-        </p>
+        <ListStatus lines={lines} count={count} noun={noun} />
         <MarkedBar />
         <Slow list={list} took={lines.data?.pages[0]?.took} />
         {lines.isError && (
@@ -119,11 +118,4 @@ function Found({ table, list, read, given, lines, onOrder, onShown }: Omit<Props
       foot={read.figures.length > 0 && <AllOfThem columns={read.columns} figures={read.figures} line={total} />}
     />
   )
-}
-
-function sayCount({ isFetching, isFetchingNextPage, isError }: Props['lines'], count: Props['count'], noun: string) {
-  if (isError) return ''
-  if (isFetching && !isFetchingNextPage) return 'Looking …'
-  if (count.isError) return 'How many there are took too long to count.'
-  return count.data === undefined ? 'Counting …' : counted(count.data, noun)
 }

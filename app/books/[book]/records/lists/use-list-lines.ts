@@ -9,6 +9,9 @@ import { type Problem, sameJson, wordProblem } from '@/core/words'
 import type { AskedGroups, AskedPage } from '@/server/live'
 import { Refused } from '../rows-query'
 
+/** By what names the questions of a list are known, so that all are asked again, or stopped. */
+export const readsOfLists = ['list', 'list-count', 'list-groups', 'group-lines', 'list-missing']
+
 /** What is sent to run a list. */
 const runOf = (list: List, given: Readonly<Record<string, string>>) => ({
   list,

@@ -9,6 +9,7 @@ import { counted, inSentence, type Problem, wordProblem } from '@/core/words'
 import type { ChangedOne, ListLine, TogetherOutcome, TogetherRequest } from '@/server/live'
 import { together } from '../../actions'
 import { useRecords } from '../../records-context'
+import { readsOfLists } from '../use-list-lines'
 
 /** A record as a list shows it. */
 export type Shown = Pick<ListLine, 'ref' | 'rev'>
@@ -38,8 +39,8 @@ const ChangingContext = createContext<Changing | undefined>(undefined)
 /** Nothing where records can't be changed here. */
 export const useChanging = () => use(ChangingContext)
 
-/** All that shows records of a list, so that it is read again. */
-const shownBy = ['list', 'list-count', 'list-groups', 'group-lines', 'rows']
+/** All that shows records, so that it is read again. */
+const shownBy = [...readsOfLists, 'rows']
 
 /** Lets the records of a list be marked, changed and removed where they stand. */
 export function ChangingRecords({ table, children }: { readonly table: Table; readonly children: ReactNode }) {
