@@ -103,6 +103,7 @@ await runScript(async (later) => {
   later(() => rmSync(folder, { recursive: true, force: true }))
   const server = await startPrivateDatabase(folder)
   later(() => server.stop())
-  const wanted = asked.length > 0 ? asked : Object.keys(parts).filter((name) => !['clerks', 'crowd', 'ready'].includes(name))
+  const wanted =
+    asked.length > 0 ? asked : Object.keys(parts).filter((name) => !['clerks', 'crowd', 'ready'].includes(name))
   for (const name of wanted) await parts[name]!(server.url, later)
 })
