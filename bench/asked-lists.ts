@@ -193,8 +193,9 @@ async function keptReady({ db, live, account }: BenchBook, asked: List) {
   const sheet = await openBook(db, live.id, account)
   if (!sheet.ok || sheet.value.blocked.length > 0) throw new Error('Expected the book to open again.')
   process.stdout.write(`opened again with what is kept ready in ${Math.round(performance.now() - began)} ms\n`)
-  const now = liveOf((await findBook(db, live.id))!)
-  if (!now.ok) throw new Error('Expected an open book.')
+  const stored = await findBook(db, live.id)
+  const now = stored && liveOf(stored)
+  if (!now?.ok) throw new Error('Expected an open book.')
   return { db, live: now.value }
 }
 

@@ -1,6 +1,6 @@
 import { type Book, tableOf } from '../book'
 import { collation, quoteName } from '../names'
-import { type Kept, keptIn, type LiveAttached, type PhysicalNames } from '../physical'
+import { type Kept, keptIn, keyColumns, type LiveAttached, type PhysicalNames } from '../physical'
 import { mariadb } from '../sql'
 import { inSentence, plural } from '../words'
 import type { Act } from './triggers/act'
@@ -14,11 +14,9 @@ export const keptTables = (book: Book, names: PhysicalNames): LiveAttached[] =>
     const { link, name } = kept
     const [one, many] = [tableOf(book, link.one), tableOf(book, link.many)]
     const own = kept.keys.map((key) => quoteName(key.own))
-    const columns = names
-      .columns(one.id, one.key[0]!)
-      .concat(one.key.slice(1).flatMap((id) => names.columns(one.id, id)))
+    const columns = keyColumns(one, names)
     const lines = [
-      ...columns.map((column, place) => `${own[place]!} ${mariadb.columnType(column.type)} NOT NULL`),
+      ...columns.map((column, place) => `${quoteName(`k${place}`)} ${mariadb.columnType(column.type)} NOT NULL`),
       `${quoteName(kept.rows)} INT NOT NULL DEFAULT 0`,
       ...kept.totals.flatMap(({ sum, count, scale }) => [
         `${quoteName(sum)} DECIMAL(${38 + scale}, ${scale}) NULL`,
@@ -29,9 +27,9 @@ export const keptTables = (book: Book, names: PhysicalNames): LiveAttached[] =>
         (column) => `KEY ${quoteName(`by_${column}`)} (${[quoteName(column), ...own].join(', ')})`,
       ),
     ]
-    const links = kept.links.map(quoteName)
+    const links = kept.keys.map(({ link: column }) => quoteName(column))
     const gathered = [
-      ...links.map((column, place) => `${column} AS ${own[place]!}`),
+      ...kept.keys.map((key) => `${quoteName(key.link)} AS ${quoteName(key.own)}`),
       `COUNT(*) AS n`,
       ...kept.totals.flatMap(({ column, sum, count }) => [
         `SUM(${quoteName(column)}) AS ${quoteName(sum)}`,
@@ -39,7 +37,7 @@ export const keptTables = (book: Book, names: PhysicalNames): LiveAttached[] =>
       ]),
     ]
     const taken = [
-      ...kept.keys.map((key, place) => `${at('p', key.of)} AS ${own[place]!}`),
+      ...kept.keys.map((key) => `${at('p', key.of)} AS ${quoteName(key.own)}`),
       'COALESCE(g.n, 0) AS n',
       ...kept.totals.flatMap(({ sum, count }) => [
         `${at('g', sum)} AS ${quoteName(sum)}`,
@@ -69,7 +67,7 @@ export const keeping = (book: Book, names: PhysicalNames): Act[] =>
     const table = names.placed(kept.name)
     const keys = kept.keys.map((key) => quoteName(key.own))
     const ofRecord = (row: string) => all(kept.keys.map((key) => `${quoteName(key.own)} = ${at(row, key.of)}`))
-    const moved = [...kept.links, ...kept.totals.map(({ column }) => column)].map(
+    const moved = [...kept.keys.map(({ link }) => link), ...kept.totals.map(({ column }) => column)].map(
       (column) => `${at('NEW', column)} <=> ${at('OLD', column)}`,
     )
     const rekeyed = kept.keys.map((key) => `${at('NEW', key.of)} <=> ${at('OLD', key.of)}`)
@@ -101,8 +99,7 @@ export const keeping = (book: Book, names: PhysicalNames): Act[] =>
     ]
   })
 
-const ofRow = ({ keys, links }: Kept, row: string) =>
-  all(keys.map((key, place) => `${quoteName(key.own)} = ${at(row, links[place]!)}`))
+const ofRow = ({ keys }: Kept, row: string) => all(keys.map((key) => `${quoteName(key.own)} = ${at(row, key.link)}`))
 
 /** A sum of no value is no number; what is set from another column stands before that changes. */
 function added(kept: Kept, table: string): string {

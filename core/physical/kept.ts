@@ -13,7 +13,7 @@ import {
 } from '../book'
 import { isDerived, kindOf } from '../kinds'
 import { oncePer } from '../words'
-import { columnNames, keyNames } from './keys'
+import { columnNames, linkPairs } from './keys'
 import { physicalNames } from './physical-names'
 
 /** A sum that the database keeps of the rows that hang on each record. */
@@ -34,10 +34,8 @@ export interface KeptTotal {
 export interface Kept {
   readonly link: Link
   readonly name: string
-  /** The columns of the key of the record, here and there. */
-  readonly keys: readonly { readonly own: string; readonly of: string }[]
-  /** The columns by which a row leads to its record. */
-  readonly links: readonly string[]
+  /** The columns of the key of the record, here and there, and those by which a row leads to it. */
+  readonly keys: readonly { readonly own: string; readonly of: string; readonly link: string }[]
   readonly rows: string
   readonly totals: readonly KeptTotal[]
 }
@@ -60,8 +58,9 @@ export const keptIn = oncePer((book: Book): readonly Kept[] => {
     const totals = wanted.get(link.id)
     if (!totals) return []
     const many = tableOf(book, link.many)
-    const links = columnNames(names, many, [link.field])
-    const base = `_kept_${names.table(link.many).slice(0, 26)}_${links[0]!.slice(0, 24)}`.toLowerCase()
+    const pairs = linkPairs(book, names, link)
+    const linked = pairs.map(([own]) => own).join('_')
+    const base = `_kept_${names.table(link.many).slice(0, 26)}_${linked.slice(0, 24)}`.toLowerCase()
     let name = base
     for (let count = 2; taken.has(name); count++) name = `${base}_${count}`
     taken.add(name)
@@ -69,17 +68,17 @@ export const keptIn = oncePer((book: Book): readonly Kept[] => {
       {
         link,
         name,
-        links,
-        keys: keyNames(names, tableOf(book, link.one)).map((of, at) => ({ own: `k${at}`, of })),
+        keys: pairs.map(([own, of], at) => ({ own: `k${at}`, of, link: own })),
         rows: 'n',
         totals: many.fields
           .filter(({ id }) => totals.has(id))
-          .map((field, at) => ({
-            field: field.id,
-            column: columnNames(names, many, [field.id])[0]!,
+          .flatMap(({ id }) => columnNames(names, many, [id]).map((column) => ({ field: id, column })))
+          .map(({ field, column }, at) => ({
+            field,
+            column,
             sum: `t${at}`,
             count: `c${at}`,
-            scale: scaleOf(book, field.id) ?? 0,
+            scale: scaleOf(book, field) ?? 0,
           })),
       },
     ]

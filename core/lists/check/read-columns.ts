@@ -19,11 +19,17 @@ export function readColumns(reading: Reading, table: Table): ReadColumn[] {
     return []
   }
   // What goes along with others comes once those are read; each stands where it stood.
-  const plain = list.columns.map((column) =>
-    column.shows.kind === 'along' ? [] : noted(column, show(reading, table, column, column.shows)),
+  const plain = new Map(
+    list.columns.map((column) => [
+      column,
+      column.shows.kind === 'along' ? [] : noted(column, show(reading, table, column, column.shows)),
+    ]),
   )
-  return list.columns.flatMap((column, at) =>
-    column.shows.kind === 'along' ? noted(column, along(reading, column, column.shows, plain.flat())) : plain[at]!,
+  const others = [...plain.values()].flat()
+  return list.columns.flatMap((column) =>
+    column.shows.kind === 'along'
+      ? noted(column, along(reading, column, column.shows, others))
+      : (plain.get(column) ?? []),
   )
 }
 

@@ -88,8 +88,8 @@ function conditionsIn(book: Book, words: string, from: From): Condition[] {
   // Of a single record, what is said is said of the record itself.
   const there = way.length > 0 ? factsIn(words, end, way) : []
   const said = there.length > 0 ? there : factsIn(words, table, [])
-  if (!hasNone(words) || said.length === 0) return said
-  return [{ kind: 'not', of: oneOf(said)! }]
+  const of = oneOf(said)
+  return of && hasNone(words) ? [{ kind: 'not', of }] : said
 }
 
 /** That there are some of which this is said, or none; nothing of it where they are only counted. */

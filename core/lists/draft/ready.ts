@@ -9,9 +9,9 @@ export function sayReady(book: Book, list: List): string | undefined {
   const alone: Book = { ...book, lists: [{ ...list, owner: undefined, ready: true }] }
   const names = physicalNames(alone)
   const counted = keptIn(alone).flatMap(({ link, totals }) => {
-    const [many, one] = [link.many, link.one].map((id) => inSentence(tableOf(book, id).name))
+    const nounOf = (id: string) => inSentence(tableOf(book, id).name)
     const sums = totals.map(({ field }) => `the total of their ${inSentence(fieldWith(book, field).field.name)}`)
-    return [`how many ${plural(many!)} each ${one!} has`, ...sums]
+    return [`how many ${plural(nounOf(link.many))} each ${nounOf(link.one)} has`, ...sums]
   })
   const [key] = keyNames(names, table)
   const columns = new Set(readyIndexes(alone, table, names).flat())

@@ -42,10 +42,12 @@ export function diffSchemas(before: Book, after: Book, madeBy: number): Omit<Cha
   if (steps.length + drops.length > 0)
     for (const { was, is } of pairs) if (!sameTable(was, is)) changed.add((is ?? was)!.id)
   // What is made from two tables rests while one of them changes, and so must the other.
-  const made = [...old.attached, ...fresh.attached].filter(({ from }) => from !== undefined)
+  const made = [...old.attached, ...fresh.attached].flatMap(({ table, from }) =>
+    from === undefined ? [] : [{ table, from }],
+  )
   for (let size = -1; size < changed.size;) {
     size = changed.size
-    for (const { table, from } of made) if (changed.has(table) || changed.has(from!)) changed.add(table).add(from!)
+    for (const { table, from } of made) if (changed.has(table) || changed.has(from)) changed.add(table).add(from)
   }
   // Triggers of tables that stay as they are stay too: their rules never rest.
   const stays = (one: LiveAttached) => same(one, old.attached) && same(one, fresh.attached) && !changed.has(one.table)

@@ -21,14 +21,14 @@ const rows = (statement: string) =>
 /** What is kept beside what is there, where the two differ. */
 async function wrongs() {
   const found: unknown[] = []
-  for (const { name, link, links, keys, totals } of keptIn(asked.live.book)) {
+  for (const { name, link, keys, totals } of keptIn(asked.live.book)) {
     const [one, many] = [link.one, link.many].map((id) => (id === 'house-person' ? 'tenancy' : id))
     const sums = totals.map(
       ({ column, sum }) =>
-        `NOT (k.${sum} <=> (SELECT SUM(c.${column}) FROM @${many} c WHERE c.${links[0]!} = p.${keys[0]!.of}))`,
+        `NOT (k.${sum} <=> (SELECT SUM(c.${column}) FROM @${many} c WHERE c.${keys[0]!.link} = p.${keys[0]!.of}))`,
     )
     const differs = [
-      `k.n <> (SELECT COUNT(*) FROM @${many} c WHERE c.${links[0]!} = p.${keys[0]!.of})`,
+      `k.n <> (SELECT COUNT(*) FROM @${many} c WHERE c.${keys[0]!.link} = p.${keys[0]!.of})`,
       'k.k0 IS NULL',
       ...sums,
     ]

@@ -16,10 +16,10 @@ export async function* jsonOfList(walk: Walk): AsyncGenerator<string> {
   yield '['
   let between = '\n'
   for await (const page of walkList(walk)) {
-    const before = page.groups.map((words, at): [string, Json] => [names[at]!, words])
+    const before = page.groups.map((words, at): [string, Json] => [names[at] ?? '', words])
     for (const { cells } of page.lines) {
       const values = columns.map((column, at): [string, Json] => [
-        names[groups.length + at]!,
+        names[groups.length + at] ?? column.heading,
         jsonOf(book, column, cells[column.id] ?? null),
       ])
       // By hand, as an object would put names that are numbers first.

@@ -118,7 +118,9 @@ function sentOf(
     return { table, ref, rev, values: undefined, place }
   }
   try {
-    return { ...checkRequest(live, { table, ref, rev, values, children: [] })[0]!, place }
+    const [own] = checkRequest(live, { table, ref, rev, values, children: [] })
+    if (!own) throw new Error('Expected the record that was sent.')
+    return { ...own, place }
   } catch (cause) {
     throw new Stopped(at, cause)
   }

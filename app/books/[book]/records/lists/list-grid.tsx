@@ -56,16 +56,21 @@ export function ListGrid({ table, columns, lines, order, onOrder, onEnd, foot }:
           <MarkAll lines={lines} />
         </Heads>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
-          {seen.map((item) => (
-            <RecordRow
-              key={lines[item.index]!.ref}
-              table={table}
-              columns={columns}
-              line={lines[item.index]!}
-              className="absolute top-0 left-0 w-full"
-              style={{ ...template, height: item.size, transform: `translateY(${item.start}px)` }}
-            />
-          ))}
+          {seen.map((item) => {
+            const line = lines[item.index]
+            return (
+              line && (
+                <RecordRow
+                  key={line.ref}
+                  table={table}
+                  columns={columns}
+                  line={line}
+                  className="absolute top-0 left-0 w-full"
+                  style={{ ...template, height: item.size, transform: `translateY(${item.start}px)` }}
+                />
+              )
+            )
+          })}
         </div>
         {foot}
       </div>

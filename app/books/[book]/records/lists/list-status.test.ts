@@ -4,7 +4,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { createElement } from 'react'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { ListStatus } from './list-status'
-import type { useListCount, useListLines } from './use-list-lines'
+import type { useListLines } from './use-list-lines'
 
 beforeEach(() => void vi.useFakeTimers())
 afterEach(() => {
@@ -35,7 +35,7 @@ function slowList() {
     const count = useQuery({ queryKey: ['list-count'], queryFn: () => 3 })
     return createElement(ListStatus, {
       lines: lines as unknown as ReturnType<typeof useListLines>,
-      count: count as ReturnType<typeof useListCount>,
+      count,
       noun: 'visit',
     })
   }

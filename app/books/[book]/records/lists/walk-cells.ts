@@ -27,7 +27,8 @@ export function walkCells(event: KeyboardEvent<HTMLElement>): boolean {
     if (event.target !== grid || event.key !== 'ArrowDown') return false
     return reach(event, cellsOf(rowsIn(grid)[0])[0])
   }
-  const row = cell.closest('[data-row]')!
+  const row = cell.closest<HTMLElement>('[data-row]')
+  if (!row) return false
   const own = cellsOf(row)
   const column = own.indexOf(cell)
   if (event.key === 'Home') return reach(event, own[0])
@@ -37,7 +38,7 @@ export function walkCells(event: KeyboardEvent<HTMLElement>): boolean {
   if (down === 0) return false
   const next = () => {
     const rows = rowsIn(grid)
-    return cellsOf(rows[rows.indexOf(row as HTMLElement) + down])[column]
+    return cellsOf(rows[rows.indexOf(row) + down])[column]
   }
   if (next()) return reach(event, next())
   event.preventDefault()

@@ -43,7 +43,7 @@ export function madeOf(book: Book, table: Table, columns: readonly ReadColumn[],
     case 'join': {
       const facts = joinableFacts(book, table)
       const words = draft.joined.map((source) => facts.find((one) => one.source === source)?.words ?? source)
-      const usual = capital(listed(words.map((one) => inSentence(one.split(' → ').at(-1)!)))).slice(0, 60)
+      const usual = capital(listed(words.map((one) => inSentence(one.split(' → ').at(-1) ?? one)))).slice(0, 60)
       return draft.joined.length < 2
         ? { usual }
         : { ...shown(book, table, joinSource(draft.joined, draft.between)), usual }
