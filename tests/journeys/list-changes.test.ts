@@ -143,6 +143,21 @@ test('what is written is checked as it is written, and calculated', async () => 
   await browser.press('Without Twice and one')
 })
 
+test('a condition can be written too, and reads in the sentence as it is written', async () => {
+  await browser.press('Add a condition')
+  await browser.choose('What is asked', 'Something written as an expression …')
+  const editor = await browser.see('.cm-content')
+  await editor.click()
+  await editor.sendKeys('Price > 50')
+  await browser.read('Each visit of which “Price > 50” is so: 1 visit')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Show them')
+  await browser.read(/^1 visit$/m)
+  await browser.press('of which “Price > 50” is so')
+  await browser.press('Remove the condition')
+  await browser.read(/^3 visits$/m)
+})
+
 test('a record opened from a list has its neighbours there, and the list is come back to as it was', async () => {
   await toGrid()
   await browser.type(Key.ENTER)

@@ -5,6 +5,7 @@ import { conditionOf } from '@/tests/support/random-lists'
 import { runs } from '@/tests/support/runs'
 import { type Condition, conditionsIn, limits, type List, tableOf, type Way } from '../../book'
 import { wordProblem } from '../../words'
+import { sayCondition } from '../say/say-condition'
 import { compareDraft, fieldsLike } from './compare-draft'
 import { type ConditionDraft, draftOfCondition, hasDraft, sayDraft } from './condition-draft'
 import { placed } from './place-condition'
@@ -208,4 +209,26 @@ test('a condition put beside others keeps to what joins them', () => {
   expect(whereOf(placed(any, undefined, { condition: a!, asks: [] }))).toEqual({ kind: 'any', of: [a, b, a] })
   // One alone is joined by nothing.
   expect(whereOf(placed(any, 0, undefined))).toEqual({ kind: 'all', of: [b] })
+})
+
+test('what is written is read as an expression, and opened again as it was written', () => {
+  const say = (source: string) => sayDraft(saying, { kind: 'written', source })
+  const said = say('Price > 2 * House.Floors')
+  expect(said.ok && said.value.condition.kind).toBe('holds')
+  expect(said.ok && draftOfCondition(book, saying.table, said.value.condition, [])).toEqual({
+    kind: 'written',
+    source: 'Price > 2 * House.Floors',
+  })
+  expect(said.ok && sayCondition(book, 'visit', said.value.condition, { asks: [] })).toBe(
+    'of which “Price > 2 * House.Floors” is so',
+  )
+  const wrong = (source: string) => {
+    const found = say(source)
+    return found.ok ? '' : found.problem.kind
+  }
+  expect([wrong(' '), wrong('Price * 2'), wrong('Price >')]).toEqual([
+    'list-condition-missing',
+    'list-condition-no-truth',
+    'list-calculation-wrong',
+  ])
 })

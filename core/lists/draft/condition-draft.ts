@@ -1,5 +1,6 @@
 import { type Book, type Condition, limits, type List, type Table, tableOf, type Way } from '../../book'
-import { fail, ok, type Result } from '../../words'
+import { readExpression, storeTree, writtenStored } from '../../expressions'
+import { fail, ok, type Result, wordProblem } from '../../words'
 import { endOf } from '../ways/walk'
 import { compareDraft, type CompareDraft, reopenCompare, type Said, sayCompare, type Saying } from './compare-draft'
 
@@ -29,6 +30,13 @@ export interface InDraft {
   readonly not?: true | undefined
 }
 
+/** What no comparison says, as an expression over the record. */
+export interface WrittenDraft {
+  readonly kind: 'written'
+  readonly source: string
+  readonly not?: true | undefined
+}
+
 /** Several conditions as one: all of them, or any; one that isn't chosen yet is nothing. */
 export interface GroupDraft {
   readonly kind: 'group'
@@ -37,7 +45,7 @@ export interface GroupDraft {
   readonly not?: true | undefined
 }
 
-export type ConditionDraft = CompareDraft | HasDraft | RepeatsDraft | InDraft | GroupDraft
+export type ConditionDraft = CompareDraft | HasDraft | RepeatsDraft | InDraft | WrittenDraft | GroupDraft
 
 export const hasDraft = (way: Way): HasDraft => ({ kind: 'has', way, amount: 'some', count: '2' })
 
@@ -54,6 +62,8 @@ function sayPlainly(saying: Saying, draft: ConditionDraft): Result<Said> {
       return sayCompare(saying, draft)
     case 'repeats':
       return sayRepeats(draft)
+    case 'written':
+      return sayWritten(saying, draft)
     case 'in':
       return ok({ condition: { kind: 'in', list: draft.list }, asks: [] })
     case 'has':
@@ -61,6 +71,14 @@ function sayPlainly(saying: Saying, draft: ConditionDraft): Result<Said> {
     case 'group':
       return sayGroup(saying, draft)
   }
+}
+
+function sayWritten({ book, table }: Saying, { source }: WrittenDraft): Result<Said> {
+  if (!source.trim()) return fail({ kind: 'list-condition-missing' })
+  const read = readExpression(book, table, source)
+  if ('problem' in read) return fail({ kind: 'list-calculation-wrong', words: wordProblem(read.problem) })
+  if (read.tree.type.is !== 'truth') return fail({ kind: 'list-condition-no-truth' })
+  return ok({ condition: { kind: 'holds', tree: storeTree(read.tree) }, asks: [] })
 }
 
 function sayGroup(saying: Saying, { joint, of }: GroupDraft): Result<Said> {
@@ -132,8 +150,10 @@ export function draftOfCondition(
     }
     case 'in':
       return { kind: 'in', list: condition.list }
-    case 'holds':
-      return undefined
+    case 'holds': {
+      const source = writtenStored(book, condition.tree)
+      return source ? { kind: 'written', source } : undefined
+    }
   }
 }
 

@@ -10,7 +10,7 @@ import {
   type Place,
   type Span,
 } from '../../book'
-import { displayOf } from '../../expressions'
+import { displayOf, writtenStored } from '../../expressions'
 import { showValue } from '../../kinds'
 import { aOrAn, counted, inSentence, listed } from '../../words'
 import { sayHow } from '../check/comparisons'
@@ -45,7 +45,7 @@ export function sayCondition(book: Book, tableId: string, condition: Condition, 
     case 'in':
       return `that is in the list ${sayListName(book, condition.list)}`
     case 'holds':
-      return 'of which the calculation is true'
+      return `of which “${writtenStored(book, condition.tree) || 'something that is gone'}” is so`
     case 'all':
     case 'any': {
       const [before, word] = condition.kind === 'all' ? ['both ', 'and'] : ['either ', 'or']

@@ -149,3 +149,18 @@ test('any of several conditions is enough where it says or, and the joint is pre
   expect([jointOf(list), jointOf(visits({ where: all(...of) })), jointOf(visits())]).toEqual(['any', 'all', 'all'])
   expect(nameOf(book, list)).toContain('is done or whose')
 })
+
+test('blanks are spoken of where they don’t stand as they fall', () => {
+  const by = (more: object) =>
+    sayList(book, {
+      id: 'list',
+      table: 'visit',
+      columns: [{ id: 'day', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } }],
+      asks: [],
+      order: [{ column: 'day', ...more }],
+    })
+  expect(by({})).toMatch(/by day, earliest first\.$/)
+  expect(by({ blanks: 'first' })).toMatch(/by day, earliest first\.$/)
+  expect(by({ blanks: 'last' })).toMatch(/by day, earliest first, blanks last\.$/)
+  expect(by({ down: true, blanks: 'first' })).toMatch(/by day, latest first, blanks first\.$/)
+})

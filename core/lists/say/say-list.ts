@@ -46,12 +46,14 @@ function directionsOf(face: ReadColumn['face']): readonly [up: string, down: str
 }
 
 /** "by day, latest first". An arrow is for the eye; a sentence says whose field it is. */
-function sayOrder(book: Book, tableId: string, column: ReadColumn, down: boolean): string {
+function sayOrder(book: Book, tableId: string, { column, down, blanks }: ReadList['order'][number]): string {
   const isPlace = column.kind === 'field' && column.heading.includes('→')
   const name = isPlace
     ? sayPlace(book, tableId, { way: column.way, field: column.field.id })
     : inSentence(column.heading)
-  return `by ${name}, ${sayDirection(column, down)}`
+  // Blanks are spoken of where they don’t stand as they fall.
+  const put = blanks && (blanks === 'first') === down ? `, blanks ${blanks}` : ''
+  return `by ${name}, ${sayDirection(column, down)}${put}`
 }
 
 /** What stands before a condition; the last joint is pressed to change all of them. */
@@ -72,7 +74,7 @@ export function sentenceOf(book: Book, list: List): Piece[] {
   const columns = list.columns.length
   // Headings are told as far as the list can be read; an order by what is gone says so where it is changed.
   const { read } = { read: undefined, ...readList(book, { ...list, where: undefined }, nothing) }
-  const order = (read?.order ?? []).map(({ column, down }) => sayOrder(book, list.table, column, down))
+  const order = (read?.order ?? []).map((one) => sayOrder(book, list.table, one))
   return [
     { words: 'Each ' },
     { words: noun, of: { kind: 'table' } },

@@ -63,13 +63,26 @@ export function OrderDialog({ columns, order, first, isGrouped, onClose, onKeep 
                 aria-label={`Which way, ${at + 1}`}
                 value={one.down ? 'down' : 'up'}
                 onChange={(event) => {
-                  const { down: _down, ...rest } = one
+                  const { down: _down, blanks: _blanks, ...rest } = one
                   set(at, event.target.value === 'down' ? { ...rest, down: true } : rest)
                 }}
                 className="!w-[170px]"
               >
                 <option value="up">{sayDirection(column, false)}</option>
                 <option value="down">{sayDirection(column, true)}</option>
+              </ChoiceBox>
+              <ChoiceBox
+                aria-label={`Where blanks stand, ${at + 1}`}
+                value={one.blanks ?? ''}
+                onChange={(event) => {
+                  const { blanks: _blanks, ...rest } = one
+                  const { value } = event.target
+                  set(at, value === 'first' || value === 'last' ? { ...rest, blanks: value } : rest)
+                }}
+                className="!w-[130px]"
+              >
+                <option value="">{one.down ? 'blanks last' : 'blanks first'}</option>
+                <option value={one.down ? 'first' : 'last'}>{one.down ? 'blanks first' : 'blanks last'}</option>
               </ChoiceBox>
               <IconButton
                 label={`Not by ${column.heading}`}

@@ -9,7 +9,7 @@ import { useRecords } from '../../records-context'
 import { AmongParts } from './among-parts'
 import { draftOf, type Draft, kinds, madeOf } from './draft'
 import { JoinParts } from './join-parts'
-import { WriteParts } from './write-parts'
+import { WriteParts } from '../write-parts'
 
 interface Props {
   readonly list: List
@@ -61,7 +61,15 @@ export function CalculateDialog({ list, columns, column, onClose, onKeep }: Prop
         <Segments label="What it is" value={draft.kind} options={kinds} onChange={(kind) => change({ kind })} />
         {draft.kind === 'join' && <JoinParts table={table} draft={draft} onChange={change} />}
         {draft.kind === 'among' && <AmongParts columns={columns} draft={draft} onChange={change} />}
-        {draft.kind === 'write' && <WriteParts table={table} draft={draft} onChange={change} />}
+        {draft.kind === 'write' && (
+          <WriteParts
+            id="calculate-source"
+            label="What it is"
+            table={table}
+            source={draft.source}
+            onChange={(source) => change({ source })}
+          />
+        )}
         <Labelled
           label="Heading (optional)"
           htmlFor="calculate-heading"

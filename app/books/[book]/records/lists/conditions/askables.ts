@@ -30,6 +30,7 @@ export interface Askable {
 export function idOf(draft: ConditionDraft): string {
   switch (draft.kind) {
     case 'repeats':
+    case 'written':
     case 'group':
       return draft.kind
     case 'in':
@@ -79,6 +80,8 @@ export function askablesOf(book: Book, table: Table, own: string, hasRoom: boole
       const draft = { kind: 'in', list: list.id } as const
       found.push({ id: idOf(draft), group: lists, words: `It is in the list ${nameOf(book, list)}`, draft })
     }
+  const written = { kind: 'written', source: '' } as const
+  found.push({ id: idOf(written), group: otherwise, words: 'Something written as an expression …', draft: written })
   if (hasRoom) {
     const draft: GroupDraft = { kind: 'group', joint: 'any', of: [undefined, undefined] }
     found.push({ id: idOf(draft), group: together, words: 'Any of several things, or all of them …', draft })
@@ -87,6 +90,7 @@ export function askablesOf(book: Book, table: Table, own: string, hasRoom: boole
 }
 
 const lists = 'In another list'
+const otherwise = 'What none of these says'
 const together = 'Several things as one'
 const twice = 'More than once'
 const there = 'Whether there is'

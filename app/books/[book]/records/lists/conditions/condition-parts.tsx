@@ -9,6 +9,7 @@ import { CompareParts } from './compare-parts'
 import { GroupParts } from './group-parts'
 import { HasParts } from './has-parts'
 import { type ConditionProps, deepest, type Inner } from './inner'
+import { WriteParts } from '../write-parts'
 import { RepeatsParts } from './repeats-parts'
 
 /** One condition: what is asked of a record, and how; it may have others in it. */
@@ -22,6 +23,15 @@ export function ConditionParts({ id, label, none, list, table, draft, depth, onC
         {draft?.kind === 'repeats' && <RepeatsParts draft={draft} table={table} onChange={onChange} />}
         {draft?.kind === 'has' && <HasParts {...at} draft={draft} onChange={onChange} />}
       </div>
+      {draft?.kind === 'written' && (
+        <WriteParts
+          id={`${id}-written`}
+          table={table}
+          source={draft.source}
+          label="True of those that are meant"
+          onChange={(source) => onChange({ ...draft, source })}
+        />
+      )}
       {draft?.kind === 'group' && <GroupParts {...at} draft={draft} onChange={onChange} />}
       {draft && (
         <TickBox
