@@ -98,7 +98,15 @@ const views: readonly View[] = [
   },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
   { name: 'history', path: '/workshop/history', words: 'No direct link between' },
-  { name: 'records', path: '/records', words: '400 records' },
+  {
+    name: 'records',
+    path: '/records',
+    words: '400 records',
+    first: async (browser) => {
+      await browser.see('canvas')
+      await browser.read(/\d+\s+appliances/)
+    },
+  },
   { name: 'list', path: '/records/visit', words: '2,500 records' },
   { name: 'list-asked', path: '/records/lists/list-unpaid', words: /\d+ visits/ },
   { name: 'list-crossed', path: '/records/lists/list-takings', words: /Week of/ },

@@ -95,13 +95,13 @@ function SmallChart({ list, read, chart }: ChartProps) {
     })
     return drawingOf(book, read, chart, data)
   }, [book, read, chart, crossing])
-  if (error) return <span className="text-[13px] text-ash-6">It could not be read.</span>
-  if (!drawing)
-    return (
-      <span className="text-[13px] text-ash-6">
-        {crossing ? 'These are too many groups to be drawn.' : 'Looking …'}
-      </span>
-    )
+  // As high as the chart, so that nothing below moves when it comes.
+  const instead = error
+    ? 'It could not be read.'
+    : crossing?.more
+      ? 'These are too many groups to be drawn.'
+      : 'Looking …'
+  if (!drawing) return <span className="mt-2 block h-[190px] text-[13px] text-ash-6">{instead}</span>
   return (
     <span className="mt-2 block h-[190px]">
       <ChartCanvas
