@@ -29,7 +29,7 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
   const isChanged = before !== undefined && !sameJson(before, list)
   return (
     <div className="flex flex-wrap items-start justify-between gap-3">
-      <div className="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-3 gap-y-1">
+      <div className="flex min-w-0 flex-1 basis-72 flex-wrap items-baseline gap-x-3 gap-y-1">
         <h1 className="text-[22px] leading-tight">{before ? nameOf(book, before) : `New list of ${plural(noun)}`}</h1>
         <span className="text-[13px] text-ash-6">{sayWhose(before)}</span>
         {isChanged && <Tag look="brass">changed</Tag>}
