@@ -258,24 +258,26 @@ test('a blank typed last before saving is there for the next word, also on the p
   await clerk.holds('Name', 'XBryony')
 })
 
-/** What staff wait for before a page answers, in kB as it travels. It may shrink; the aim is 200. */
-const mostScript = 330
-
-test.each(['/records', '/records/visit', '/records/visit/record/V-00418'])(
-  'staff’s page %s loads no more script than it did',
-  async (path) => {
-    await clerk.go(emberly + path)
-    const loaded = () =>
-      clerk.driver.executeScript<number>(
-        `return performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js'))
+/**
+ * What a page of staff's loads, in kB as it travels. It may shrink; the aim is 200. The first page has a pinned chart,
+ * whose library comes once the page stands.
+ */
+test.each([
+  ['/records', 430],
+  ['/records/visit', 330],
+  ['/records/visit/record/V-00418', 330],
+] as const)('staff’s page %s loads no more script than it did', async (path, mostScript) => {
+  await clerk.go(emberly + path)
+  const loaded = () =>
+    clerk.driver.executeScript<number>(
+      `return performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('.js'))
           .reduce((sum, one) => sum + one.encodedBodySize, 0)`,
-      )
-    let before = -1
-    // What comes a moment later counts too.
-    await clerk.driver.wait(async () => before === (before = await loaded()) && before > 0, patience, undefined, 1000)
-    expect(before / 1024).toBeLessThan(mostScript)
-  },
-)
+    )
+  let before = -1
+  // What comes a moment later counts too.
+  await clerk.driver.wait(async () => before === (before = await loaded()) && before > 0, patience, undefined, 1000)
+  expect(before / 1024).toBeLessThan(mostScript)
+})
 
 test('removing says why it can’t, and what goes along', async () => {
   await clerk.go(`${emberly}/records/premises/record/P-0001`)

@@ -138,6 +138,8 @@ const actionRoles: Record<string, Role> = {
   givePassword: 'administrator',
   removePerson: 'administrator',
   save: 'staff',
+  together: 'staff',
+  askRemovals: 'staff',
   askRemoval: 'staff',
   remove: 'staff',
   keep: 'staff',

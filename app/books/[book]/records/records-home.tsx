@@ -1,12 +1,15 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import type { Table } from '@/core/book'
 import { shownTables } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { Room } from '@/ui/shell/room'
-import { PinnedLists } from './pinned-lists'
 import { useRecords } from './records-context'
+
+// Asked of the records once the page stands.
+const PinnedLists = dynamic(() => import('./pinned-lists').then((module) => module.PinnedLists), { ssr: false })
 
 /** Where staff arrive: every table with how many records it holds, and the way to enter one. */
 export function RecordsHome({ counts }: { readonly counts: Readonly<Record<string, number>> }) {
@@ -15,7 +18,7 @@ export function RecordsHome({ counts }: { readonly counts: Readonly<Record<strin
   return (
     <Room>
       <h1 className="mb-4 text-[22px] leading-tight">{book.name}</h1>
-      <PinnedLists />
+      {book.lists.some(({ pinned }) => pinned) && <PinnedLists />}
       <Cards tables={main} counts={counts} />
       {lists.length > 0 && (
         <>
