@@ -1,16 +1,16 @@
 'use client'
 
 import { Popover } from 'radix-ui'
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import type { Field } from '@/core/book'
-import { showValue, type Value } from '@/core/kinds'
+import { showValue } from '@/core/kinds'
 import { displayOf } from '@/core/expressions'
 import type { Cell } from '@/core/lists'
 import type { ListLine } from '@/server/live'
 import { Button } from '@/ui/kit'
-import { WarningDialog } from '../../form/warning-dialog'
 import { useRecords } from '../../records-context'
-import { type Changing, type Warned } from './changing'
+import type { Changing } from './changing'
+import { useSending } from './use-sending'
 import { ValueBox } from './value-box'
 
 interface Props {
@@ -28,34 +28,11 @@ interface Props {
 /** A value of a record changed where it stands in a list. */
 export function CellBox({ changing, field, line, cell, at, typed, onClose }: Props) {
   const { book } = useRecords()
-  const [wrong, setWrong] = useState('')
-  const [busy, setBusy] = useState(false)
-  const [warned, setWarned] = useState<Warned & { readonly value: Value }>()
+  const { send, wrong, forget, busy, warning } = useSending(changing, [line], field.id, onClose)
   const anchor = useRef(at)
   const isLink = cell !== null && typeof cell === 'object'
   const shown = isLink ? cell.ref : field.kind === 'link' ? '' : showValue(cell, displayOf(book, field), book.look)
-  const save = async (value: Value, despite: readonly string[] = []) => {
-    setBusy(true)
-    const sent = await changing.change([line], { [field.id]: value }, despite)
-    setBusy(false)
-    if (sent.kind === 'done') onClose()
-    else if (sent.kind === 'warned') setWarned({ ...sent, value })
-    else setWrong(sent.words)
-  }
-  if (warned)
-    return (
-      <WarningDialog
-        warnings={warned.warnings}
-        onClose={() => setWarned(undefined)}
-        onSave={() => {
-          setWarned(undefined)
-          void save(
-            warned.value,
-            warned.warnings.map(({ rule }) => rule),
-          )
-        }}
-      />
-    )
+  if (warning) return warning
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
       <Popover.Anchor virtualRef={anchor} />
@@ -77,8 +54,8 @@ export function CellBox({ changing, field, line, cell, at, typed, onClose }: Pro
             field={field}
             start={{ text: typed ?? shown, label: typed === undefined && isLink ? cell.label : '' }}
             wrong={wrong}
-            onTyped={() => setWrong('')}
-            onValue={(value) => void save(value)}
+            onTyped={forget}
+            onValue={(value) => void send(value)}
           />
           <div className="mt-2 flex justify-end gap-2">
             <Button onClick={onClose}>Cancel</Button>

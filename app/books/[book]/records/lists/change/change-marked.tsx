@@ -2,12 +2,11 @@
 
 import { useState } from 'react'
 import type { Field } from '@/core/book'
-import type { Value } from '@/core/kinds'
 import { counted, inSentence } from '@/core/words'
 import { Button, ChoiceBox, Dialog, Labelled } from '@/ui/kit'
-import { WarningDialog } from '../../form/warning-dialog'
 import { isChangeable } from './changeable'
-import type { Changing, Warned } from './changing'
+import type { Changing } from './changing'
+import { useSending } from './use-sending'
 import { ValueBox } from './value-box'
 
 interface Props {
@@ -20,34 +19,10 @@ export function ChangeMarked({ changing, onClose }: Props) {
   const { table, marked } = changing
   const fields = table.fields.filter((field) => isChangeable(table, field))
   const [id, setId] = useState(fields[0]?.id ?? '')
-  const [wrong, setWrong] = useState('')
-  const [busy, setBusy] = useState(false)
-  const [warned, setWarned] = useState<Warned & { readonly value: Value }>()
+  const { send, wrong, forget, busy, warning } = useSending(changing, [...marked.values()], id, onClose)
   const field: Field | undefined = fields.find((one) => one.id === id)
   const many = counted(marked.size, inSentence(table.name))
-  const send = async (value: Value, despite: readonly string[] = []) => {
-    if (!field) return
-    setBusy(true)
-    const sent = await changing.change([...marked.values()], { [field.id]: value }, despite)
-    setBusy(false)
-    if (sent.kind === 'done') onClose()
-    else if (sent.kind === 'warned') setWarned({ ...sent, value })
-    else setWrong(sent.words)
-  }
-  if (warned)
-    return (
-      <WarningDialog
-        warnings={warned.warnings}
-        onClose={() => setWarned(undefined)}
-        onSave={() => {
-          setWarned(undefined)
-          void send(
-            warned.value,
-            warned.warnings.map(({ rule }) => rule),
-          )
-        }}
-      />
-    )
+  if (warning) return warning
   return (
     <Dialog
       open
@@ -73,7 +48,7 @@ export function ChangeMarked({ changing, onClose }: Props) {
               value={id}
               onChange={(event) => {
                 setId(event.target.value)
-                setWrong('')
+                forget()
               }}
             >
               {fields.map((one) => (
@@ -91,7 +66,7 @@ export function ChangeMarked({ changing, onClose }: Props) {
               field={field}
               start={{ text: '', label: '' }}
               wrong={wrong}
-              onTyped={() => setWrong('')}
+              onTyped={forget}
               onValue={(value) => void send(value)}
             />
           </Labelled>
