@@ -263,7 +263,7 @@ test('a blank typed last before saving is there for the next word, also on the p
  * whose library comes once the page stands.
  */
 test.each([
-  ['/records', 430],
+  ['/records', 385],
   ['/records/visit', 330],
   ['/records/visit/record/V-00418', 330],
 ] as const)('staff’s page %s loads no more script than it did', async (path, mostScript) => {
