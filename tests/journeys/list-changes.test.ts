@@ -189,7 +189,7 @@ test('what is missing is told, and a list that counts can be kept ready', async 
   await browser.fill('Name', 'How often paid')
   await browser.press('Everybody’s')
   await browser.read('how many payments each visit has')
-  await browser.press('Kept ready, so that it is quick')
+  await browser.press('Kept ready, to be quicker')
   await browser.press('Its number on the first page of Records')
   await browser.press('Keep it')
   await browser.read('everybody’s')

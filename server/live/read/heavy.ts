@@ -9,3 +9,7 @@ export function heavyProblem(cause: unknown): Problem | undefined {
     return { kind: 'asks-too-much', seconds: askingLimits.seconds }
   return (cause as Error).name === 'SequelizeConnectionAcquireTimeoutError' ? { kind: 'busy' } : undefined
 }
+
+/** Whether a statement spoke of a table, a column or a view that isn't there: while a book is being opened they come and go. */
+export const isOfAnotherShape = (cause: unknown): boolean =>
+  [1146, 1054, 1356].includes(databaseErrorOf(cause).errno ?? 0)

@@ -57,8 +57,11 @@ function Pinned({ list }: { readonly list: List }) {
       >
         <span className="font-semibold">{nameOf(book, list)}</span>
         {!read && <span className="text-[13px] text-brass">Something in it is to be put right.</span>}
-        {read && !chart && <Amount list={list} />}
-        {read && chart && <SmallChart list={list} read={read} chart={chart} />}
+        {read && list.asks.length > 0 && (
+          <span className="text-[13px] text-ash-6">It is asked something each time: open it to answer.</span>
+        )}
+        {read && list.asks.length === 0 && !chart && <Amount list={list} />}
+        {read && list.asks.length === 0 && chart && <SmallChart list={list} read={read} chart={chart} />}
       </Link>
     </li>
   )

@@ -1,7 +1,7 @@
 'use client'
 
 import { ChevronDown, ChevronRight } from 'lucide-react'
-import { use, useState } from 'react'
+import { type ReactNode, use, useState } from 'react'
 import type { List, Order, Table } from '@/core/book'
 import { cellAt, groupAt, type GroupLine, type ReadList, sayGroup } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
@@ -48,42 +48,55 @@ export function GroupedGrid(props: Props) {
           The first {found.length.toLocaleString('en-GB')} groups are shown. Group in bigger steps, or add a condition.
         </p>
       )}
-      <div
-        role="grid"
-        aria-label={table.name}
-        tabIndex={0}
-        onKeyDown={walkCells}
-        className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
-      >
-        <div role="presentation" style={{ minWidth: leastGrid(read.columns) }}>
-          <Heads columns={read.columns} order={list.order} onOrder={onOrder} />
-          {groups.isError ? (
-            <Failed error={groups.error} onRetry={() => void groups.refetch()} />
-          ) : (
-            found.map((group) => (
-              <Group
-                key={`${folding.times} ${JSON.stringify(cellAt(group).key)}`}
-                {...props}
-                group={group}
-                path={[cellAt(group).key]}
-                open={open}
-              />
-            ))
+      <Frame table={table} read={read}>
+        <Heads columns={read.columns} order={list.order} onOrder={onOrder} />
+        {groups.isError ? (
+          <Failed error={groups.error} onRetry={() => void groups.refetch()} />
+        ) : (
+          found.map((group) => (
+            <Group
+              key={`${folding.times} ${JSON.stringify(cellAt(group).key)}`}
+              {...props}
+              group={group}
+              path={[cellAt(group).key]}
+              open={open}
+            />
+          ))
+        )}
+        <LeftOut left={groups.data?.left} />
+        <AllOfThem columns={read.columns} figures={read.figures} line={all}>
+          {found.length > 1 && (
+            <span className="ml-3 inline-flex gap-1 text-[13px]">
+              {found.length <= someGroups && <WordButton onClick={() => fold(true)}>Unfold all</WordButton>}
+              <WordButton onClick={() => fold(false)}>Fold all</WordButton>
+            </span>
           )}
-          <LeftOut left={groups.data?.left} />
-          <AllOfThem columns={read.columns} figures={read.figures} line={all}>
-            {found.length > 1 && (
-              <span className="ml-3 inline-flex gap-1 text-[13px]">
-                {found.length <= someGroups && <WordButton onClick={() => fold(true)}>Unfold all</WordButton>}
-                <WordButton onClick={() => fold(false)}>Fold all</WordButton>
-              </span>
-            )}
-          </AllOfThem>
-        </div>
-      </div>
+        </AllOfThem>
+      </Frame>
     </div>
   )
 }
+
+interface FrameProps {
+  readonly table: Table
+  readonly read: ReadList
+  readonly children: ReactNode
+}
+
+/** A grid that scrolls, and is walked through cell by cell. */
+const Frame = ({ table, read, children }: FrameProps) => (
+  <div
+    role="grid"
+    aria-label={table.name}
+    tabIndex={0}
+    onKeyDown={walkCells}
+    className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
+  >
+    <div role="presentation" style={{ minWidth: leastGrid(read.columns) }}>
+      {children}
+    </div>
+  </div>
+)
 
 const Failed = ({ error, onRetry }: { readonly error: Error; readonly onRetry: () => void }) => (
   <p role="alert" className="flex items-center gap-3 px-6 py-3">
@@ -192,19 +205,11 @@ function Lines({ table, list, read, given, path, count }: LinesProps) {
 /** The records of one group alone. */
 export function Behind({ table, list, read, given, path }: Omit<InnerProps, 'all' | 'onOrder'>) {
   return (
-    <div
-      role="grid"
-      aria-label={table.name}
-      tabIndex={0}
-      onKeyDown={walkCells}
-      className="min-h-0 flex-1 overflow-auto border-t border-ash-3 focus-visible:-outline-offset-2"
-    >
-      <div role="presentation" style={{ minWidth: leastGrid(read.columns) }}>
-        <Heads columns={read.columns} order={list.order} />
-        <div role="rowgroup">
-          <Lines table={table} list={list} read={read} given={given} path={path} count={undefined} />
-        </div>
+    <Frame table={table} read={read}>
+      <Heads columns={read.columns} order={list.order} />
+      <div role="rowgroup">
+        <Lines table={table} list={list} read={read} given={given} path={path} count={undefined} />
       </div>
-    </div>
+    </Frame>
   )
 }

@@ -132,7 +132,7 @@ export function KeepDialog({ list, before, onClose, onKept }: Props) {
         />
         {keeps && whose === 'everybody' && (
           <div>
-            <TickBox id="keep-ready" checked={ready} label="Kept ready, so that it is quick" onChange={setReady} />
+            <TickBox id="keep-ready" checked={ready} label="Kept ready, to be quicker" onChange={setReady} />
             <p className="text-[13px] text-ash-6">
               From the next opening on the database itself keeps {keeps}. Saving takes a little longer for it.
             </p>

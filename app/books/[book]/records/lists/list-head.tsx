@@ -33,7 +33,7 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
         <h1 className="text-[22px] leading-tight">{before ? nameOf(book, before) : `New list of ${plural(noun)}`}</h1>
         <span className="text-[13px] text-ash-6">{sayWhose(before)}</span>
         {isChanged && <Tag look="brass">changed</Tag>}
-        {list.answers && <p className="w-full text-[13px] text-ash-6">Answers the need “{list.answers}”</p>}
+        {list.answers && <p className="w-full text-[13px] text-ash-6">Made for the need “{list.answers}”</p>}
       </div>
       <div className="flex flex-wrap gap-2">
         <IconButton label="Take the last change back" disabled={!undo} onClick={undo}>

@@ -81,7 +81,7 @@ function Slow({ list, took }: { readonly list: List; readonly took: number | und
   if (took === undefined || took < slowFrom || list.ready || !sayReady(book, list)) return null
   return (
     <p className="px-6 pb-2 text-[13px] text-brass max-md:px-3">
-      This took {(took / 1000).toFixed(1)} seconds. Kept for everybody and “kept ready”, it is quick from the next
+      This took {(took / 1000).toFixed(1)} seconds. Kept for everybody and “kept ready”, it may be quicker from the next
       opening of the book on.
     </p>
   )

@@ -1,10 +1,10 @@
 import * as z from 'zod'
 import { type AtBook, bookRoute, refused } from '@/app/door'
 import { limits, List } from '@/core/book'
-import { fail } from '@/core/words'
-import { listsFor } from '@/server/books'
+import { fail, type Problem } from '@/core/words'
+import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
-import { heavyProblem, type Live, openedBook } from '@/server/live'
+import { heavyProblem, isOfAnotherShape, type Live, openedBook } from '@/server/live'
 
 const Cursor = z.array(z.union([z.string().max(2000), z.number(), z.null()])).max(20)
 
@@ -46,11 +46,19 @@ export const listRoute = (
       const lists = listsFor(at.stored.book, at.account.id)
       return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value, lists }, run.data, request)
     } catch (cause) {
-      const problem = heavyProblem(cause)
+      const problem = heavyProblem(cause) ?? (await changing(at, cause))
       if (!problem) throw cause
       return refused(503, fail(problem))
     }
   })
+
+/** What a list asks of may be made anew just then; anything else that isn't there is our own mistake. */
+async function changing({ db, stored }: AtBook, cause: unknown): Promise<Problem | undefined> {
+  if (!isOfAnotherShape(cause)) return undefined
+  const now = await findBook(db, stored.id)
+  const isChanging = now?.opening !== undefined || now?.openedRevision !== stored.openedRevision
+  return isChanging ? { kind: 'being-opened', book: stored.book.name } : undefined
+}
 
 async function sentIn(request: Request): Promise<unknown> {
   const text = await request.text()
