@@ -23,7 +23,11 @@ export type Place = Readonly<z.infer<typeof Place>>
 
 /** What a field is compared with: a value as it is stored, one that is asked for when the list is run, or another field. */
 export const Given = z.union([
-  z.strictObject({ value: z.string().max(limits.givenLength) }),
+  z.strictObject({
+    value: z.string().max(limits.givenLength),
+    /** What a record that is meant was called when it was last looked at. */
+    called: z.string().max(limits.givenLength).optional(),
+  }),
   z.strictObject({ ask: Id }),
   z.strictObject({ place: Place }),
 ])
@@ -41,6 +45,7 @@ export const comparisons = [
   'contains',
   'begins',
   'ends',
+  'looks',
   'blank',
   'filled',
 ] as const
@@ -147,6 +152,8 @@ export const Order = z.strictObject({
   column: Id,
   down: z.literal(true).optional(),
   blanks: z.enum(['first', 'last']).optional(),
+  /** Numbers within a text by what they come to: 2 before 10. */
+  natural: z.literal(true).optional(),
 })
 export type Order = Readonly<z.infer<typeof Order>>
 

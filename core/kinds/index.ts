@@ -1,5 +1,5 @@
 export { fieldKinds, isDerived, isTyped, type KindName, kindNames, kindOf } from './registry'
-export { addDays, monthNames } from './calendar'
+export { addDays, monthNames, readDay, showDay } from './calendar'
 export type { ColumnType } from './column-type'
 export { checkValue, readValue, showValue, startValue } from './check'
 export { hintedKind } from './hints'

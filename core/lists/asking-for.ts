@@ -1,4 +1,4 @@
-import { type Book, findTable, type List, tableOf } from '../book'
+import { type Book, type Comparison, conditionsIn, findTable, type List, tableOf } from '../book'
 import { capital, listed } from '../words'
 import { nameOf } from './say/say-list'
 
@@ -10,6 +10,15 @@ function listsAskingFor(book: Book, ids: readonly string[]): List[] {
     const text = JSON.stringify([columns, where ?? null, asks, groups ?? []])
     return wanted.some((id) => text.includes(id))
   })
+}
+
+/** How what is answered to a question of a list is compared; simply, where nothing asks for it. */
+export function howAsked({ where, columns }: List, ask: string): Comparison {
+  const gathered = columns.flatMap(({ shows }) => (shows.kind === 'gathered' && shows.where ? [shows.where] : []))
+  for (const condition of [...(where ? [where] : []), ...gathered].flatMap(conditionsIn))
+    if (condition.kind === 'compare' && condition.with.some((one) => 'ask' in one && one.ask === ask))
+      return condition.how
+  return 'is'
 }
 
 /** A list that can be asked of one record: which of what it asks for is that record. */

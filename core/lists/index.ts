@@ -1,7 +1,8 @@
-export { listsOfRecord, type RecordList, saidOfField, saidOfTable } from './asking-for'
+export { howAsked, listsOfRecord, type RecordList, saidOfField, saidOfTable } from './asking-for'
 export { compileList, type ListQuery } from './compile-list'
 export { likeliest } from './likeliest'
 export { likeness } from './likeness'
+export { calledToday, type NamedRecord, recordsNamed, uncalled } from './named-records'
 export { csvCell, guardFormula } from './csv'
 export { startList } from './start-list'
 export { usualSort } from './usual-sort'
@@ -30,7 +31,8 @@ export type {
   ReadMeasure,
   ReadShown,
 } from './check/read-list'
-export { comparisonsFor, sayHow } from './check/comparisons'
+export { comparisonsFor, mayBeNatural, sayHow, takesLetters } from './check/comparisons'
+export { answeredDays, daysBeside, readDays, sayDays, spanAnswered } from './check/asked-days'
 export { branchesOf, branchSql, keyText } from './statement/branch-sql'
 export type { Cell } from './statement/cells'
 export { type AskedRow, countSql, rowsSql, type Statement } from './statement/rows-sql'
@@ -52,5 +54,5 @@ export {
   type RepeatsDraft,
   sayDraft,
 } from './draft/condition-draft'
-export { compareDraft, type CompareDraft, fieldsLike, mayAsk, valuesTaken } from './draft/compare-draft'
+export { asksDays, compareDraft, type CompareDraft, fieldsLike, mayAsk, valuesTaken } from './draft/compare-draft'
 export { placed } from './draft/place-condition'

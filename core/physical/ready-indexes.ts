@@ -30,10 +30,10 @@ const sideBySide = (where: List['where']): readonly Condition[] =>
 /** The columns of an order that an index has too: of the records themselves, all in one direction. */
 function orderOf({ order, columns }: List, columnOf: (place: Place) => string | undefined): string[] {
   const found: string[] = []
-  for (const { column: id, down, blanks } of order) {
+  for (const { column: id, down, blanks, natural } of order) {
     const shows = columns.find((column) => column.id === id)?.shows
     const column = shows?.kind === 'field' ? columnOf(shows.place) : undefined
-    if (!column || blanks || down !== order[0]?.down) return []
+    if (!column || blanks || natural || down !== order[0]?.down) return []
     found.push(column)
   }
   return found

@@ -1,5 +1,6 @@
 import { type Book, type Edit, findList, type List } from '@/core/book'
-import { fail, type Result } from '@/core/words'
+import { uncalled } from '@/core/lists'
+import { fail, ok, type Result, sameJson } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { editBook, type Saved, type Seen } from './edit-book'
 import { findBook } from './shelf'
@@ -26,7 +27,9 @@ export async function keepList(
   const kept = await visible(db, bookId, accountId, list.id)
   if (!kept.ok) return kept
   const edit: Edit = { kind: 'changeList', list: list.id, to: wholeChange(list) }
-  return editBook(db, bookId, accountId, edit, seenIn(before))
+  // Whoever changes it may have seen records called otherwise than when it was kept: that is no change of it.
+  const isSame = sameJson(uncalled(kept.value), uncalled(before))
+  return editBook(db, bookId, accountId, edit, seenIn(isSame ? kept.value : before))
 }
 
 type Change = Extract<Edit, { kind: 'changeList' }>['to']
@@ -63,11 +66,11 @@ export async function dropList(db: Catalogue, bookId: string, accountId: string,
 }
 
 /** Somebody else's own list looks as if it weren't there. */
-async function visible(db: Catalogue, bookId: string, accountId: string, id: string): Promise<Result<null>> {
+async function visible(db: Catalogue, bookId: string, accountId: string, id: string): Promise<Result<List>> {
   const stored = await findBook(db, bookId)
   const list = stored && findList(stored.book, id)
   const isThere = list && (list.owner === undefined || list.owner === accountId)
-  return isThere ? { ok: true, value: null } : fail({ kind: 'gone', what: 'list' })
+  return isThere ? ok(list) : fail({ kind: 'gone', what: 'list' })
 }
 
 const parts = [

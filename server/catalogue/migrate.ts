@@ -8,6 +8,7 @@ import { up as editions } from './migrations/005-editions'
 import { up as words } from './migrations/006-words'
 import { up as undo } from './migrations/007-undo'
 import { up as dismissed } from './migrations/008-dismissed'
+import { up as listUses } from './migrations/009-list-uses'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -18,6 +19,7 @@ const migrations = [
   { name: '006-words', up: words },
   { name: '007-undo', up: undo },
   { name: '008-dismissed', up: dismissed },
+  { name: '009-list-uses', up: listUses },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -19,7 +19,7 @@ const values = {
   town: ['Otterby', 'Netherweir', 'Ash', 'Ashford'],
   name: ['Una', 'Corin', 'Merrick'],
   day: ['2027-01-31', '2027-02-01', '2027-02-28', '2026-12-31', '2027-03-12'],
-  label: ['a 1', 'b 2', 'c'],
+  label: ['a 1', 'b 2', 'c', 'a 10', 'a 9'],
   money: ['10.00', '-2.50', '0.05', '120.00', '33.33', '0.00'],
   whole: ['1', '2', '3', '10'],
 }
@@ -141,7 +141,7 @@ export function conditionOf(book: Book, tableId: string, depth: number): fc.Arbi
               ? []
               : how === 'between'
                 ? [{ value: a }, { value: b }]
-                : [{ value: a }],
+                : [{ value: how === 'looks' ? a.replace(/[aeiou]/, '?').replace(/[mnrt].*/, '*') : a }],
         }))
     })
   })
@@ -278,6 +278,7 @@ export function listOf(book: Book): fc.Arbitrary<List> {
             column: fc.constantFrom('a', 'b', 'c'),
             down: fc.option(fc.constant(true as const), { nil: undefined }),
             blanks: fc.option(fc.constantFrom('first' as const, 'last' as const), { nil: undefined }),
+            natural: fc.option(fc.constant(true as const), { nil: undefined }),
           }),
           { maxLength: 2 },
         ),
@@ -293,10 +294,12 @@ export function listOf(book: Book): fc.Arbitrary<List> {
         ...(first !== undefined && { first }),
         figures: figuresOf(book, table, columns, figured),
         // By what may be several nothing can be ordered, and what a link leads to is ordered by its words.
-        order: order.flatMap(({ column, down, blanks }) => {
+        order: order.flatMap(({ column, down, blanks, natural }) => {
           const { shows } = columns.find(({ id }) => id === column)!
           const plain = shows.kind === 'gathered' || (shows.kind === 'field' && !isLink(book, shows.place.field))
-          return plain ? [{ column, ...(down && { down }), ...(blanks && { blanks }) }] : []
+          return plain
+            ? [{ column, ...(down && { down }), ...(blanks && { blanks }), ...(natural && { natural }) }]
+            : []
         }),
       })),
   )

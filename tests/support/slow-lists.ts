@@ -216,7 +216,8 @@ export class SlowLists {
           const first = one.blanks ? one.blanks === 'first' : !one.down
           return (left === null) === first ? -1 : 1
         }
-        const by = order(this.isNumeric(column))(left, right)
+        const [x, y] = one.natural && !this.isNumeric(column) ? [left, right].map(padded) : [left, right]
+        const by = order(this.isNumeric(column))(x!, y!)
         if (by !== 0) return one.down ? -by : by
       }
       const [x, y] = [a.ref.split('~').map(Number), b.ref.split('~').map(Number)]
@@ -260,6 +261,9 @@ function stepOf(value: string, step: NonNullable<Group['step']>): string {
 const order = (number: boolean) => (a: string, b: string) =>
   number ? Number(a) - Number(b) : a < b ? -1 : a > b ? 1 : 0
 
+/** Numbers within a text put so that letters alone tell which is more. */
+const padded = (text: string) => text.replace(/\d+/g, (number) => number.padStart(12, '0'))
+
 /** A part of a whole in tenths, rounded to the nearest, halves away from nought. */
 function tenths(part: number, whole: number): number {
   const size = Math.floor((Math.abs(part) * 2 + Math.abs(whole)) / (2 * Math.abs(whole)))
@@ -299,6 +303,8 @@ function compare(value: string | null, how: string, others: readonly (string | n
       return value.includes(first)
     case 'begins':
       return value.startsWith(first)
+    case 'looks':
+      return new RegExp(`^${first.replaceAll('*', '.*').replaceAll('?', '.')}$`, 's').test(value)
     case 'ends':
       return value.endsWith(first)
     default:

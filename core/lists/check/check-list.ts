@@ -1,4 +1,5 @@
 import { type Book, conditionsIn, findTable, limits, type List } from '../../book'
+import { mayBeNatural } from './comparisons'
 import { readColumns, toldApart } from './read-columns'
 import { readCondition } from './read-condition'
 import { readFigures, readGroups, readShown } from './read-groups'
@@ -49,12 +50,14 @@ function checkIds({ list, faults }: Reading): void {
   }
 }
 
-function readOrder({ list, faults }: Reading, columns: readonly ReadColumn[]): ReadList['order'] {
-  return list.order.flatMap(({ column: id, down = false, blanks }, at) => {
+function readOrder({ book, list, faults }: Reading, columns: readonly ReadColumn[]): ReadList['order'] {
+  return list.order.flatMap(({ column: id, down = false, blanks, natural }, at) => {
     const column = columns.find((one) => one.id === id)
     // A column that is wrong itself has said so already.
     if (!column && list.columns.some((one) => one.id === id)) return []
-    if (column && column.kind !== 'several' && column.kind !== 'along') return [{ column, down, blanks }]
+    if (column && column.kind !== 'several' && column.kind !== 'along') {
+      return [{ column, down, blanks, natural: natural === true && mayBeNatural(column.face, book.look) }]
+    }
     const problem = column
       ? ({
           kind: column.kind === 'along' ? 'list-order-along' : 'list-order-several',

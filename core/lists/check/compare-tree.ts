@@ -40,6 +40,9 @@ const like = (of: Tree, pattern: string): Tree => ({
 /** The letters of a text with nothing in them that a pattern would take otherwise. */
 const plain = (text: string) => text.replace(/[!%_]/g, '!$&')
 
+/** A pattern as people write it: a star stands for any letters, a question mark for one. */
+const pattern = (written: string) => plain(written).replace(/\*+/g, '%').replaceAll('?', '_')
+
 /** From the first day on, and before the other. */
 export function withinTree(of: Tree, { from, until }: Days): Tree {
   const at = (day: string) =>
@@ -93,6 +96,8 @@ export function compareTree(how: Comparison, of: Tree, values: readonly string[]
       return like(of, `${plain(first)}%`)
     case 'ends':
       return like(of, `%${plain(first)}`)
+    case 'looks':
+      return like(of, pattern(first))
     case 'oneOf':
       return of.type.is === 'moment' && values.some(isDay)
         ? values.map((value) => compareTree('is', of, [value])).reduce((all, one) => both('OR', all, one))

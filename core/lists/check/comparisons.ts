@@ -3,7 +3,11 @@ import { type KindName, kindOf, type Look } from '../../kinds'
 
 const always: readonly Comparison[] = ['blank', 'filled']
 const same: readonly Comparison[] = ['is', 'isNot', 'oneOf', ...always]
-const text: readonly Comparison[] = ['contains', 'begins', 'ends', ...same]
+const text: readonly Comparison[] = ['contains', 'begins', 'ends', 'looks', ...same]
+/** Comparisons with letters of a text, and not with a whole value of it. */
+const withLetters: readonly string[] = ['contains', 'begins', 'ends', 'looks']
+export const takesLetters = (how: Comparison | 'within'): boolean => withLetters.includes(how)
+
 const ordered: readonly Comparison[] = [
   'is',
   'isNot',
@@ -43,6 +47,9 @@ export function comparisonsFor(face: Field, look: Look): readonly Comparison[] {
 
 export const fits = (how: Comparison, face: Field, look: Look): boolean => comparisonsFor(face, look).includes(how)
 
+/** Whether there may be numbers within the values of a text: "Flat 2", "Flat 10". */
+export const mayBeNatural = (face: Field, look: Look): boolean => comparisonsFor(face, look).includes('contains')
+
 /** Whether values of a kind lie in time: days aren't more or less, they are later or earlier. */
 export const isTimed = (kind: KindName) => ['date', 'time', 'date-time'].includes(kindOf(kind).control)
 
@@ -58,6 +65,7 @@ const words: Readonly<Record<Comparison, string>> = {
   contains: 'contains',
   begins: 'begins with',
   ends: 'ends with',
+  looks: 'looks like',
   blank: 'is blank',
   filled: 'is filled',
 }

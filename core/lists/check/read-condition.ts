@@ -18,13 +18,14 @@ import { type Problem, wordProblem } from '../../words'
 import { endOf, isSeveral } from '../ways/walk'
 import { sayEnd } from '../ways/say-way'
 import { compareFacts, compareTree, isTurned, withinTree } from './compare-tree'
-import { fits, sayHow } from './comparisons'
+import { fits, sayHow, takesLetters } from './comparisons'
 import { factTree } from './fact-tree'
 import { fieldAt } from './field-at'
 import { readGroup } from './read-groups'
 import { isRefFor, isValue, keyLeaves } from './could-be'
 import type { ReadCondition, ReadGroup, Reading } from './read-list'
-import { daysOf, daysWritten } from './spans'
+import { answeredDays } from './asked-days'
+import { daysOf } from './spans'
 
 type Path = readonly number[]
 type Of<Kind extends Condition['kind']> = Extract<Condition, { kind: Kind }>
@@ -175,16 +176,21 @@ function withValues(reading: Reading, comparing: Comparing): ReadCondition {
   const bare = how === 'blank' || how === 'filled'
   const fact = factTree(book, field)
   if (!fact) return fault(reading, path, { kind: 'list-cannot-compare', field: field.name, how: sayHow(how) })
-  const [first = ''] = values
-  // A month or a year that was asked for means all of its days.
-  const days = how === 'is' && (fact.type.is === 'date' || fact.type.is === 'moment') ? daysWritten(first) : undefined
-  const tree = days && first.length < 10 ? withinTree(fact, days) : compareTree(how, fact, values)
-  if (!bare) {
-    const wrong = values.find((value) => !(days && value.length < 10) && !isValue(face.kind, value))
+  const days = how === 'is' ? stretchOf(reading, fact, values) : undefined
+  const tree = days ? withinTree(fact, days) : compareTree(how, fact, values)
+  if (!bare && !days) {
+    const isFit = (value: string) => (takesLetters(how) ? value !== '' : isValue(face.kind, value))
+    const wrong = values.find((value) => !isFit(value))
     if (wrong !== undefined)
       return fault(reading, path, { kind: 'list-value-wrong', field: field.name, value: wrong.slice(0, 40) })
   }
   return checked(reading, path, way, end, tree, isTurned(how))
+}
+
+/** A month, a year, or another stretch that was asked for means all of its days. */
+function stretchOf({ answers, book }: Reading, { type }: Tree, [first = '']: readonly string[]) {
+  if (type.is !== 'date' && type.is !== 'moment') return undefined
+  return isValue('date', first) ? undefined : answeredDays(first, answers.now.moment.slice(0, 10), book.look)
 }
 
 function checked(reading: Reading, path: Path, way: Way, end: Table, tree: Tree, turned: boolean): ReadCondition {

@@ -129,6 +129,7 @@ export interface ReadList {
     readonly column: SingleColumn
     readonly down: boolean
     readonly blanks: 'first' | 'last' | undefined
+    readonly natural: boolean
   }[]
   readonly groups: readonly ReadGroup[]
   readonly figures: readonly ReadFigure[]

@@ -15,6 +15,8 @@ import {
 import { displayOf } from '../../expressions'
 import { kindOf, type Now, showValue } from '../../kinds'
 import { fail, ok, type Result } from '../../words'
+import { readDays, sayDays, spanAnswered } from '../check/asked-days'
+import { takesLetters } from '../check/comparisons'
 import { factTree } from '../check/fact-tree'
 import { groupablesOf } from './group-draft'
 
@@ -24,6 +26,8 @@ export interface CompareDraft {
   readonly place: Place
   readonly how: Comparison | 'within'
   readonly typed: readonly string[]
+  /** What the record is called that a link is to lead to; what is typed is the reference of it. */
+  readonly called?: string | undefined
   readonly span: Span
   /** It is asked for each time the list is run; what is typed is what the question starts with. */
   readonly asked: boolean
@@ -62,8 +66,12 @@ export interface Saying {
 export const valuesTaken = (how: CompareDraft['how']): 0 | 1 | 2 =>
   how === 'within' || how === 'blank' || how === 'filled' ? 0 : how === 'between' ? 2 : 1
 
-/** Only single values can be asked for; a link can only be asked for, and needs no tick to say so. */
+/** Only single values can be asked for. */
 export const mayAsk = (how: CompareDraft['how']) => valuesTaken(how) === 1 && how !== 'oneOf'
+
+/** Whether days are asked for and not one value: a month, this week, 2027. */
+export const asksDays = ({ kind }: Pick<Field, 'kind'>, how: CompareDraft['how']) =>
+  how === 'is' && (kind === 'date' || kind === 'dateTime')
 
 /** Comparisons that two fields can be put to. */
 const betweenFields: readonly CompareDraft['how'][] = ['is', 'isNot', 'more', 'atLeast', 'less', 'atMost']
@@ -82,15 +90,15 @@ export function fieldsLike(book: Book, table: Table, { place, how }: Pick<Compar
 }
 
 export function sayCompare(saying: Saying, draft: CompareDraft): Result<Said> {
-  const { place, how, typed, span, asked, other } = draft
+  const { place, how, span, asked, other } = draft
   const field = findField(saying.book, place.field)?.field
   if (!field) return fail({ kind: 'no-field-chosen' })
   if (how === 'within') return ok({ condition: { kind: 'within', place, span }, asks: [] })
   if (other && betweenFields.includes(how))
     return ok({ condition: { kind: 'compare', place, how, with: [{ place: other }] }, asks: [] })
-  // Which record a link is to lead to is asked each time: words for it could be others by then.
-  const isAsked = field.kind === 'link' ? how === 'is' : asked && mayAsk(how)
-  const read = field.kind === 'link' ? ok([]) : readTyped(saying, field, how, typed)
+  if (field.kind === 'link' && !asked) return sayRecord(draft, field)
+  const isAsked = asked && mayAsk(how)
+  const read = field.kind === 'link' ? ok([]) : readTyped(saying, field, draft)
   if (!read.ok) return read
   const values = read.value
   if (isAsked) {
@@ -101,26 +109,54 @@ export function sayCompare(saying: Saying, draft: CompareDraft): Result<Said> {
   return ok({ condition: { kind: 'compare', place, how, with: values.map((value): Given => ({ value })) }, asks: [] })
 }
 
+/** A link that is to lead to one record, or to any, or to none. */
+function sayRecord({ place, how, typed: [ref], called }: CompareDraft, field: Field): Result<Said> {
+  if (how === 'blank' || how === 'filled') return ok({ condition: { kind: 'compare', place, how, with: [] }, asks: [] })
+  if (how === 'within') return fail({ kind: 'list-value-missing', field: field.name })
+  if (!ref) return fail({ kind: 'list-value-missing', field: field.name })
+  const named = { value: ref, ...(called && { called: called.slice(0, limits.givenLength) }) }
+  return ok({ condition: { kind: 'compare', place, how, with: [named] }, asks: [] })
+}
+
 /** What was typed, as values are stored. */
 function readTyped(
   { book, now }: Saying,
   field: Field,
-  how: Exclude<CompareDraft['how'], 'within'>,
-  typed: CompareDraft['typed'],
+  { how, typed, asked }: Pick<CompareDraft, 'how' | 'typed' | 'asked'>,
 ): Result<string[]> {
   const face = displayOf(book, field)
   const parts = how === 'oneOf' ? (typed[0] ?? '').split(',') : typed.slice(0, valuesTaken(how))
   const written = parts.map((part) => part.trim()).filter(Boolean)
   if (written.length > limits.oneOf) return fail({ kind: 'list-too-many-values', most: limits.oneOf })
   const values: string[] = []
+  const isDays = asked && asksDays(face, how)
   for (const part of written) {
     if (part.length > limits.givenLength)
       return fail({ kind: 'too-long', limit: limits.givenLength, length: part.length })
+    if (takesLetters(how)) {
+      values.push(part)
+      continue
+    }
+    if (isDays) {
+      const days = readDays(part, book.look, now)
+      // A moment may be asked for to the minute, too.
+      if (!days.ok && face.kind === 'date') return fail(days.problem)
+      if (days.ok) {
+        values.push(days.value)
+        continue
+      }
+    }
     const read = kindOf(face.kind).read(part, { ...face, least: undefined, most: undefined }, book.look, now)
     if (!read.ok) return fail(read.problem)
     values.push(read.value)
   }
   return ok(values)
+}
+
+/** What a question starts with, as it was typed. */
+function showStart({ look }: Book, face: Field, how: Comparison, start: string): string {
+  if (takesLetters(how) || (asksDays(face, how) && spanAnswered(start))) return start
+  return asksDays(face, how) && start.length !== 16 ? sayDays(start, start, look) : showValue(start, face, look)
 }
 
 /** A comparison as it was put together; nothing where it was made otherwise. */
@@ -133,15 +169,15 @@ export function reopenCompare(
   if (!field) return undefined
   const other = given.find((one) => 'place' in one)
   if (other) return { ...compareDraft(place, how), other: other.place }
-  // A record that is named in the condition itself was put there otherwise.
-  if (field.kind === 'link' && given.some((one) => 'value' in one)) return undefined
   const face = displayOf(book, field)
   const show = (value: string) => showValue(value, face, book.look)
   const [first] = given
   if (first && 'ask' in first) {
     const start = asks.find(({ id }) => id === first.ask)?.start
-    return { ...compareDraft(place, how), asked: true, typed: start ? [show(start)] : [] }
+    return { ...compareDraft(place, how), asked: true, typed: start ? [showStart(book, face, how, start)] : [] }
   }
-  const values = given.flatMap((one) => ('value' in one ? [show(one.value)] : []))
+  if (field.kind === 'link' && first && 'value' in first)
+    return { ...compareDraft(place, how), typed: [first.value], ...(first.called && { called: first.called }) }
+  const values = given.flatMap((one) => ('value' in one ? [takesLetters(how) ? one.value : show(one.value)] : []))
   return { ...compareDraft(place, how), typed: how === 'oneOf' ? [values.join(', ')] : values }
 }

@@ -187,14 +187,22 @@ test('what is there more than once is asked by up to four fields, and opened aga
   ).toBe(undefined)
 })
 
-test('which record a link leads to is asked each time, and never written into the condition', () => {
-  const said = sayDraft(saying, compareDraft(place('visit__house'), 'is'))
+test('which record a link leads to is asked each time, or named, with what it is called', () => {
+  const said = sayDraft(saying, { ...compareDraft(place('visit__house'), 'is'), asked: true })
   expect(said.ok && said.value).toEqual({
     condition: { kind: 'compare', place: place('visit__house'), how: 'is', with: [{ ask: 'q' }] },
     asks: [{ id: 'q', words: 'House', place: place('visit__house') }],
   })
   const named: Condition = { kind: 'compare', place: place('visit__house'), how: 'is', with: [{ value: '7' }] }
-  expect(draftOfCondition(book, saying.table, named, [])).toBe(undefined)
+  expect(draftOfCondition(book, saying.table, named, [])).toMatchObject({ typed: ['7'] })
+  const draft = { ...compareDraft(place('visit__house'), 'isNot'), typed: ['7'], called: 'Heron Cottage' } as const
+  const isNot = sayDraft(saying, draft)
+  const condition = isNot.ok ? isNot.value.condition : named
+  expect(sayCondition(book, 'visit', condition, { asks: [] })).toBe('whose house is not “Heron Cottage”')
+  expect(draftOfCondition(book, saying.table, condition, [])).toEqual(draft)
+  expect(sayDraft(saying, compareDraft(place('visit__house'), 'is'))).toMatchObject({
+    problem: { kind: 'list-value-missing' },
+  })
 })
 
 test('a condition put beside others keeps to what joins them', () => {

@@ -89,6 +89,7 @@ function sayGiven(book: Book, tableId: string, given: Given, place: Place, { ask
   if ('ask' in given) return `the ${inSentence(asks.find(({ id }) => id === given.ask)?.words ?? 'value')} asked for`
   const field = findField(book, place.field)?.field
   const face = field && displayOf(book, field)
+  if (given.called) return `“${given.called}”`
   const shown =
     face && face.kind !== 'link' && face.kind !== 'file' ? showValue(given.value, face, book.look) : given.value
   return face && ['line', 'passage', 'code', 'email', 'phone', 'web'].includes(face.kind) ? `“${shown}”` : shown

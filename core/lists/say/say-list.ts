@@ -33,8 +33,8 @@ export const conditionsOf = ({ where }: Pick<List, 'where'>) =>
 export const jointOf = ({ where }: Pick<List, 'where'>): 'all' | 'any' => (where?.kind === 'any' ? 'any' : 'all')
 
 /** Which way a column is gone by: "newest first". */
-export function sayDirection({ face }: Pick<ReadColumn, 'face'>, down: boolean): string {
-  const [up, last] = directionsOf(face)
+export function sayDirection({ face }: Pick<ReadColumn, 'face'>, down: boolean, natural = false): string {
+  const [up, last] = natural ? ['A2 before A10', 'A10 before A2'] : directionsOf(face)
   return down ? last : up
 }
 
@@ -46,14 +46,14 @@ function directionsOf(face: ReadColumn['face']): readonly [up: string, down: str
 }
 
 /** "by day, latest first". An arrow is for the eye; a sentence says whose field it is. */
-function sayOrder(book: Book, tableId: string, { column, down, blanks }: ReadList['order'][number]): string {
+function sayOrder(book: Book, tableId: string, { column, down, blanks, natural }: ReadList['order'][number]): string {
   const isPlace = column.kind === 'field' && column.heading.includes('→')
   const name = isPlace
     ? sayPlace(book, tableId, { way: column.way, field: column.field.id })
     : inSentence(column.heading)
   // Blanks are spoken of where they don’t stand as they fall.
   const put = blanks && (blanks === 'first') === down ? `, blanks ${blanks}` : ''
-  return `by ${name}, ${sayDirection(column, down)}${put}`
+  return `by ${name}, ${sayDirection(column, down, natural)}${put}`
 }
 
 /** What stands before a condition; the last joint is pressed to change all of them. */

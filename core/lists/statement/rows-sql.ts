@@ -95,7 +95,8 @@ ${paged}`
   const outer = new Reach(book, names, shown, aliases)
   const plans = read.columns.flatMap((column) => {
     const at = read.order.findIndex((order) => order.column === column)
-    const ready = column.kind === 'gathered' && at >= 0 ? `p.o${sorted.findIndex(({ by }) => by === at)}` : undefined
+    const isThere = column.kind === 'gathered' && at >= 0 && !read.order[at]?.natural
+    const ready = isThere ? `p.o${sorted.findIndex(({ by }) => by === at)}` : undefined
     if (column.kind === 'several') return []
     if (column.kind === 'along')
       return [{ id: column.id, plan: valuePlan(`p.w${alongs.indexOf(column)}`, column.face) }]
@@ -131,8 +132,9 @@ ORDER BY ${ordered}`
 
 /** By what rows are put in order: what was asked for, and then the key, so that no two are alike. */
 function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: number | undefined })[] {
-  const wished = order.flatMap(({ column, down, blanks }, by) => {
-    const sql = sortSql(reach, column)
+  const wished = order.flatMap(({ column, down, blanks, natural }, by) => {
+    const plain = sortSql(reach, column)
+    const sql = natural ? `NATURAL_SORT_KEY(${plain})` : plain
     const own = { sql, down, nullable: true, by }
     // As the database sorts them, blanks stand first going up.
     const turned = blanks !== undefined && (blanks === 'first') === down

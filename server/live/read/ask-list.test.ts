@@ -203,7 +203,7 @@ test('text is looked for as it stands, whatever it holds', async () => {
     'house-person': [],
     visit: [],
   })
-  const houses = (how: 'contains' | 'begins' | 'ends' | 'is', value: string) =>
+  const houses = (how: 'contains' | 'begins' | 'ends' | 'looks' | 'is', value: string) =>
     refs({
       ...visits({ kind: 'compare', place: { way: [], field: 'house_town' }, how, with: [{ value }] }),
       table: 'house',
@@ -214,6 +214,8 @@ test('text is looked for as it stands, whatever it holds', async () => {
   expect(await houses('contains', '!')).toEqual(['3'])
   expect(await houses('begins', "O'H")).toEqual(['1'])
   expect(await houses('ends', '\\slash')).toEqual(['6'])
+  expect(await houses('looks', '*\\s?as*')).toEqual(['6'])
+  expect(await houses('looks', '*%*')).toEqual(['1'])
   for (const [at, town] of towns.entries()) expect(await houses('is', town)).toEqual([String(at + 1)])
 })
 

@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react'
 import { bookPage } from '@/app/door'
 import { booksOf, listsFor } from '@/server/books'
-import { openedBook } from '@/server/live'
+import { readOnly } from '@/server/database'
+import { callRecords, openedBook } from '@/server/live'
 import { RecordsRoom } from './records-room'
 import { NotOpen } from './not-open'
 
@@ -17,7 +18,7 @@ export default async function RecordsLayout({ children, params }: Props) {
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
   // What the office wrote down is for those who design; it isn't sent to Records. Lists are of today's design.
-  const lists = listsFor(stored.book, account.id)
+  const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
   return (
     <RecordsRoom {...shared} book={{ ...live.value.book, needs: [], lists }}>
       {children}

@@ -3,14 +3,15 @@
 import { useSearchParams } from 'next/navigation'
 import { useState } from 'react'
 import { officeNow } from '@/app/office-now'
-import { type Ask, fieldWith, findField, linkOf, type List, tableOf } from '@/core/book'
+import { type Ask, type Comparison, fieldWith, findField, type List } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { kindOf, showValue } from '@/core/kinds'
-import { inSentence, wordProblem } from '@/core/words'
-import { FieldControl } from '@/ui/controls'
+import { asksDays, howAsked, takesLetters } from '@/core/lists'
+import { wordProblem } from '@/core/words'
 import { ChoiceBox, TextBox } from '@/ui/kit'
-import { sayMissed, searchLinked } from '../form/search-linked'
 import { useRecords } from '../records-context'
+import { AskedDaysBox } from './asked-days-box'
+import { RecordBox } from './record-box'
 
 interface Props {
   readonly list: List
@@ -26,11 +27,15 @@ export function AskedBar({ list, given, onChange }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-3 pt-2">
       {asks.map((ask) => {
-        const Box = fieldWith(book, ask.place.field).field.kind === 'link' ? AskRecord : AskBox
+        const { field } = fieldWith(book, ask.place.field)
+        const how = howAsked(list, ask.id)
+        const isDays = asksDays(displayOf(book, field), how)
+        const Box = field.kind === 'link' ? AskRecord : isDays ? AskDays : AskBox
         return (
           <Box
             key={ask.id}
             ask={ask}
+            how={how}
             value={given[ask.id] ?? ask.start ?? ''}
             onChange={(value) => onChange({ ...given, [ask.id]: value })}
           />
@@ -43,49 +48,51 @@ export function AskedBar({ list, given, onChange }: Props) {
 
 interface BoxProps {
   readonly ask: Ask
+  /** How what is answered is compared. */
+  readonly how: Comparison
   readonly value: string
   readonly onChange: (value: string) => void
 }
 
 /** Asks for a record, by what it is known by. Who comes from a record's own page finds it there. */
 function AskRecord({ ask, value, onChange }: BoxProps) {
-  const { id: bookId, book, base } = useRecords()
+  const { book } = useRecords()
   const query = useSearchParams()
   const { field } = fieldWith(book, ask.place.field)
-  const target = tableOf(book, linkOf(book, field.id).one)
-  const [label, setLabel] = useState(query.get('ref') === value ? (query.get('label') ?? value) : value)
+  const [called, setCalled] = useState(query.get('ref') === value ? (query.get('label') ?? value) : value)
+  return (
+    <RecordBox
+      id={`ask-${ask.id}`}
+      label={ask.words}
+      name={`${ask.words}, asked for`}
+      field={field}
+      value={value}
+      called={called}
+      onChange={(ref, words) => {
+        setCalled(words)
+        onChange(ref)
+      }}
+    />
+  )
+}
+
+function AskDays({ ask, value, onChange }: BoxProps) {
   const id = `ask-${ask.id}`
   return (
-    <div className="flex w-[280px] flex-col gap-1">
+    <div className="flex flex-col gap-1">
       <label htmlFor={id} className="text-[13px] font-semibold">
         {ask.words}
       </label>
-      <FieldControl
-        id={id}
-        field={field}
-        look={book.look}
-        text={value}
-        onText={onChange}
-        name={`${ask.words}, asked for`}
-        link={{
-          label: value ? label : '',
-          noun: inSentence(target.name),
-          search: (words) => searchLinked(base, bookId, target, words),
-          onPick: (option) => {
-            setLabel(option?.label ?? '')
-            onChange(option?.ref ?? '')
-          },
-          onMiss: sayMissed(target),
-        }}
-      />
+      <AskedDaysBox id={id} name={`${ask.words}, asked for`} value={value} onChange={onChange} />
     </div>
   )
 }
 
-function AskBox({ ask, value, onChange }: BoxProps) {
+function AskBox({ ask, how, value, onChange }: BoxProps) {
   const { book } = useRecords()
   const face = displayOf(book, fieldWith(book, ask.place.field).field)
-  const [typed, setTyped] = useState(() => (value ? showValue(value, face, book.look) : ''))
+  const asLetters = takesLetters(how)
+  const [typed, setTyped] = useState(() => (value && !asLetters ? showValue(value, face, book.look) : value))
   const [wrong, setWrong] = useState('')
   const set = (words: string) => {
     setTyped(words)
@@ -93,6 +100,7 @@ function AskBox({ ask, value, onChange }: BoxProps) {
       setWrong('')
       return onChange('')
     }
+    if (asLetters) return onChange(words)
     const read = kindOf(face.kind).read(words, { ...face, least: undefined, most: undefined }, book.look, officeNow())
     setWrong(read.ok ? '' : wordProblem(read.problem))
     if (read.ok) onChange(read.value)
@@ -106,7 +114,7 @@ function AskBox({ ask, value, onChange }: BoxProps) {
       <label htmlFor={id} className="text-[13px] font-semibold">
         {ask.words}
       </label>
-      {words && words.length > 0 ? (
+      {words && words.length > 0 && !asLetters ? (
         <ChoiceBox
           id={id}
           aria-label={named}

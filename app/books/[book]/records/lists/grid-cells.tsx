@@ -76,7 +76,7 @@ function Head({ column, order, onOrder }: { readonly column: ReadColumn } & Omit
         <span className="truncate">{column.heading}</span>
       </div>
     )
-  const next = !here ? [{ column: column.id }] : here.down ? [] : [{ column: column.id, down: true as const }]
+  const next = !here ? [{ column: column.id }] : here.down ? [] : [{ ...here, down: true as const }]
   return (
     <div role="columnheader" aria-sort={here ? (here.down ? 'descending' : 'ascending') : 'none'} className="min-w-0">
       <button

@@ -2,7 +2,7 @@
 
 import { Undo2 } from 'lucide-react'
 import { type List, tableOf } from '@/core/book'
-import { nameOf } from '@/core/lists'
+import { nameOf, uncalled } from '@/core/lists'
 import { inSentence, plural, sameJson } from '@/core/words'
 import { Button, IconButton, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -26,7 +26,7 @@ interface Props {
 export function ListHead({ list, before, given, sound, count, undo, onAsk }: Props) {
   const { book, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, list.table).name)
-  const isChanged = before !== undefined && !sameJson(before, list)
+  const isChanged = before !== undefined && !sameJson(uncalled(before), uncalled(list))
   return (
     <div className="flex flex-wrap items-start justify-between gap-3">
       <div className="flex min-w-0 flex-1 basis-72 flex-wrap items-baseline gap-x-3 gap-y-1">

@@ -2,7 +2,8 @@
 
 import type { List, Order, Shown, Table } from '@/core/book'
 import { type ReadList, sayReady } from '@/core/lists'
-import { inSentence, plural } from '@/core/words'
+import { counted, inSentence, plural } from '@/core/words'
+import type { ListUse } from '@/server/books'
 import { Button, Empty } from '@/ui/kit'
 import { Refused } from '../rows-query'
 import { useRecords } from '../records-context'
@@ -24,12 +25,14 @@ interface Props {
   readonly given: Readonly<Record<string, string>>
   readonly lines: ReturnType<typeof useListLines>
   readonly count: ReturnType<typeof useListCount>
+  /** How often it was run this month. */
+  readonly use: ListUse | undefined
   readonly onOrder: (order: readonly Order[]) => void
   readonly onShown: (shown: Shown | undefined) => void
 }
 
 /** How many records a list has, and the records themselves; or why there are none to see. */
-export function ListLines({ table, list, read, given, lines, count, onOrder, onShown }: Props) {
+export function ListLines({ table, list, read, given, lines, count, use, onOrder, onShown }: Props) {
   const all = lines.data?.pages.flatMap((page) => page.lines) ?? []
   const noun = inSentence(table.name)
   const trail = { list, given, back: useWayBack() }
@@ -38,7 +41,7 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
       <ChangingRecords table={table}>
         <ListStatus lines={lines} count={count} noun={noun} />
         <MarkedBar />
-        <Slow list={list} took={lines.data?.pages[0]?.took} />
+        <Slow list={list} took={lines.data?.pages[0]?.took} use={use} />
         {lines.isError && (
           <div className="px-6">
             <Empty
@@ -76,19 +79,20 @@ export function ListLines({ table, list, read, given, lines, count, onOrder, onS
 const slowFrom = 1500
 
 /** That a list took long, and what makes it quick. */
-function Slow({ list, took }: { readonly list: List; readonly took: number | undefined }) {
+function Slow({ list, took, use }: Pick<Props, 'list' | 'use'> & { readonly took: number | undefined }) {
   const { book } = useRecords()
   if (took === undefined || took < slowFrom || list.ready || !sayReady(book, list)) return null
   return (
     <p className="px-6 pb-2 text-[13px] text-brass max-md:px-3">
-      This took {(took / 1000).toFixed(1)} seconds. Kept for everybody and “kept ready”, it may be quicker from the next
-      opening of the book on.
+      This took {(took / 1000).toFixed(1)} seconds
+      {use && use.runs > 1 && `, and was asked ${counted(use.runs, 'time')} this month`}. Kept for everybody and “kept
+      ready”, it may be quicker from the next opening of the book on.
     </p>
   )
 }
 
 /** The records as they are found, in groups where the list has some. */
-function Found({ table, list, read, given, lines, onOrder, onShown }: Omit<Props, 'count'>) {
+function Found({ table, list, read, given, lines, onOrder, onShown }: Omit<Props, 'count' | 'use'>) {
   const { base } = useRecords()
   const isGrouped = read.groups.length > 0
   const foot = useGroups(base, list, given, { by: [], enabled: isGrouped || read.figures.length > 0 })

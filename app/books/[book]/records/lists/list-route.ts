@@ -34,7 +34,11 @@ const longest = 1_000_000
 
 /** For route handlers that run a list on the live book; what is sent is read from the body. */
 export const listRoute = (
-  answer: (at: AtBook & { live: Live; lists: readonly List[] }, run: Run, request: Request) => Promise<Response>,
+  answer: (
+    at: AtBook & { catalogue: AtBook['db']; live: Live; lists: readonly List[] },
+    run: Run,
+    request: Request,
+  ) => Promise<Response>,
 ) =>
   bookRoute<{ book: string }>('reader', async (at, request) => {
     const run = Run.safeParse(await sentIn(request))
@@ -44,7 +48,11 @@ export const listRoute = (
     try {
       // The request's own signal tells when whoever asked has gone.
       const lists = listsFor(at.stored.book, at.account.id)
-      return await answer({ ...at, db: readOnly(at.db, request.signal), live: live.value, lists }, run.data, request)
+      return await answer(
+        { ...at, catalogue: at.db, db: readOnly(at.db, request.signal), live: live.value, lists },
+        run.data,
+        request,
+      )
     } catch (cause) {
       const problem = heavyProblem(cause) ?? (await changing(at, cause))
       if (!problem) throw cause

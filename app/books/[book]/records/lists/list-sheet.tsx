@@ -6,6 +6,7 @@ import { officeNow } from '@/app/office-now'
 import { type List, tableOf } from '@/core/book'
 import { conditionsOf, jointOf, missableFields, type PieceOf, readList, type ReadList } from '@/core/lists'
 import { wordProblem } from '@/core/words'
+import type { ListUse } from '@/server/books'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
@@ -24,16 +25,19 @@ interface Props {
   /** As it is kept; none where it isn't yet. */
   readonly kept: List | undefined
   readonly start: List
+  /** What was answered last to what it asks. */
+  readonly answered?: Readonly<Record<string, string>> | undefined
+  readonly use?: ListUse | undefined
 }
 
 /** A list as a sentence, the fields it can show beside it, and its records below. */
-export function ListSheet({ kept, start }: Props) {
+export function ListSheet({ kept, start, answered, use }: Props) {
   const { book, base } = useRecords()
   const draft = useDraftList(start)
   const { list, change } = draft
   const [before, setBefore] = useState(kept)
   const query = useSearchParams()
-  const [given, setGiven] = useState(() => givenIn(query))
+  const [given, setGiven] = useState(() => ({ ...answered, ...givenIn(query) }))
   const [asking, setAsking] = useState<Asking>()
   useComingBack(base, start, (trail) => {
     // It goes by the id that this page gave it.
@@ -105,6 +109,7 @@ export function ListSheet({ kept, start }: Props) {
             given={answers}
             lines={lines}
             count={count}
+            use={use}
             onOrder={(order) => change({ order })}
             onShown={(shown) => change({ shown })}
           />

@@ -2,9 +2,10 @@
 
 import { useState } from 'react'
 import type { Order } from '@/core/book'
-import { type ReadColumn, sayDirection } from '@/core/lists'
+import { mayBeNatural, type ReadColumn, sayDirection } from '@/core/lists'
 import { Button, ChoiceBox, Dialog, IconButton } from '@/ui/kit'
 import { X } from 'lucide-react'
+import { useRecords } from '../records-context'
 import { FirstBox, readFirst } from './first-box'
 
 interface Props {
@@ -19,8 +20,19 @@ interface Props {
 
 const mostOrders = 4
 
+const ways = {
+  up: {},
+  down: { down: true },
+  counted: { natural: true },
+  countedDown: { natural: true, down: true },
+} as const
+
+const wayOf = ({ down, natural }: Order): keyof typeof ways =>
+  natural ? (down ? 'countedDown' : 'counted') : down ? 'down' : 'up'
+
 /** By which columns rows are put in order, the first before the next. */
 export function OrderDialog({ columns, order, first, isGrouped, onClose, onKeep }: Props) {
+  const { book } = useRecords()
   const single = columns.filter(({ kind }) => kind !== 'several' && kind !== 'along')
   const [wished, setWished] = useState(order.filter(({ column }) => single.some(({ id }) => id === column)))
   const [typed, setTyped] = useState(first === undefined ? '' : String(first))
@@ -61,15 +73,18 @@ export function OrderDialog({ columns, order, first, isGrouped, onClose, onKeep 
               </ChoiceBox>
               <ChoiceBox
                 aria-label={`Which way, ${at + 1}`}
-                value={one.down ? 'down' : 'up'}
-                onChange={(event) => {
-                  const { down: _down, blanks: _blanks, ...rest } = one
-                  set(at, event.target.value === 'down' ? { ...rest, down: true } : rest)
-                }}
+                value={wayOf(one)}
+                onChange={(event) => set(at, { column: one.column, ...ways[event.target.value as keyof typeof ways] })}
                 className="!w-[170px]"
               >
                 <option value="up">{sayDirection(column, false)}</option>
                 <option value="down">{sayDirection(column, true)}</option>
+                {mayBeNatural(column.face, book.look) && (
+                  <>
+                    <option value="counted">{sayDirection(column, false, true)}</option>
+                    <option value="countedDown">{sayDirection(column, true, true)}</option>
+                  </>
+                )}
               </ChoiceBox>
               <ChoiceBox
                 aria-label={`Where blanks stand, ${at + 1}`}

@@ -1,10 +1,20 @@
 'use client'
 
 import { fieldWith, type Span, type Table } from '@/core/book'
-import { type CompareDraft, comparisonsFor, mayAsk, sayHow, saySpan, valuesTaken } from '@/core/lists'
+import {
+  asksDays,
+  type CompareDraft,
+  comparisonsFor,
+  mayAsk,
+  sayHow,
+  saySpan,
+  takesLetters,
+  valuesTaken,
+} from '@/core/lists'
 import { displayOf } from '@/core/expressions'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
 import { useRecords } from '../../records-context'
+import { RecordBox } from '../record-box'
 import { OtherField } from './other-field'
 
 interface Props {
@@ -31,13 +41,26 @@ const spans: readonly Span[] = [
   { which: 'next', unit: 'day', count: 30 },
 ]
 
+const theAsked = 'asked'
+const lookHint = 'A star stands for any letters, a question mark for one.'
+const daysHint = 'What it starts with: this month, last year, March 2027, a day. It may be left blank.'
+
+/** Compared in another way; which record a link leads to may be asked each time, and is then not said here. */
+function compared(draft: CompareDraft, how: string, isLink: boolean): CompareDraft {
+  const { other: _other, called: _called, ...rest } = draft
+  if (how === theAsked) return { ...rest, how: 'is', asked: true, typed: [] }
+  const next: CompareDraft = { ...rest, how: how as CompareDraft['how'] }
+  if (!isLink) return next
+  return { ...next, asked: false, typed: draft.asked ? [] : draft.typed, called: draft.called }
+}
+
 /** How a field is compared, and with what. */
 export function CompareParts({ id, table, draft, onChange }: Props) {
   const { book } = useRecords()
   const face = displayOf(book, fieldWith(book, draft.place.field).field)
   const dated = face.kind === 'date' || face.kind === 'dateTime'
   const offered = comparisonsFor(face, book.look).filter(
-    (how) => face.kind !== 'link' || ['is', 'blank', 'filled'].includes(how),
+    (how) => face.kind !== 'link' || ['is', 'isNot', 'blank', 'filled'].includes(how),
   )
   const isLink = face.kind === 'link'
   const taken = isLink || draft.other ? 0 : valuesTaken(draft.how)
@@ -52,13 +75,14 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
       <Labelled label="How" htmlFor={`${id}-how`}>
         <ChoiceBox
           id={`${id}-how`}
-          value={draft.how}
-          onChange={(event) => onChange({ ...draft, how: event.target.value as CompareDraft['how'], other: undefined })}
+          value={isLink && draft.asked ? theAsked : draft.how}
+          onChange={(event) => onChange(compared(draft, event.target.value, isLink))}
         >
           {dated && <option value="within">is in</option>}
+          {isLink && <option value={theAsked}>is the one asked for</option>}
           {offered.map((how) => (
             <option key={how} value={how}>
-              {isLink && how === 'is' ? 'is the one asked for' : sayHow(how, face.kind)}
+              {sayHow(how, face.kind)}
             </option>
           ))}
         </ChoiceBox>
@@ -78,6 +102,17 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
           </ChoiceBox>
         </Labelled>
       )}
+      {isLink && !draft.asked && valuesTaken(draft.how) === 1 && (
+        <RecordBox
+          id={`${id}-record`}
+          label="This"
+          name={`${face.name}: which`}
+          field={fieldWith(book, draft.place.field).field}
+          value={draft.typed[0] ?? ''}
+          called={draft.called ?? draft.typed[0] ?? ''}
+          onChange={(ref, called) => onChange({ ...draft, typed: [ref], called })}
+        />
+      )}
       {taken > 0 && (
         <div className="flex flex-col gap-1.5">
           {Array.from({ length: taken }, (_, at) => (
@@ -94,7 +129,7 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
               }
               htmlFor={`${id}-value-${at}`}
             >
-              {words && words.length > 0 && draft.how !== 'oneOf' ? (
+              {words && words.length > 0 && draft.how !== 'oneOf' && !takesLetters(draft.how) ? (
                 <ChoiceBox
                   id={`${id}-value-${at}`}
                   value={draft.typed[at] ?? ''}
@@ -114,6 +149,8 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
               )}
             </Labelled>
           ))}
+          {draft.how === 'looks' && <p className="text-[13px] text-ash-6">{lookHint}</p>}
+          {draft.asked && asksDays(face, draft.how) && <p className="text-[13px] text-ash-6">{daysHint}</p>}
           {mayAsk(draft.how) && (
             <TickBox
               id={`${id}-asked`}
