@@ -4,6 +4,7 @@ import { type Book, readBook } from '@/core/book'
 import { evaluate, plainFacts, readExpression } from '@/core/expressions'
 import { splitNeeds } from '@/core/needs'
 import { plainReading, readNeeds } from '@/core/reading'
+import { listViews } from '@/core/lists'
 import { creationScript, handoverScript } from '@/core/opening'
 import { type Json, wordProblem } from '@/core/words'
 import { postgresql, sqlite } from '@/core/sql'
@@ -29,8 +30,8 @@ class Refused extends Error {
 
 const scripts: Record<string, (book: Book) => string> = {
   mariadb: creationScript,
-  postgresql: (book) => handoverScript(book, postgresql),
-  sqlite: (book) => handoverScript(book, sqlite),
+  postgresql: (book) => handoverScript(book, postgresql) + listViews(book, postgresql),
+  sqlite: (book) => handoverScript(book, sqlite) + listViews(book, sqlite),
 }
 
 const verbs: Record<string, (words: readonly string[]) => string> = {

@@ -44,7 +44,7 @@ export function labelPlan(
   for (const id of known) {
     const field = displayOf(book, fieldOf(table, id))
     if (field.kind !== 'link') {
-      pieces.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
+      pieces.push({ sql: names.column(alias, names.columns(table.id, id)[0]!.name), field })
     } else if (depth < deepest) {
       const joined = joinPlan(book, names, table, field, alias, depth + 1, true)
       joins.push(...joined.joins)
@@ -63,7 +63,7 @@ function knownParts(book: Book, names: PhysicalNames, table: Table, alias: strin
   if (alone !== undefined)
     for (const id of known.filter((other) => other !== alone)) {
       const field = displayOf(book, fieldOf(table, id))
-      if (field.kind !== 'link') unsaid.push({ sql: columnSql(alias, names.columns(table.id, id)[0]!.name), field })
+      if (field.kind !== 'link') unsaid.push({ sql: names.column(alias, names.columns(table.id, id)[0]!.name), field })
     }
   return { known: alone === undefined ? known : [alone], unsaid }
 }
@@ -90,7 +90,7 @@ export function joinPlan(
   const keys = target.key.flatMap((id) => names.columns(target.id, id))
   const on = names
     .columns(table.id, field.id)
-    .map((column, at) => `${columnSql(inner, keys[at]!.name)} = ${columnSql(alias, column.name)}`)
+    .map((column, at) => `${names.column(inner, keys[at]!.name)} = ${names.column(alias, column.name)}`)
   const plan = labelPlan(book, names, target, inner, depth, within)
   const join = { alias: inner, sql: `LEFT JOIN ${names.quoted(target.id)} ${inner} ON ${on.join(' AND ')}` }
   return { joins: [join, ...plan.joins], pieces: plan.pieces, unsaid: plan.unsaid }
@@ -100,10 +100,10 @@ export function joinPlan(
 export function fileNamePlan(names: PhysicalNames, table: Table, field: Field, alias: string): LabelPlan {
   const inner = `${alias}_${table.fields.indexOf(field)}`
   const [column] = names.columns(table.id, field.id)
-  const on = `${columnSql(inner, 'hash')} = ${columnSql(alias, column!.name)}`
+  const on = `${names.column(inner, 'hash')} = ${names.column(alias, column!.name)}`
   return {
     joins: [{ alias: inner, sql: `LEFT JOIN ${names.files} ${inner} ON ${on}` }],
-    pieces: [{ sql: columnSql(inner, 'file_name'), field: fileName }],
+    pieces: [{ sql: names.column(inner, 'file_name'), field: fileName }],
     unsaid: [],
   }
 }

@@ -131,6 +131,7 @@ test.each([
   'SUBSTRING(Name FROM 2)',
   "POSITION('a' IN Name)",
   'UPPER(TRIM(Name))',
+  'CAST(NULLIF(Price, Price) AS VARCHAR(20))',
   "Name = 'oak 50% '",
   "NULLIF(Name, 'OAK 50%')",
   "Name IN ('OAK 50%', 'ash')",

@@ -13,6 +13,8 @@ export interface PhysicalNames {
   readonly files: string
   /** The name of something else that stands there, quoted in the same manner. */
   readonly placed: (name: string) => string
+  /** A column of what goes by an alias in a statement, quoted in the same manner. */
+  readonly column: (alias: string, name: string) => string
   /** None for a derived field that isn't stored. */
   readonly columns: (tableId: string, fieldId: string) => readonly LiveColumn[]
   /** The view that shows a table with its derived fields, and what one of those is called in it. */
@@ -133,6 +135,7 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
     quoted: (id) => quoted(tables.get(id)!),
     files: quoted(ownTable),
     placed: quoted,
+    column: (alias, name) => `${alias}.${quoteName(name)}`,
     columns: (tableId, fieldId) => columns(tableId).get(fieldId) ?? [],
     view,
     inView: (tableId, fieldId) => {

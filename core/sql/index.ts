@@ -1,4 +1,5 @@
 export { type Dialect, mariadb, postgresql, sqlite } from './dialects'
 export { expressionSql, lockSql } from './expression-sql'
+export { dialectOf, namesIn, type NamesIn } from './names-in'
 export { brokenSql, changedSql, concernedSql, rowColumns, type RowOf } from './rule-sql'
 export { factSql, needsView, viewColumns, viewsOf } from './views'

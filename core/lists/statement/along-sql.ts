@@ -7,7 +7,7 @@ import type { Along } from '../../book'
 export function alongSql(value: string, name: Along, order: string): string {
   switch (name) {
     case 'share':
-      return `ROUND(100 * ${value} / NULLIF(SUM(${value}) OVER (), 0), 1)`
+      return `ROUND(100.0 * ${value} / NULLIF(SUM(${value}) OVER (), 0), 1)`
     case 'running':
       return `SUM(${value}) OVER (ORDER BY ${order} ROWS UNBOUNDED PRECEDING)`
     case 'rank':

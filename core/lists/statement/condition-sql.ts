@@ -1,6 +1,6 @@
 import { kindOf } from '../../kinds'
 import { leafOf } from '../../physical'
-import { expressionSql } from '../../sql'
+import { dialectOf, expressionSql, mariadb, type NamesIn } from '../../sql'
 import type { ReadCondition } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
 import { inGroupSql, repeatKeys } from './group-keys'
@@ -27,7 +27,15 @@ export function conditionSql(reach: Reach, condition: ReadCondition, turned = fa
     }
     case 'true': {
       const { table, alias } = reach.at(condition.way)
-      const sql = expressionSql(reach.book, reach.names, table.id, condition.tree, alias)
+      const sql = expressionSql(
+        reach.book,
+        reach.names,
+        table.id,
+        condition.tree,
+        alias,
+        'plain',
+        dialectOf(reach.names),
+      )
       // What isn't there is blank, also where the whole record isn't.
       return turned ? `(${sql} IS NOT TRUE)` : sql
     }
@@ -54,7 +62,9 @@ function linkedSql(reach: Reach, { way, field, keys }: Of<'linked'>): string {
   const columns = fieldAtAlias(reach.names, at, field.id)
   const leaves = reach.names.columns(at.table.id, field.id).map(({ leaf }) => kindOf(leafOf(reach.book, leaf).kind))
   const one = (key: readonly string[]) =>
-    columns.map((column, place) => `${column} = ${storedSql(leaves[place]!.store(key[place] ?? ''))}`).join(' AND ')
+    columns
+      .map((column, place) => `${column} = ${storedSql(leaves[place]!.store(key[place] ?? ''), reach.names)}`)
+      .join(' AND ')
   return keys.map((key) => `(${one(key)})`).join(' OR ')
 }
 
@@ -85,6 +95,12 @@ function keptHas(count: string, least: number, most: number | undefined, turned:
   return parts.length > 0 ? `(${parts.join(' OR ')})` : 'FALSE'
 }
 
+/** How many different values there are of several columns; only MariaDB counts those of several at once. */
+export const countDistinct = (names: NamesIn, columns: readonly string[], from: string): string =>
+  columns.length === 1 || dialectOf(names) === mariadb
+    ? `(SELECT COUNT(DISTINCT ${columns.join(', ')}) ${from})`
+    : `(SELECT COUNT(*) FROM (SELECT DISTINCT ${columns.join(', ')} ${from}) counted)`
+
 function hasSql(reach: Reach, condition: Of<'has'>, turned: boolean): string {
   const { way, least = 0, most } = condition
   const kept = keptSql(reach, { ...condition, name: 'count' })
@@ -94,8 +110,9 @@ function hasSql(reach: Reach, condition: Of<'has'>, turned: boolean): string {
   if (least === 1 && most === undefined) return exists(true)
   if (least === 0 && most === 0) return exists(false)
   const key = keyAt(reach.names, ends.end)
-  const counted = mayRepeat(reach.book, way) ? `COUNT(DISTINCT ${key.join(', ')})` : 'COUNT(*)'
-  const count = `(SELECT ${counted} ${ends.from})`
+  const count = mayRepeat(reach.book, way)
+    ? countDistinct(reach.names, key, ends.from)
+    : `(SELECT COUNT(*) ${ends.from})`
   const asked =
     least > 0 && most !== undefined
       ? least === most

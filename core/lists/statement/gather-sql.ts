@@ -1,6 +1,8 @@
 import type { Field } from '../../book'
+import { displayOf, typeOfField } from '../../expressions'
 import { kindOf, type Look } from '../../kinds'
-import { conditionSql, endsSql } from './condition-sql'
+import { dialectOf } from '../../sql'
+import { conditionSql, countDistinct, endsSql } from './condition-sql'
 import type { ReadColumn } from '../check/read-list'
 import { mayRepeat } from '../ways/walk'
 import { keptSql } from './kept-sql'
@@ -18,21 +20,30 @@ export function gatherSql(reach: Reach, column: Gathered): string {
   if (kept) return kept
   if (!mayRepeat(reach.book, way)) {
     const ends = endsSql(reach, reach.from, { way, where })
-    return `(SELECT ${taken(reach, column, ends.end)} ${ends.from})`
+    return taken(reach, column, ends.end, ends.from)
   }
   const met = wayFrom(reach, reach.from, way)
   const once: At = { table: column.end, alias: reach.aliases.next() }
   const inner = new Reach(reach.book, reach.names, once, reach.aliases)
   const asked = where ? ` AND ${conditionSql(inner, where)}` : ''
   const keys = (at: At) => keyAt(reach.names, at).join(', ')
-  const value = taken(reach, column, once)
-  return `(SELECT ${value} FROM ${reach.names.quoted(column.end.id)} ${once.alias}${inner.joins} WHERE (${keys(once)}) IN (SELECT ${keys(met.end)} FROM ${met.tables.join(' ')} WHERE ${met.hangs})${asked})`
+  const from = `FROM ${reach.names.quoted(column.end.id)} ${once.alias}${inner.joins} WHERE (${keys(once)}) IN (SELECT ${keys(met.end)} FROM ${met.tables.join(' ')} WHERE ${met.hangs})${asked}`
+  return taken(reach, column, once, from)
 }
 
-function taken({ book, names }: Reach, { name, field, face }: Gathered, at: At): string {
-  if (name === 'count' || !field) return aggregateSql('count', [], face, book.look)
-  const values = field.kind === 'link' ? fieldAtAlias(names, at, field.id) : [valueAt(book, names, at, field)]
-  return aggregateSql(name, values, face, book.look)
+/** What is taken of the records that a query is over, as that query. */
+function taken({ book, names }: Reach, { name, field, face }: Gathered, at: At, from: string): string {
+  if (name === 'count' || !field) return `(SELECT COUNT(*) ${from})`
+  const dialect = dialectOf(names)
+  const value = () => valueAt(book, names, at, field)
+  if (name === 'different') {
+    if (field.kind === 'link') return countDistinct(names, fieldAtAlias(names, at, field.id), from)
+    const isText = typeOfField(displayOf(book, field), book.look)?.is === 'text'
+    return countDistinct(names, [isText ? dialect.compared(value()) : value()], from)
+  }
+  const type = kindOf(face.kind).columnType(face, book.look)
+  const sql = aggregateSql(name, [value()], face, book.look)
+  return `(SELECT ${type?.is === 'exact' ? dialect.computed(sql, type) : sql} ${from})`
 }
 
 const functions = { total: 'SUM', average: 'AVG', least: 'MIN', greatest: 'MAX' } as const

@@ -1,4 +1,5 @@
 import { type Look, kindOf, quoteText } from '../../kinds'
+import { dialectOf } from '../../sql'
 import { leafOf } from '../../physical'
 import { keyOfRef, refOf } from '../../records'
 import { factTree } from '../check/fact-tree'
@@ -133,7 +134,8 @@ function readDay(stored: string): string {
 export function repeatKeys(reach: Reach, group: ReadGroup, nearly: boolean): readonly string[] {
   const { keys } = groupPlan(reach, group)
   const isText = factTree(reach.book, group.field)?.type.is === 'text'
-  if (!nearly || !isText) return keys
+  if (!isText) return keys
+  if (!nearly) return keys.map(dialectOf(reach.names).compared)
   return keys.map(
     (sql) =>
       `NULLIF(REGEXP_REPLACE(${sql}, ${quoteText(String.raw`[^\p{L}\p{N}]`)}, ''), '') COLLATE utf8mb4_uca1400_ai_ci`,
@@ -155,7 +157,7 @@ export function inGroupSql(reach: Reach, group: ReadGroup, key: GroupKey): strin
   const type = factTree(reach.book, field)?.type.is
   // A number stands bare, so that it is compared as one.
   const isBare = type === 'exact' || type === 'measured'
-  return `${sql} = ${isBare ? String(Number.isFinite(Number(key)) ? key : 0) : storedSql(kindOf(group.face.kind).store(key))}`
+  return `${sql} = ${isBare ? String(Number.isFinite(Number(key)) ? key : 0) : storedSql(kindOf(group.face.kind).store(key), reach.names)}`
 }
 
 function linkedSql(reach: Reach, at: At, { field }: ReadGroup, ref: GroupKey): string {
@@ -163,5 +165,5 @@ function linkedSql(reach: Reach, at: At, { field }: ReadGroup, ref: GroupKey): s
   const key = ref === null ? undefined : keyOfRef(ref, columns.length)
   if (!key) return `${columns[0]!} IS NULL`
   const leaves = reach.names.columns(at.table.id, field.id).map(({ leaf }) => kindOf(leafOf(reach.book, leaf).kind))
-  return `(${columns.map((sql, place) => `${sql} = ${storedSql(leaves[place]!.store(key[place]!))}`).join(' AND ')})`
+  return `(${columns.map((sql, place) => `${sql} = ${storedSql(leaves[place]!.store(key[place]!), reach.names)}`).join(' AND ')})`
 }

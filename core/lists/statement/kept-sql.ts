@@ -1,5 +1,4 @@
 import type { Book, Field, Table, Way } from '../../book'
-import { quoteName } from '../../names'
 import { keptIn } from '../../physical'
 import type { Reach } from './reach'
 
@@ -24,5 +23,5 @@ export function keptFor(book: Book, from: Table, { way, name, field, where }: Ga
 /** The same as a statement has it, of the record where its query begins. */
 export function keptSql(reach: Reach, gathered: Gathered): string | undefined {
   const found = keptFor(reach.book, reach.from.table, gathered)
-  return found && `${reach.keptRow(found.kept)}.${quoteName(found.column)}`
+  return found && reach.names.column(reach.keptRow(found.kept), found.column)
 }

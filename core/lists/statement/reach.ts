@@ -1,8 +1,7 @@
 import { type Book, type Field, type Hop, linkOf, linkWith, type Table, tableOf, type Way } from '../../book'
-import { isDerived, quoteText } from '../../kinds'
-import { quoteName } from '../../names'
-import { factSql } from '../../sql'
-import { type Kept, keyColumns, linkPairs, type PhysicalNames } from '../../physical'
+import { isDerived } from '../../kinds'
+import { dialectOf, factSql, type NamesIn } from '../../sql'
+import { type Kept, keyColumns, linkPairs } from '../../physical'
 import { afterHop } from '../ways/walk'
 
 /** A table as it goes by in one query. */
@@ -11,31 +10,29 @@ export interface At {
   readonly alias: string
 }
 
-const columnAt = (alias: string, column: string) => `${alias}.${quoteName(column)}`
-
 /** The columns of the key of a record. */
-export const keyAt = (names: PhysicalNames, { table, alias }: At): string[] =>
-  keyColumns(table, names).map(({ name }) => columnAt(alias, name))
+export const keyAt = (names: NamesIn, { table, alias }: At): string[] =>
+  keyColumns(table, names).map(({ name }) => names.column(alias, name))
 
 /** The columns of a field of a record; several where it is a link to a key of several. */
-export const fieldAtAlias = (names: PhysicalNames, { table, alias }: At, field: string): string[] =>
-  names.columns(table.id, field).map(({ name }) => columnAt(alias, name))
+export const fieldAtAlias = (names: NamesIn, { table, alias }: At, field: string): string[] =>
+  names.columns(table.id, field).map(({ name }) => names.column(alias, name))
 
 /** The value of a field of a record, stored or derived; not for links, which may have several columns. */
-export const valueAt = (book: Book, names: PhysicalNames, at: At, field: Field): string =>
-  isDerived(field) ? factSql(book, names, field.id, at.alias) : fieldAtAlias(names, at, field.id)[0]!
+export const valueAt = (book: Book, names: NamesIn, at: At, field: Field): string =>
+  isDerived(field) ? factSql(book, names, field.id, at.alias, dialectOf(names)) : fieldAtAlias(names, at, field.id)[0]!
 
 /** A stored value as a statement writes it. */
-export const storedSql = (value: string | number): string =>
-  typeof value === 'number' && Number.isFinite(value) ? String(value) : quoteText(String(value))
+export const storedSql = (value: string | number, names: NamesIn): string =>
+  typeof value === 'number' && Number.isFinite(value) ? String(value) : dialectOf(names).quoteText(String(value))
 
 const hopLink = (book: Book, hop: Hop) => (hop.to === 'one' ? linkOf(book, hop.field) : linkWith(book, hop.link))
 
 /** The condition under which a hop leads from one record to another. */
-function leadsTo(book: Book, names: PhysicalNames, hop: Hop, from: string, to: string): string {
+function leadsTo(book: Book, names: NamesIn, hop: Hop, from: string, to: string): string {
   const [rows, record] = hop.to === 'one' ? [from, to] : [to, from]
   return linkPairs(book, names, hopLink(book, hop))
-    .map(([own, key]) => `${columnAt(rows, own)} = ${columnAt(record, key)}`)
+    .map(([own, key]) => `${names.column(rows, own)} = ${names.column(record, key)}`)
     .join(' AND ')
 }
 
@@ -53,7 +50,7 @@ export class Reach {
 
   constructor(
     readonly book: Book,
-    readonly names: PhysicalNames,
+    readonly names: NamesIn,
     readonly from: At,
     readonly aliases: Aliases,
   ) {}
@@ -81,7 +78,9 @@ export class Reach {
   keptRow(kept: Kept): string {
     const known = this.kept.get(kept.name) ?? this.aliases.next()
     if (!this.kept.has(kept.name)) {
-      const on = kept.keys.map(({ own, of }) => `${columnAt(known, own)} = ${columnAt(this.from.alias, of)}`)
+      const on = kept.keys.map(
+        ({ own, of }) => `${this.names.column(known, own)} = ${this.names.column(this.from.alias, of)}`,
+      )
       this.lines.push(`JOIN ${this.names.placed(kept.name)} ${known} ON ${on.join(' AND ')}`)
       this.kept.set(kept.name, known)
     }

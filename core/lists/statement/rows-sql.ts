@@ -1,9 +1,8 @@
 import type { Book } from '../../book'
 import { kindOf } from '../../kinds'
-import { quoteName } from '../../names'
 import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../../physical'
 import { type Cursor, refOf } from '../../records'
-import { expressionSql } from '../../sql'
+import { dialectOf, expressionSql } from '../../sql'
 import type { ReadList, SingleColumn } from '../check/read-list'
 import { joinPlan } from '../label'
 import type { StoredRow } from '../row-reader'
@@ -131,7 +130,7 @@ ORDER BY ${ordered}`
 }
 
 /** By what rows are put in order: what was asked for, and then the key, so that no two are alike. */
-function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: number | undefined })[] {
+export function sortedBy(reach: Reach, { order }: ReadList): (Sorted & { readonly by: number | undefined })[] {
   const wished = order.flatMap(({ column, down, blanks, natural }, by) => {
     const plain = sortSql(reach, column)
     const sql = natural ? `NATURAL_SORT_KEY(${plain})` : plain
@@ -156,16 +155,16 @@ function keysAfter(reach: Reach, [first]: ReadList['order']): string[] {
   const found = column?.kind === 'gathered' ? keptFor(reach.book, reach.from.table, column) : undefined
   if (!found) return keyAt(reach.names, reach.from)
   const row = reach.keptRow(found.kept)
-  return found.kept.keys.map(({ own }) => `${row}.${quoteName(own)}`)
+  return found.kept.keys.map(({ own }) => reach.names.column(row, own))
 }
 
-function sortSql(reach: Reach, column: SingleColumn): string {
+export function sortSql(reach: Reach, column: SingleColumn): string {
   const { book, names } = reach
   switch (column.kind) {
     case 'gathered':
       return gatherSql(reach, column)
     case 'calculated':
-      return expressionSql(book, names, reach.from.table.id, column.tree, reach.from.alias)
+      return expressionSql(book, names, reach.from.table.id, column.tree, reach.from.alias, 'plain', dialectOf(names))
     default: {
       const at = reach.at(column.way)
       if (column.field.kind !== 'link') return valueAt(book, names, at, column.field)

@@ -67,7 +67,9 @@ export const sqlite: Dialect = {
     if (to.is === 'moment') return `DATETIME(${of})`
     if (from.is === 'time') return `SUBSTR(${of}, 1, 5)`
     if (from.is === 'moment') return `SUBSTR(${of}, 1, 16)`
-    if (from.is === 'exact' && from.scale > 0) return `PRINTF('%.${from.scale}f', ${rounded(of, from.scale)} + 0.0)`
+    // Nothing would be printed as nought.
+    if (from.is === 'exact' && from.scale > 0)
+      return `CASE WHEN ${of} IS NOT NULL THEN PRINTF('%.${from.scale}f', ${rounded(of, from.scale)} + 0.0) END`
     return `CAST(${from.is === 'exact' ? `CAST(${of} AS INTEGER)` : of} AS TEXT)`
   },
   today: `DATE('now', 'localtime')`,
