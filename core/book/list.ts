@@ -202,13 +202,19 @@ export const Figure = z.strictObject({
 })
 export type Figure = Readonly<z.infer<typeof Figure>>
 
-const chartKinds = ['bars', 'stacked', 'lines', 'shares'] as const
+const chartKinds = ['bars', 'stacked', 'lines', 'shares', 'scatter'] as const
 export type ChartKind = (typeof chartKinds)[number]
 
 /** Groups shown not as records under headings, but crossed (rows by the first, columns by the second) or as a chart. */
 export const Shown = z.discriminatedUnion('as', [
   z.strictObject({ as: z.literal('crossed'), of: Measure }),
-  z.strictObject({ as: z.literal('chart'), of: Measure, chart: z.enum(chartKinds) }),
+  z.strictObject({
+    as: z.literal('chart'),
+    of: Measure,
+    chart: z.enum(chartKinds),
+    /** What else is told of each group, where one is put against the other. */
+    against: Measure.optional(),
+  }),
 ])
 export type Shown = Readonly<z.infer<typeof Shown>>
 

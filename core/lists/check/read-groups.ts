@@ -1,12 +1,13 @@
-import { type Figure, type Group, type List, type Table } from '../../book'
+import { type Figure, type Group, type List, type Measure, type Table } from '../../book'
 import { displayOf, type Type } from '../../expressions'
 import type { Problem } from '../../words'
 import { isSeveral } from '../ways/walk'
 import { sayEnd, sayPlace } from '../ways/say-way'
+import { isTimed } from './comparisons'
 import { factTree } from './fact-tree'
 import { gatheredFace, sayGathering } from './gathered-face'
 import { fieldAt } from './field-at'
-import type { Gathering, ReadColumn, ReadFigure, ReadGroup, Reading, ReadShown } from './read-list'
+import type { Gathering, ReadColumn, ReadFigure, ReadGroup, Reading, ReadMeasure, ReadShown } from './read-list'
 
 type Or<T> = T | { readonly problem: Problem }
 
@@ -108,6 +109,9 @@ const cannot = ({ heading }: ReadColumn, name: Gathering): Problem => ({
   name: sayGathering(name),
 })
 
+/** Whether what is told of a group is a number, and no day. */
+export const isNumber = (of: ReadMeasure): boolean => of === 'size' || !isTimed(of.face.kind)
+
 /** Reads how groups are shown; crossed there must be two of them, and what is told of each must stand beneath a column. */
 export function readShown({ list, faults }: Reading, figures: readonly ReadFigure[]): ReadShown | undefined {
   const { shown } = list
@@ -118,8 +122,15 @@ export function readShown({ list, faults }: Reading, figures: readonly ReadFigur
     fault(shown.as === 'crossed' ? { kind: 'list-crossed-needs-two' } : { kind: 'list-chart-needs-groups' })
     return undefined
   }
-  const wished = shown.of
-  const of = 'size' in wished ? 'size' : figures.find(({ column }) => column.id === wished.column)
+  const found = (wished: Measure): ReadMeasure | undefined =>
+    'size' in wished ? 'size' : figures.find(({ column }) => column.id === wished.column)
+  const of = found(shown.of)
+  if (shown.as === 'chart' && shown.chart === 'scatter') {
+    const against = shown.against && found(shown.against)
+    if (of && against && [of, against].every(isNumber)) return { of, chart: 'scatter', against }
+    fault({ kind: 'list-scatter-needs-two' })
+    return undefined
+  }
   if (of) return { of, chart: shown.as === 'chart' ? shown.chart : undefined }
   fault({ kind: 'list-shown-gone' })
   return undefined

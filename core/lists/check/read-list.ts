@@ -118,6 +118,8 @@ export interface ReadShown {
   readonly of: ReadMeasure
   /** None where two of its groups are crossed. */
   readonly chart: ChartKind | undefined
+  /** What it is put against, where each group is one point. */
+  readonly against?: ReadMeasure | undefined
 }
 
 /** A list that can be asked: everything in it is there, and fits. */

@@ -160,6 +160,31 @@ describe('a chart', () => {
       ['bars', 'lines'],
     ])
   })
+  test('of points puts two numbers of each group against each other', () => {
+    const size = { size: true } as const
+    const shown = (against: NonNullable<Extract<List['shown'], { as: 'chart' }>['against']>): List['shown'] => ({
+      as: 'chart',
+      of: { column: 'price' },
+      chart: 'scatter',
+      against,
+    })
+    const { shown: points } = read({ shown: shown(size) })
+    expect(points).toMatchObject({ chart: 'scatter', against: 'size' })
+    expect(sayList(book, { ...base, shown: shown(size) })).toContain('as points of average of price against visits')
+    const lines = [line(['a'], 3, '7.50'), line(['b'], 4)]
+    const drawn = chartData(look, read(), points!, { places: lines, series: undefined, both: undefined })
+    expect([drawn.across, drawn.series]).toEqual([['3', '4'], [{ cell: undefined, values: ['7.50', null] }]])
+    // A day is no number.
+    const columns = [
+      ...base.columns,
+      { id: 'day', shows: { kind: 'field', place: { way: [], field: 'visit_day' } } as const },
+    ]
+    const figures = [...base.figures!, { column: 'day', name: 'greatest' } as const]
+    expect(found({ columns, figures, shown: shown({ column: 'day' }) }).faults).toMatchObject([
+      { problem: { kind: 'list-scatter-needs-two' } },
+    ])
+    expect(chartsFor(1, 'size', 2)).toContain('scatter')
+  })
   test('tells of each group what it was asked for', () => {
     const here = line(['a'], 3, '7.50')
     expect([measured('size', here), measured(average!, here), measured(average!, undefined)]).toEqual([

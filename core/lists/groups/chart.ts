@@ -1,6 +1,6 @@
 import type { ChartKind, Group } from '../../book'
 import { fromExact, type Look, toExact, type Value } from '../../kinds'
-import { groupAt, type ReadGroup, type ReadList, type ReadShown } from '../check/read-list'
+import { groupAt, type ReadGroup, type ReadList, type ReadMeasure, type ReadShown } from '../check/read-list'
 import type { GroupCell } from '../statement/group-keys'
 import { withGaps } from './gaps'
 import { addsUp, isNoughtOfNone, measured } from './measure'
@@ -21,6 +21,8 @@ export interface Series {
 export interface ChartData {
   readonly places: readonly GroupCell[]
   readonly series: readonly Series[]
+  /** What each place has of what it is put against; none where nothing is. */
+  readonly across?: readonly Value[]
   /** That there are more places, or more series, than are drawn. */
   readonly more: { readonly places: number; readonly series: number }
 }
@@ -35,7 +37,7 @@ export interface ChartAnswers {
 export function chartData(
   look: Look,
   read: Pick<ReadList, 'groups'>,
-  { of }: ReadShown,
+  { of, against }: ReadShown,
   { places, series, both }: ChartAnswers,
 ): ChartData {
   const cells = withGaps(
@@ -45,6 +47,16 @@ export function chartData(
   )
   const shown = cells.slice(0, mostPlaces)
   const found = new Map((both ?? places).map((line) => [sameOf(line), line]))
+  if (against) {
+    const told = places.slice(0, mostPlaces)
+    const values = (one: ReadMeasure) => told.map((line) => measured(one, line))
+    return {
+      places: told.map((line) => cellAt(line)),
+      series: [{ cell: undefined, values: values(of) }],
+      across: values(against),
+      more: { places: places.length - told.length, series: 0 },
+    }
+  }
   const none = isNoughtOfNone(of) ? '0' : null
   const valuesOf = (more: readonly GroupCell[]) =>
     shown.map((place) => measured(of, found.get(sameOf({ cells: [place, ...more] }))) ?? none)
@@ -95,8 +107,12 @@ export function fittingChart(
     : { chart: 'bars', why: 'bars fit, as lengths are compared most easily' }
 }
 
-/** The charts that can be drawn of groups. Only what adds up can be stacked, or be shares of a whole. */
-export function chartsFor(groups: number, of: ReadShown['of']): readonly ChartKind[] {
-  if (!addsUp(of)) return ['bars', 'lines']
-  return groups > 1 ? ['stacked', 'bars', 'lines'] : ['bars', 'lines', 'shares']
+/**
+ * The charts that can be drawn of groups. Only what adds up can be stacked, or be shares of a whole; and only where more
+ * numbers are told of each can they be put against each other.
+ */
+export function chartsFor(groups: number, of: ReadShown['of'], others = 0): readonly ChartKind[] {
+  const scatter = others > 0 ? (['scatter'] as const) : []
+  if (!addsUp(of)) return ['bars', 'lines', ...scatter]
+  return groups > 1 ? ['stacked', 'bars', 'lines', ...scatter] : ['bars', 'lines', 'shares', ...scatter]
 }

@@ -102,10 +102,16 @@ export function sentenceOf(book: Book, list: List): Piece[] {
 
 const sayFirst = ({ first, groups }: List) => `the first ${first ?? ''}${groups ? ' of each group' : ''}`
 
-const chartWords = { bars: 'as bars', stacked: 'as stacked bars', lines: 'as lines', shares: 'as shares' } as const
+const chartWords = {
+  bars: 'as bars',
+  stacked: 'as stacked bars',
+  lines: 'as lines',
+  shares: 'as shares',
+  scatter: 'as points',
+} as const
 
-const sayShown = (read: ReadList, { of, chart }: ReadShown): string =>
-  `${chart ? `${chartWords[chart]} of` : 'crossed, showing'} ${sayMeasure(read, of)}`
+const sayShown = (read: ReadList, { of, chart, against }: ReadShown): string =>
+  `${chart ? `${chartWords[chart]} of` : 'crossed, showing'} ${sayMeasure(read, of)}${against ? ` against ${sayMeasure(read, against)}` : ''}`
 
 const nothing = { given: {}, now: { moment: '2000-01-01T00:00' } }
 

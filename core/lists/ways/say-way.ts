@@ -68,6 +68,31 @@ export function furtherFrom(book: Book, tableId: string, way: Way): Stretch[] {
   return all.filter(({ hops: [hop] }) => hop?.to !== 'one' || (hop.field !== back && here.role !== 'joining'))
 }
 
+/** A stretch, and how many lead to the same table from where it begins. */
+export interface LikelyStretch extends Stretch {
+  readonly among: number
+}
+
+/** How many lists of a table go such a way. */
+function timesGone({ lists }: Book, tableId: string, way: Way): number {
+  const begun = JSON.stringify(way).slice(0, -1)
+  return lists.filter(({ table, ...list }) => table === tableId && JSON.stringify(list).includes(`"way":${begun}`))
+    .length
+}
+
+/**
+ * Where a way can go on to, the ways that other lists take first. Where several lead to the same table, each says in
+ * `among` how many do: whoever looks for a field there must tell which is meant.
+ */
+export function likelyFurther(book: Book, tableId: string, way: Way): LikelyStretch[] {
+  const all = furtherFrom(book, tableId, way)
+  const gone = new Map(all.map((one) => [one, timesGone(book, tableId, [...way, ...one.hops])]))
+  return all
+    .map((one) => ({ ...one, among: all.filter(({ to }) => to.id === one.to.id).length, gone: gone.get(one) ?? 0 }))
+    .sort((a, b) => b.gone - a.gone)
+    .map(({ gone: _gone, ...one }) => one)
+}
+
 /** A way cut into stretches; one that goes through a joining table and on is one. */
 export function stretchesOf(book: Book, tableId: string, way: Way): Stretch[] {
   const found: Stretch[] = []

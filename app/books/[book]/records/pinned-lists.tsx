@@ -88,7 +88,12 @@ interface ChartProps {
 
 function SmallChart({ list, read, chart }: ChartProps) {
   const { book, base } = useRecords()
-  const { data: crossing, error } = useCrossing(base, list, nothing, Math.min(2, read.groups.length))
+  const { data: crossing, error } = useCrossing(
+    base,
+    list,
+    nothing,
+    chart.against ? 1 : Math.min(2, read.groups.length),
+  )
   const drawing = useMemo(() => {
     if (!crossing || crossing.more) return undefined
     const data = chartData(book.look, read, chart, {

@@ -6,18 +6,18 @@ import {
   BarElement,
   CategoryScale,
   Chart,
-  type ChartConfiguration,
   Legend,
   LinearScale,
   LineController,
   LineElement,
   PieController,
   PointElement,
+  ScatterController,
   Tooltip,
 } from 'chart.js'
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
-import type { ChartKind } from '@/core/book'
-import { colourAt, hatched, inTurn, type Look, lookOf } from './chart-look'
+import { configOf, type Drawing } from './chart-config'
+import { lookOf } from './chart-look'
 
 Chart.register(
   ArcElement,
@@ -30,20 +30,9 @@ Chart.register(
   LineElement,
   PieController,
   PointElement,
+  ScatterController,
   Tooltip,
 )
-
-/** What is drawn, as words and numbers; a gap where there is nothing. */
-export interface Drawing {
-  readonly kind: ChartKind
-  readonly places: readonly string[]
-  readonly series: readonly { readonly name: string; readonly values: readonly (number | null)[] }[]
-  /** What the numbers are of: "total of price". */
-  readonly of: string
-  readonly along: string
-  /** A number as the book writes it. */
-  readonly write: (value: number) => string
-}
 
 /** A chart as a picture for paper. */
 export interface ChartPicture {
@@ -90,74 +79,6 @@ export function ChartCanvas({ drawing, words, onOpen, ref }: Props) {
   }, [drawing])
   useImperativeHandle(ref, () => ({ png: () => pictureOf(drawing) }), [drawing])
   return <canvas ref={canvas} role="img" aria-label={words} tabIndex={-1} />
-}
-
-const dashes = [[], [7, 4], [2, 3], [10, 3, 2, 3], [4, 2], [1, 4], [14, 3]]
-const points = ['circle', 'rect', 'triangle', 'rectRot', 'star', 'crossRot', 'dash'] as const
-
-function configOf(drawing: Drawing, look: Look, onOpen: (place: number, series: number) => void): ChartConfiguration {
-  const { kind, places, series, of, along, write } = drawing
-  const isShares = kind === 'shares'
-  const text = { color: look.grey, font: { family: look.font, size: 13 } }
-  const axis = { ticks: text, grid: { color: look.line }, border: { color: look.grey } }
-  const titled = (words: string) => ({ display: true, text: words, ...text })
-  return {
-    type: isShares ? 'pie' : kind === 'lines' ? 'line' : 'bar',
-    data: {
-      labels: [...places],
-      datasets: series.map(({ name, values }, at) => ({
-        label: name,
-        data: [...values],
-        ...(isShares
-          ? {
-              backgroundColor: places.map((_, place) => hatched(look, place)),
-              borderColor: look.paper,
-            }
-          : { backgroundColor: hatched(look, at), borderColor: colourAt(look, at) }),
-        ...(kind === 'lines' && {
-          borderDash: inTurn(dashes, at),
-          pointStyle: inTurn(points, at),
-          backgroundColor: colourAt(look, at),
-          borderWidth: 2,
-        }),
-      })),
-    },
-    options: {
-      responsive: true,
-      maintainAspectRatio: false,
-      animation: false,
-      onClick: (_event, [met]) => met && onOpen(met.index, met.datasetIndex),
-      onHover: (event, met) => {
-        const target = event.native?.target as HTMLElement | null
-        if (target) target.style.cursor = met.length > 0 ? 'pointer' : ''
-      },
-      plugins: {
-        legend: {
-          display: isShares || series.length > 1,
-          position: 'bottom',
-          labels: { ...text, usePointStyle: kind === 'lines' },
-        },
-        tooltip: {
-          callbacks: {
-            label: ({ dataset, raw }) =>
-              `${series.length > 1 ? `${dataset.label ?? ''}: ` : ''}${raw === null ? '' : write(Number(raw))}`,
-          },
-        },
-      },
-      scales: isShares
-        ? {}
-        : {
-            x: { ...axis, grid: { display: false }, stacked: kind === 'stacked', title: titled(along) },
-            y: {
-              ...axis,
-              beginAtZero: true,
-              stacked: kind === 'stacked',
-              title: titled(of),
-              ticks: { ...text, callback: (value) => write(Number(value)) },
-            },
-          },
-    },
-  }
 }
 
 /** Reads something of the look as it is in the light theme; nothing is drawn meanwhile. */

@@ -6,7 +6,7 @@ import { useMemo, useRef } from 'react'
 import { toast } from 'sonner'
 import type { ChartKind } from '@/core/book'
 import { chartData, fittingChart, groupAt, type ReadList, sayGroup } from '@/core/lists'
-import { capital } from '@/core/words'
+import { capital, inSentence } from '@/core/words'
 import { Button, WordButton } from '@/ui/kit'
 import { handOver } from '@/ui/hand-over'
 import { useRecords } from '../records-context'
@@ -55,7 +55,9 @@ export function ChartView({ name, read, shown, crossing, onChart, onOpen }: Prop
     <div className="flex min-h-0 flex-1 flex-col overflow-auto border-t border-ash-3">
       <div className="flex flex-wrap items-center justify-between gap-3 px-6 pt-3 text-[13px] text-ash-6 max-md:px-3">
         <p>
-          {fitting.chart === shown.chart ? (
+          {shown.against ? (
+            `Each point is one ${inSentence(groupAt(read, 0).heading)}; those with nothing to tell are left out.`
+          ) : fitting.chart === shown.chart ? (
             `${capital(fitting.why)}.`
           ) : (
             <>
@@ -74,12 +76,12 @@ export function ChartView({ name, read, shown, crossing, onChart, onOpen }: Prop
         <ChartCanvas
           ref={picture}
           drawing={drawing}
-          words={`${capital(drawing.of)} by ${drawing.along}. The same numbers stand in the table below.`}
+          words={`${capital(drawing.of)} ${shown.against ? 'against' : 'by'} ${drawing.along}. The same numbers stand in the table below.`}
           onOpen={open}
         />
       </div>
       <h2 className="px-6 pb-2 text-[13px] font-semibold text-ash-6 max-md:px-3">The same in numbers</h2>
-      <CrossedTable read={read} of={shown.of} crossing={crossing} onOpen={onOpen} whole />
+      <CrossedTable read={read} of={shown.of} against={shown.against} crossing={crossing} onOpen={onOpen} whole />
     </div>
   )
 }

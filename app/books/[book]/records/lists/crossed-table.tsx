@@ -13,8 +13,10 @@ import {
   type ReadMeasure,
   sameOf,
   sayGroup,
+  sayMeasure,
   withGaps,
 } from '@/core/lists'
+import { capital } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import type { Crossing } from './use-crossing'
@@ -27,6 +29,8 @@ const mostRows = 400
 interface Props {
   readonly read: ReadList
   readonly of: ReadMeasure
+  /** What else is told of each row. */
+  readonly against?: ReadMeasure | undefined
   readonly crossing: Crossing
   /** Called with the keys of a row, a column, or both. */
   readonly onOpen: (path: Path, words: string) => void
@@ -35,18 +39,20 @@ interface Props {
 }
 
 /** Two groups crossed: a row for each of the one, a column for each of the other, and what all of them come to. */
-export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
+export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Props) {
   const { book } = useRecords()
   const first = groupAt(read, 0)
-  const second = read.groups[1]
+  const second = against ? undefined : read.groups[1]
   const found = useMemo(() => new Map((crossing.both ?? []).map((line) => [sameOf(line), line])), [crossing.both])
   const cellsOf = (lines: readonly GroupLine[]) => lines.map((line) => cellAt(line))
-  const allRows = withGaps(book.look, first, cellsOf(crossing.rows))
+  const allRows = against ? cellsOf(crossing.rows) : withGaps(book.look, first, cellsOf(crossing.rows))
   const allColumns = second ? withGaps(book.look, second, cellsOf(crossing.columns ?? [])) : []
   const rows = allRows.slice(0, mostRows)
   const columns = allColumns.slice(0, mostColumns)
   const sums = { rows: byGroup(crossing.rows), columns: byGroup(crossing.columns ?? []) }
-  const show = (line: GroupLine | undefined) => showMeasure(of, measured(of, line) ?? null, book.look)
+  const showOf = (one: ReadMeasure, line: GroupLine | undefined) =>
+    showMeasure(one, measured(one, line) ?? null, book.look)
+  const show = (line: GroupLine | undefined) => showOf(of, line)
   const head = (cell: GroupCell, at: 0 | 1) => sayGroup(book.look, groupAt(read, at), cell, at === 1)
   return (
     <div
@@ -67,8 +73,13 @@ export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
                 {head(cell, 1)}
               </th>
             ))}
+            {against && (
+              <th scope="col" className={classNames(headLook, 'min-w-[96px] text-right')}>
+                {capital(sayMeasure(read, against))}
+              </th>
+            )}
             <th scope="col" className={classNames(headLook, 'right-0 z-20 min-w-[96px] border-l text-right text-ink')}>
-              All
+              {against ? capital(sayMeasure(read, of)) : 'All'}
             </th>
           </tr>
         </thead>
@@ -93,6 +104,7 @@ export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
                   </td>
                 )
               })}
+              {against && <td className={cellLook}>{showOf(against, sums.rows.get(row.same))}</td>}
               <td className={classNames(cellLook, 'sticky right-0 border-l border-l-ash-4 bg-paper font-semibold')}>
                 <Open
                   words={show(sums.rows.get(row.same))}
@@ -115,6 +127,7 @@ export function CrossedTable({ read, of, crossing, onOpen, whole }: Props) {
                 {show(sums.columns.get(column.same))}
               </td>
             ))}
+            {against && <td className={footLook}>{showOf(against, crossing.all)}</td>}
             <td className={classNames(footLook, 'right-0 z-10 border-l border-l-ash-4')}>{show(crossing.all)}</td>
           </tr>
         </tfoot>

@@ -3,9 +3,9 @@
 import { ChevronDown, ChevronRight, X } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type Column, type Field, limits, type List, type Table, tableOf, type Way } from '@/core/book'
-import { endOf, furtherFrom, isSeveral, mayBeNone, type Stretch } from '@/core/lists'
+import { endOf, furtherFrom, isSeveral, likelyFurther, type LikelyStretch, mayBeNone } from '@/core/lists'
 import { columnsAt, HowShown } from './how-shown'
-import { wordProblem } from '@/core/words'
+import { aOrAn, inSentence, wordProblem } from '@/core/words'
 import { IconButton, TextBox, TickBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
@@ -86,11 +86,13 @@ interface ReachProps extends Props {
   readonly depth: number
   readonly find: string
   readonly open?: boolean
+  /** How many ways lead to the same table from there. */
+  readonly among?: number
 }
 
 function Reach(props: ReachProps) {
   const { book } = useRecords()
-  const { list, way, table, name, depth, find } = props
+  const { list, way, table, name, depth, find, among = 1 } = props
   const [isOpen, setOpen] = useState(props.open ?? false)
   const shown = find ? hasIn(book, list.table, way, find, furthest - depth) : isOpen
   const fields = table.fields.filter((field) => !find || field.name.toLowerCase().includes(find))
@@ -109,6 +111,11 @@ function Reach(props: ReachProps) {
           <span className="min-w-0 flex-1">
             <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
             {depth > 0 && <span className="text-ash-6"> · {howMany(book, way)}</span>}
+            {among > 1 && (
+              <span className="block text-ash-6">
+                one of {among} ways to {aOrAn(inSentence(table.name))}
+              </span>
+            )}
           </span>
           {!shown && ticked > 0 && <span className="text-ash-6">{ticked}</span>}
         </button>
@@ -122,7 +129,7 @@ function Reach(props: ReachProps) {
           </ul>
           {isSeveral(book, way) && <HowShown list={list} onChange={props.onChange} way={way} name={name} />}
           {depth < furthest &&
-            furtherFrom(book, list.table, way).map((stretch) => (
+            likelyFurther(book, list.table, way).map((stretch) => (
               <Further key={stretch.words} {...props} stretch={stretch} />
             ))}
         </>
@@ -131,13 +138,14 @@ function Reach(props: ReachProps) {
   )
 }
 
-const Further = ({ stretch, open: _open, ...props }: ReachProps & { readonly stretch: Stretch }) => (
+const Further = ({ stretch, open: _open, ...props }: ReachProps & { readonly stretch: LikelyStretch }) => (
   <Reach
     {...props}
     way={[...props.way, ...stretch.hops]}
     table={stretch.to}
     name={stretch.words}
     depth={props.depth + 1}
+    among={stretch.among}
   />
 )
 

@@ -1,8 +1,8 @@
 'use client'
 
 import type { ChartKind, List, Measure, Shown } from '@/core/book'
-import { chartsFor, groupAt, type ReadList, type ReadMeasure, sayMeasure } from '@/core/lists'
-import { capital, sameJson } from '@/core/words'
+import { chartsFor, groupAt, isNumber, type ReadList, type ReadMeasure, sayMeasure } from '@/core/lists'
+import { capital, inSentence, sameJson } from '@/core/words'
 import { ChoiceBox, Segments } from '@/ui/kit'
 
 interface Props {
@@ -16,6 +16,7 @@ const chartNames: Readonly<Record<ChartKind, string>> = {
   stacked: 'Stacked bars',
   lines: 'Lines',
   shares: 'Shares',
+  scatter: 'Points',
 }
 
 /** How groups are shown: their records under headings, two of them crossed, or a chart. */
@@ -23,7 +24,15 @@ export function ShownBar({ list, read, onChange }: Props) {
   const { shown } = list
   const measures = measuresOf(read)
   const first = shown?.of ?? { size: true }
-  const charts = chartsFor(read.groups.length, read.shown?.of ?? 'size')
+  const numbers = measures.filter(({ of }) => isNumber(of))
+  const others = numbers.filter(({ measure }) => !shown || !sameJson(measure, shown.of))
+  const charts = chartsFor(read.groups.length, read.shown?.of ?? 'size', others.length)
+  const draw = (chart: ChartKind) => {
+    if (shown?.as !== 'chart') return
+    const { against: _against, ...rest } = shown
+    const [other] = others
+    onChange(chart === 'scatter' && other ? { ...rest, chart, against: other.measure } : { ...rest, chart })
+  }
   const as = (way: 'records' | 'crossed' | 'chart') => {
     if (way === 'records') return onChange(undefined)
     onChange(way === 'crossed' ? { as: 'crossed', of: first } : { as: 'chart', of: first, chart: usualChart(read) })
@@ -59,12 +68,29 @@ export function ShownBar({ list, read, onChange }: Props) {
         <ChoiceBox
           aria-label="Which chart"
           value={shown.chart}
-          onChange={(event) => onChange({ ...shown, chart: event.target.value as ChartKind })}
+          onChange={(event) => draw(event.target.value as ChartKind)}
           className="!w-[150px] text-[13px]"
         >
           {[...new Set([...charts, shown.chart])].map((chart) => (
             <option key={chart} value={chart}>
               {chartNames[chart]}
+            </option>
+          ))}
+        </ChoiceBox>
+      )}
+      {shown?.as === 'chart' && shown.chart === 'scatter' && (
+        <ChoiceBox
+          aria-label="Against what"
+          value={numbers.findIndex(({ measure }) => sameJson(measure, shown.against))}
+          onChange={(event) => {
+            const against = numbers[Number(event.target.value)]?.measure
+            if (against) onChange({ ...shown, against })
+          }}
+          className="!w-[220px] text-[13px]"
+        >
+          {numbers.map(({ words }, at) => (
+            <option key={at} value={at}>
+              against {inSentence(words)}
             </option>
           ))}
         </ChoiceBox>
@@ -80,9 +106,16 @@ function usualChart(read: ReadList): ChartKind {
   return read.groups.length > 1 ? 'stacked' : 'bars'
 }
 
+interface Told {
+  readonly of: ReadMeasure
+  readonly measure: Measure
+  readonly words: string
+}
+
 /** What can be told of each group. */
-function measuresOf(read: ReadList): readonly { readonly measure: Measure; readonly words: string }[] {
-  const one = (of: ReadMeasure): { readonly measure: Measure; readonly words: string } => ({
+function measuresOf(read: ReadList): readonly Told[] {
+  const one = (of: ReadMeasure): Told => ({
+    of,
     measure: of === 'size' ? { size: true } : { column: of.column.id },
     words: of === 'size' ? `How many ${sayMeasure(read, of)}` : capital(sayMeasure(read, of)),
   })

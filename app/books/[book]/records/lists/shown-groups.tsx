@@ -25,7 +25,7 @@ interface Props {
 /** The groups of a list crossed, or as a chart; pressing a number or a bar opens the records behind it. */
 export function ShownGroups({ table, list, read, shown, given, onShown }: Props) {
   const { book, base } = useRecords()
-  const crossing = useCrossing(base, list, given, Math.min(2, read.groups.length))
+  const crossing = useCrossing(base, list, given, shown.against ? 1 : Math.min(2, read.groups.length))
   const [behind, setBehind] = useState<{ readonly path: Path; readonly words: string }>()
   if (crossing.error)
     return (

@@ -3,10 +3,10 @@ import {
   compareDraft,
   comparisonsFor,
   type ConditionDraft,
-  furtherFrom,
   type GroupDraft,
   hasDraft,
   isSeveral,
+  likelyFurther,
   mayBeNone,
   nameOf,
   type RepeatsDraft,
@@ -55,7 +55,7 @@ export function askablesOf(book: Book, table: Table, own: string, hasRoom: boole
     }
   }
   const walk = (way: Way, depth: number, names: readonly string[]) => {
-    for (const stretch of furtherFrom(book, table.id, way)) {
+    for (const stretch of likelyFurther(book, table.id, way)) {
       const next = [...way, ...stretch.hops]
       const called = [...names, stretch.words]
       if (isSeveral(book, next) || mayBeNone(book, next)) {
