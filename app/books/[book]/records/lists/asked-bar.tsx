@@ -61,18 +61,20 @@ function AskRecord({ ask, value, onChange }: BoxProps) {
   const { field } = fieldWith(book, ask.place.field)
   const [called, setCalled] = useState(query.get('ref') === value ? (query.get('label') ?? value) : value)
   return (
-    <RecordBox
-      id={`ask-${ask.id}`}
-      label={ask.words}
-      name={`${ask.words}, asked for`}
-      field={field}
-      value={value}
-      called={called}
-      onChange={(ref, words) => {
-        setCalled(words)
-        onChange(ref)
-      }}
-    />
+    <div className="w-[280px]">
+      <RecordBox
+        id={`ask-${ask.id}`}
+        label={ask.words}
+        name={`${ask.words}, asked for`}
+        field={field}
+        value={value}
+        called={called}
+        onChange={(ref, words) => {
+          setCalled(words)
+          onChange(ref)
+        }}
+      />
+    </div>
   )
 }
 

@@ -112,7 +112,7 @@ function Reach(props: ReachProps) {
             <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
             {depth > 0 && <span className="text-ash-6"> · {howMany(book, way)}</span>}
             {among > 1 && (
-              <span className="block text-ash-6">
+              <span className="block text-xs font-normal text-ash-6">
                 one of {among} ways to {aOrAn(inSentence(table.name))}
               </span>
             )}

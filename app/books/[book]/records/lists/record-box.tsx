@@ -3,6 +3,7 @@
 import { type Field, linkOf, tableOf } from '@/core/book'
 import { inSentence } from '@/core/words'
 import { FieldControl } from '@/ui/controls'
+import { Labelled } from '@/ui/kit'
 import { sayMissed, searchLinked } from '../form/search-linked'
 import { useRecords } from '../records-context'
 
@@ -24,10 +25,7 @@ export function RecordBox({ id, label, name, field, value, called, onChange }: P
   const { id: bookId, book, base } = useRecords()
   const target = tableOf(book, linkOf(book, field.id).one)
   return (
-    <div className="flex w-[280px] flex-col gap-1">
-      <label htmlFor={id} className="text-[13px] font-semibold">
-        {label}
-      </label>
+    <Labelled label={label} htmlFor={id}>
       <FieldControl
         id={id}
         field={field}
@@ -43,6 +41,6 @@ export function RecordBox({ id, label, name, field, value, called, onChange }: P
           onMiss: sayMissed(target),
         }}
       />
-    </div>
+    </Labelled>
   )
 }

@@ -106,7 +106,7 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
         <RecordBox
           id={`${id}-record`}
           label="This"
-          name={`${face.name}: which`}
+          name="This"
           field={fieldWith(book, draft.place.field).field}
           value={draft.typed[0] ?? ''}
           called={draft.called ?? draft.typed[0] ?? ''}
