@@ -84,24 +84,33 @@ export function configOf(
               beginAtZero: true,
               stacked: kind === 'stacked',
               title: titled(of),
-              ticks: { ...text, callback: (value) => write(Number(value)) },
+              ticks: {
+                ...text,
+                ...wholeTicks(series.flatMap(({ values }) => values)),
+                callback: (value) => write(Number(value)),
+              },
             },
           },
     },
   }
 }
 
+/** Of whole things there are no tenths along an axis. */
+const wholeTicks = (values: readonly (number | null)[]) =>
+  values.every((value) => value === null || Number.isInteger(value)) ? { precision: 0 } : {}
+
 /** Each place as a point, by two numbers of its own. */
 function scatterOf(drawing: Drawing, look: Look, onOpen: (place: number, series: number) => void): ChartConfiguration {
   const { places, series, across = [], of, along, write, writeAcross = String } = drawing
   const text = { color: look.grey, font: { family: look.font, size: 13 } }
   const titled = (words: string) => ({ display: true, text: words, ...text })
-  const axis = (words: string, say: (value: number) => string) => ({
+  const axis = (words: string, say: (value: number) => string, values: readonly (number | null)[]) => ({
     beginAtZero: true,
+    grace: '5%',
     grid: { color: look.line },
     border: { color: look.grey },
     title: titled(words),
-    ticks: { ...text, callback: (value: string | number) => say(Number(value)) },
+    ticks: { ...text, ...wholeTicks(values), callback: (value: string | number) => say(Number(value)) },
   })
   const told = places.flatMap((name, at) => {
     const [x, y] = [across[at] ?? null, series[0]?.values[at] ?? null]
@@ -136,7 +145,7 @@ function scatterOf(drawing: Drawing, look: Look, onOpen: (place: number, series:
           },
         },
       },
-      scales: { x: axis(along, writeAcross), y: axis(of, write) },
+      scales: { x: axis(along, writeAcross, across), y: axis(of, write, series[0]?.values ?? []) },
     },
   }
 }
