@@ -12,6 +12,7 @@ const rooms = [
   'names',
   'patterns',
   'kinds',
+  'letters',
   'book',
   'expressions',
   'physical',

@@ -4,7 +4,7 @@ import { isDerived, kindOf } from '../kinds'
 import { physicalNames, type PhysicalNames } from '../physical'
 import { mariadb } from '../sql'
 import { gridUp } from './geometry'
-import { clipped, textWidth } from './letters'
+import { clipped, textWidth } from '../letters'
 
 /** How the map is read. */
 export interface MapReading {

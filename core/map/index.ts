@@ -15,8 +15,6 @@ export {
 export { type DrawnMap, drawMap, type MapWish } from './draw'
 export { freeSpot } from './free-spot'
 export { around, type Box, inflated, overlap, type Point, step } from './geometry'
-export { letterWidths } from './letter-widths'
-export { type LetterWidths, mapTypefaces, textWidth } from './letters'
 export { labelSize, type MapLabel } from './labels'
 export { type LinkLine, type MapLine } from './lines'
 export { type AnyLine, countsOf, isStream, mapLines, sayStream, type Stream } from './streams'

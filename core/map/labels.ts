@@ -1,6 +1,6 @@
 import { Buckets } from './buckets'
 import type { Box, Point } from './geometry'
-import { textWidth } from './letters'
+import { textWidth } from '../letters'
 import type { MapLine } from './lines'
 import { stubLength } from './ports'
 import type { Route } from './laid'

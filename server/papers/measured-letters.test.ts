@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { letterWidths } from '@/core/map'
+import { letterWidths } from '@/core/letters'
 import { measured } from './measured-letters'
 
 test('the widths that the map reckons with are those of the typefaces that ship', () => {

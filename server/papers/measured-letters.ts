@@ -1,4 +1,4 @@
-import type { LetterWidths } from '@/core/map'
+import type { LetterWidths } from '@/core/letters'
 import { further, family, openTypeface } from './typefaces'
 
 /** Signs that stand on the map beside letters. */

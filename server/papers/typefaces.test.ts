@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { textWidth } from '@/core/map'
+import { textWidth } from '@/core/letters'
 import { addFontFallback, family, further, openTypeface } from './typefaces'
 
 test('words with letters that the typeface doesn’t have are set in the other one; what none has is named', () => {

@@ -1,9 +1,9 @@
 import { join } from 'node:path'
 import { type Font, openSync } from 'fontkit'
-import { mapTypefaces } from '@/core/map'
+import { typefaceNames } from '@/core/letters'
 
 /** The typeface of everything, and the one for letters that it doesn't have: Greek, Cyrillic, Vietnamese. */
-export const [family, further] = mapTypefaces
+export const [family, further] = typefaceNames
 
 const packages = join(process.cwd(), 'node_modules', '@expo-google-fonts')
 const fileOf = (folder: string, name: string, face: string) =>

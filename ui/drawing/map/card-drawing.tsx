@@ -1,4 +1,5 @@
-import { cardSize, type CardRow, type MapCard, textWidth } from '@/core/map'
+import { textWidth } from '@/core/letters'
+import { cardSize, type CardRow, type MapCard } from '@/core/map'
 import type { MapTheme } from './theme'
 
 interface Props {

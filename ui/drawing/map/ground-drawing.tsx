@@ -1,5 +1,6 @@
 import type { Area, Remark } from '@/core/book'
-import { around, type Box, inflated, textWidth } from '@/core/map'
+import { textWidth } from '@/core/letters'
+import { around, type Box, inflated } from '@/core/map'
 import type { MapTheme } from './theme'
 
 /** The ground of an area: round all its cards, with room for its name above them. */

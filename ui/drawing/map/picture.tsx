@@ -1,5 +1,6 @@
 import type { Area, Remark } from '@/core/book'
-import { type AnyLine, around, type Box, type DrawnMap, inflated, type MapCard, mapTypefaces } from '@/core/map'
+import { type AnyLine, around, type Box, type DrawnMap, inflated, type MapCard } from '@/core/map'
+import { typefaceNames } from '@/core/letters'
 import { CardDrawing } from './card-drawing'
 import { AreaDrawing, areaBox, RemarkDrawing, remarkBox } from './ground-drawing'
 import { LabelDrawing, LineDrawing } from './line-drawing'
@@ -75,7 +76,7 @@ export function MapPicture({ pictured, theme, words, view, style, size, children
       viewBox={`${shown.x} ${shown.y} ${shown.width} ${shown.height}`}
       width={size?.width ?? shown.width}
       height={size?.height ?? shown.height}
-      fontFamily={size ? 'inherit' : `${mapTypefaces.map((name) => `'${name}'`).join(', ')}, sans-serif`}
+      fontFamily={size ? 'inherit' : `${typefaceNames.map((name) => `'${name}'`).join(', ')}, sans-serif`}
       role="img"
       aria-label={words?.title ?? 'Map'}
     >

@@ -1,4 +1,5 @@
-import { type Box, textWidth } from '@/core/map'
+import { textWidth } from '@/core/letters'
+import type { Box } from '@/core/map'
 import type { MapTheme } from './theme'
 
 export interface TitleWords {

@@ -1,4 +1,4 @@
-import { mapTypefaces } from '@/core/map'
+import { typefaceNames } from '@/core/letters'
 
 /**
  * Those of the page's typefaces that a drawing needs for its letters, as a style sheet that carries them. In the
@@ -12,7 +12,7 @@ export async function typefacesFor(drawing: string): Promise<string> {
   // A letter that an earlier typeface has isn't looked for in a later one.
   let wanted = letters
   const faces: Promise<string>[] = []
-  for (const family of mapTypefaces) {
+  for (const family of typefaceNames) {
     const own = rules.filter(
       ({ style }) =>
         style.getPropertyValue('font-family').includes(family) &&

@@ -24,7 +24,7 @@ const average = 600
 export type Weight = 'regular' | 'bold'
 
 /** The typefaces that the widths are of: that of everything, and the one for letters that it doesn't have. */
-export const mapTypefaces = ['Atkinson Hyperlegible Next', 'Noto Sans'] as const
+export const typefaceNames = ['Atkinson Hyperlegible Next', 'Noto Sans'] as const
 
 /** How wide a text is at a size, in the unit of the size. Letters that aren't in the table count as wide ones. */
 export function textWidth(text: string, size: number, weight: Weight = 'regular'): number {
