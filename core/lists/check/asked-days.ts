@@ -56,25 +56,32 @@ export function sayDays(answer: AnsweredDays, today: string, look: Look): string
 const words = /^(\p{L}{3,9})\.? (\d{4})$/u
 const figures = /^(\d{1,2})[./-](\d{4})$/
 
+/** A month that is written by its name or its number: "March 2027", "3/2027". */
+function monthWritten(lower: string): string | undefined {
+  const named = words.exec(lower)
+  const numbered = figures.exec(lower)
+  const [month, year] = named
+    ? [monthNames.findIndex((name) => name.toLowerCase().startsWith(named[1]!)) + 1, named[2]!]
+    : numbered
+      ? [Number(numbered[1]), numbered[2]!]
+      : [0, '']
+  const whole = `${year}-${two(month)}`
+  return daysWritten(whole) && whole
+}
+
 /** Reads days as people write them; also with "to" between two of them. */
 export function readDays(typed: string, look: Look, now: Now): Result<AnsweredDays> {
   const text = typed.trim().replace(/\s+/g, ' ')
   const lower = text.toLowerCase()
   if (spanShape.test(lower)) return ok(lower)
   if (text.length < 10 && daysWritten(text)) return ok(text)
-  const named = words.exec(lower)
-  const month = named
-    ? monthNames.findIndex((name) => name.toLowerCase().startsWith(named[1]!)) + 1
-    : Number(figures.exec(text)?.[1] ?? 0)
-  const year = named?.[2] ?? figures.exec(text)?.[2]
-  const whole = year ? `${year}-${two(month)}` : ''
-  if (daysWritten(whole)) return ok(whole)
-  const [from, until, ...more] = text.split(/ to /i)
+  const month = monthWritten(lower)
+  if (month) return ok(month)
+  const [from = '', until, ...more] = text.split(/ to /i)
   if (until === undefined || more.length > 0) return readDay(text, look, now)
-  const first = readDay(from!, look, now)
-  if (!first.ok) return first
+  const first = readDay(from, look, now)
   const last = readDay(until, look, now)
-  if (!last.ok) return last
+  if (!first.ok || !last.ok) return first.ok ? last : first
   return first.value <= last.value ? ok(`${first.value}/${last.value}`) : fail({ kind: 'list-days-the-wrong-way' })
 }
 

@@ -158,7 +158,7 @@ function keysAfter(reach: Reach, [first]: ReadList['order']): string[] {
   return found.kept.keys.map(({ own }) => reach.names.column(row, own))
 }
 
-export function sortSql(reach: Reach, column: SingleColumn): string {
+function sortSql(reach: Reach, column: SingleColumn): string {
   const { book, names } = reach
   switch (column.kind) {
     case 'gathered':

@@ -111,11 +111,7 @@ function Reach(props: ReachProps) {
           <span className="min-w-0 flex-1">
             <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
             {depth > 0 && <span className="text-ash-6"> · {howMany(book, way)}</span>}
-            {among > 1 && (
-              <span className="block text-xs font-normal text-ash-6">
-                one of {among} ways to {aOrAn(inSentence(table.name))}
-              </span>
-            )}
+            <Among ways={among} to={table} />
           </span>
           {!shown && ticked > 0 && <span className="text-ash-6">{ticked}</span>}
         </button>
@@ -148,6 +144,14 @@ const Further = ({ stretch, open: _open, ...props }: ReachProps & { readonly str
     among={stretch.among}
   />
 )
+
+/** That several ways lead to the same table: which is meant must be told. */
+const Among = ({ ways, to }: { readonly ways: number; readonly to: Table }) =>
+  ways > 1 && (
+    <span className="block text-xs font-normal text-ash-6">
+      one of {ways} ways to {aOrAn(inSentence(to.name))}
+    </span>
+  )
 
 const howMany = (book: Book, way: Way) =>
   isSeveral(book, way) ? 'several' : mayBeNone(book, way) ? 'one or none' : 'one'

@@ -1,21 +1,13 @@
 'use client'
 
-import { fieldWith, type Span, type Table } from '@/core/book'
-import {
-  asksDays,
-  type CompareDraft,
-  comparisonsFor,
-  mayAsk,
-  sayHow,
-  saySpan,
-  takesLetters,
-  valuesTaken,
-} from '@/core/lists'
+import { type Field, fieldWith, type Span, type Table } from '@/core/book'
+import { type CompareDraft, comparisonsFor, sayHow, saySpan, valuesTaken } from '@/core/lists'
 import { displayOf } from '@/core/expressions'
-import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
+import { ChoiceBox, Labelled } from '@/ui/kit'
 import { useRecords } from '../../records-context'
 import { RecordBox } from '../record-box'
 import { OtherField } from './other-field'
+import { ValueParts } from './value-parts'
 
 interface Props {
   readonly id: string
@@ -42,8 +34,6 @@ const spans: readonly Span[] = [
 ]
 
 const theAsked = 'asked'
-const lookHint = 'A star stands for any letters, a question mark for one.'
-const daysHint = 'What it starts with: this month, last year, March 2027, a day. It may be left blank.'
 
 /** Compared in another way; which record a link leads to may be asked each time, and is then not said here. */
 function compared(draft: CompareDraft, how: string, isLink: boolean): CompareDraft {
@@ -54,54 +44,61 @@ function compared(draft: CompareDraft, how: string, isLink: boolean): CompareDra
   return { ...next, asked: false, typed: draft.asked ? [] : draft.typed, called: draft.called }
 }
 
-/** How a field is compared, and with what. */
-export function CompareParts({ id, table, draft, onChange }: Props) {
+/** How it is compared; of a link, with the one that is asked for each time too. */
+function HowBox({ id, draft, face, onChange }: Omit<Props, 'table'> & { readonly face: Field }) {
   const { book } = useRecords()
-  const face = displayOf(book, fieldWith(book, draft.place.field).field)
+  const isLink = face.kind === 'link'
   const dated = face.kind === 'date' || face.kind === 'dateTime'
   const offered = comparisonsFor(face, book.look).filter(
     (how) => face.kind !== 'link' || ['is', 'isNot', 'blank', 'filled'].includes(how),
   )
+  return (
+    <Labelled label="How" htmlFor={`${id}-how`}>
+      <ChoiceBox
+        id={`${id}-how`}
+        value={isLink && draft.asked ? theAsked : draft.how}
+        onChange={(event) => onChange(compared(draft, event.target.value, isLink))}
+      >
+        {dated && <option value="within">is in</option>}
+        {isLink && <option value={theAsked}>is the one asked for</option>}
+        {offered.map((how) => (
+          <option key={how} value={how}>
+            {sayHow(how, face.kind)}
+          </option>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+function SpanBox({ id, draft, onChange }: Omit<Props, 'table'>) {
+  return (
+    <Labelled label="These days" htmlFor={`${id}-span`}>
+      <ChoiceBox
+        id={`${id}-span`}
+        value={JSON.stringify(draft.span)}
+        onChange={(event) => onChange({ ...draft, span: JSON.parse(event.target.value) as Span })}
+      >
+        {spans.map((span) => (
+          <option key={JSON.stringify(span)} value={JSON.stringify(span)}>
+            {saySpan(span)}
+          </option>
+        ))}
+      </ChoiceBox>
+    </Labelled>
+  )
+}
+
+/** How a field is compared, and with what. */
+export function CompareParts({ id, table, draft, onChange }: Props) {
+  const { book } = useRecords()
+  const face = displayOf(book, fieldWith(book, draft.place.field).field)
   const isLink = face.kind === 'link'
   const taken = isLink || draft.other ? 0 : valuesTaken(draft.how)
-  const type = (at: number, words: string) => {
-    const typed = [...draft.typed]
-    typed[at] = words
-    onChange({ ...draft, typed: Array.from(typed, (one) => one ?? '') })
-  }
-  const words = face.kind === 'tick' ? ['yes', 'no'] : face.choices?.map(({ word }) => word)
   return (
     <>
-      <Labelled label="How" htmlFor={`${id}-how`}>
-        <ChoiceBox
-          id={`${id}-how`}
-          value={isLink && draft.asked ? theAsked : draft.how}
-          onChange={(event) => onChange(compared(draft, event.target.value, isLink))}
-        >
-          {dated && <option value="within">is in</option>}
-          {isLink && <option value={theAsked}>is the one asked for</option>}
-          {offered.map((how) => (
-            <option key={how} value={how}>
-              {sayHow(how, face.kind)}
-            </option>
-          ))}
-        </ChoiceBox>
-      </Labelled>
-      {draft.how === 'within' && (
-        <Labelled label="These days" htmlFor={`${id}-span`}>
-          <ChoiceBox
-            id={`${id}-span`}
-            value={JSON.stringify(draft.span)}
-            onChange={(event) => onChange({ ...draft, span: JSON.parse(event.target.value) as Span })}
-          >
-            {spans.map((span) => (
-              <option key={JSON.stringify(span)} value={JSON.stringify(span)}>
-                {saySpan(span)}
-              </option>
-            ))}
-          </ChoiceBox>
-        </Labelled>
-      )}
+      <HowBox id={id} draft={draft} face={face} onChange={onChange} />
+      {draft.how === 'within' && <SpanBox id={id} draft={draft} onChange={onChange} />}
       {isLink && !draft.asked && valuesTaken(draft.how) === 1 && (
         <RecordBox
           id={`${id}-record`}
@@ -113,54 +110,7 @@ export function CompareParts({ id, table, draft, onChange }: Props) {
           onChange={(ref, called) => onChange({ ...draft, typed: [ref], called })}
         />
       )}
-      {taken > 0 && (
-        <div className="flex flex-col gap-1.5">
-          {Array.from({ length: taken }, (_, at) => (
-            <Labelled
-              key={at}
-              label={
-                taken === 2
-                  ? at === 0
-                    ? 'From'
-                    : 'To'
-                  : draft.how === 'oneOf'
-                    ? 'These, with commas between them'
-                    : 'This'
-              }
-              htmlFor={`${id}-value-${at}`}
-            >
-              {words && words.length > 0 && draft.how !== 'oneOf' && !takesLetters(draft.how) ? (
-                <ChoiceBox
-                  id={`${id}-value-${at}`}
-                  value={draft.typed[at] ?? ''}
-                  onChange={(event) => type(at, event.target.value)}
-                >
-                  <option value="">Choose …</option>
-                  {words.map((word) => (
-                    <option key={word}>{word}</option>
-                  ))}
-                </ChoiceBox>
-              ) : (
-                <TextBox
-                  id={`${id}-value-${at}`}
-                  value={draft.typed[at] ?? ''}
-                  onChange={(event) => type(at, event.target.value)}
-                />
-              )}
-            </Labelled>
-          ))}
-          {draft.how === 'looks' && <p className="text-[13px] text-ash-6">{lookHint}</p>}
-          {draft.asked && asksDays(face, draft.how) && <p className="text-[13px] text-ash-6">{daysHint}</p>}
-          {mayAsk(draft.how) && (
-            <TickBox
-              id={`${id}-asked`}
-              checked={draft.asked}
-              label="Asked each time it is run"
-              onChange={(asked) => onChange({ ...draft, asked })}
-            />
-          )}
-        </div>
-      )}
+      {taken > 0 && <ValueParts id={id} draft={draft} face={face} taken={taken} onChange={onChange} />}
       {!isLink && valuesTaken(draft.how) === 1 && (
         <OtherField id={id} table={table} draft={draft} onChange={onChange} />
       )}
