@@ -23,6 +23,7 @@ const rooms = [
   'records',
   'made-up',
   'lists',
+  'reports',
   'needs',
   'reading',
   'advice',

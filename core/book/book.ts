@@ -2,6 +2,7 @@ import * as z from 'zod'
 import type { Json } from '../words'
 import { limits } from './limits'
 import { List } from './list'
+import { Report } from './report'
 import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
 const Id = z.string().min(1).max(40)
@@ -199,5 +200,6 @@ export const Book = z.strictObject({
   remarks: z.array(Remark).readonly().default([]),
   sheet: Sheet.readonly().default({}),
   lists: z.array(List).readonly().default([]),
+  reports: z.array(Report).readonly().default([]),
 })
 export type Book = Readonly<z.infer<typeof Book>>

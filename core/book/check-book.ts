@@ -19,6 +19,7 @@ export function faultsOf(book: Book): string[] {
     ...book.areas,
     ...book.remarks,
     ...book.lists,
+    ...book.reports,
   ])
     seen(part.id)
   const names = new Set<string>()
@@ -66,12 +67,13 @@ export function faultsOf(book: Book): string[] {
 }
 
 /** What speaks of a table that isn't there. */
-function lostTables({ tables, pairs, rules, lists }: Book): string[] {
+function lostTables({ tables, pairs, rules, lists, reports }: Book): string[] {
   const isThere = (id: string) => tables.some((table) => table.id === id)
   return [
     ...pairs.filter(({ a, b }) => !isThere(a) || !isThere(b)).map(() => 'a pair is linked to nothing'),
     ...rules.filter(({ table }) => !isThere(table)).map(() => 'a rule is linked to nothing'),
     ...lists.filter(({ table }) => !isThere(table)).map(() => 'a list is of no table'),
+    ...reports.filter(({ list }) => !lists.some(({ id }) => id === list)).map(() => 'a report is of no list'),
   ]
 }
 

@@ -15,4 +15,5 @@ export const emptyBook = (name: string, look: Look): Book => ({
   remarks: [],
   sheet: {},
   lists: [],
+  reports: [],
 })

@@ -31,6 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
+export { type Paper, paperNames, type PaperName, Report } from './report'
 export { conditionsIn } from './conditions'
 export { emptyBook } from './empty-book'
 export { limits } from './limits'
@@ -44,6 +45,7 @@ export {
   findField,
   findLink,
   findList,
+  findReport,
   findRule,
   findTable,
   joinedBy,

@@ -13,6 +13,7 @@ export const limits = {
   needLength: 2000,
   describeLength: 500,
   lists: 500,
+  reports: 500,
   columns: 60,
   /** Links on the way from a list's records to others. */
   hops: 6,

@@ -3,7 +3,7 @@ import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
 export type ListName =
-  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'dismissed' | 'areas' | 'remarks' | 'lists'
+  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'dismissed' | 'areas' | 'remarks' | 'lists' | 'reports'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -141,6 +141,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     areas: each(book.areas),
     remarks: each(book.remarks),
     lists: each(book.lists),
+    reports: each(book.reports),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)

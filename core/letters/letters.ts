@@ -37,6 +37,12 @@ export function textWidth(text: string, size: number, weight: Weight = 'regular'
   return (sum * size) / 1000
 }
 
+/** Whether the typeface of everything has a letter, by the table of its widths. */
+export const isOwn = (code: number): boolean =>
+  weights.regular.letters[code - first] !== undefined || weights.regular.signs[String.fromCodePoint(code)] !== undefined
+
+export const isFurther = (code: number): boolean => weights.regular.further[code - furtherFirst] !== undefined
+
 /** As much of a text as fits, with three points where some is left out. */
 export function clipped(text: string, size: number, most: number, weight: Weight = 'regular'): string {
   if (textWidth(text, size, weight) <= most) return text

@@ -16,6 +16,7 @@ import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
 import { nameLive } from './live-name'
 import { addList, changeList, removeList } from './lists'
+import { addReport, changeReport, removeReport } from './reports'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
 import { addRule, changeRule, removeRule } from './rules'
@@ -70,6 +71,9 @@ const editKinds = {
   changeRemark,
   removeRemark,
   changeSheet,
+  addReport,
+  changeReport,
+  removeReport,
   addList,
   changeList,
   removeList,

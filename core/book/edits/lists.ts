@@ -1,27 +1,14 @@
 import * as z from 'zod'
-import { fail, ok, type Result } from '../../words'
+import { fail, ok } from '../../words'
 import type { Book } from '../book'
-import { dropPart, putList, setKeys } from '../build-steps'
+import { putList, setKeys } from '../build-steps'
 import { findList, findTable } from '../find'
 import { limits } from '../limits'
 import { Ask, Column, Condition, Figure, Group, List, Order, Shown } from '../list'
-import { bookId } from '../steps'
 import { type EditKind, Id, orNothing } from './edit-kind'
+import { dropLists, isTaken, tidied, typedName, typedWords } from './kept-parts'
 
 const gone = fail({ kind: 'gone', what: 'list' })
-const typedName = z.string().max(400)
-const typedWords = z.string().max(4000)
-
-/** A name or a description tidied; nothing where nothing is left of it. */
-function tidied(typed: string | undefined, most: number): Result<string | undefined> {
-  const text = typed
-    ?.normalize('NFC')
-    .replace(/\p{Cc}|\p{Cf}/gu, ' ')
-    .replace(/\s+/g, ' ')
-    .trim()
-  if (!text) return ok(undefined)
-  return text.length > most ? fail({ kind: 'too-long', limit: most, length: text.length }) : ok(text)
-}
 
 /** Names must tell lists apart for whoever sees them: everybody's from everybody's, one's own from one's own too. */
 function nameTaken(book: Book, id: string, owner: string | undefined, name: string | undefined) {
@@ -31,14 +18,6 @@ function nameTaken(book: Book, id: string, owner: string | undefined, name: stri
     ? fail({ kind: 'name-taken', what: 'list', name })
     : ok(null)
 }
-
-/** Whether something in the book goes by an id already. Staff keep lists too: what they name must be theirs alone. */
-const isTaken = (book: Book, id: string) =>
-  id === bookId ||
-  [book.needs, book.links, book.pairs, book.rules, book.dismissed, book.areas, book.remarks, book.lists].some((parts) =>
-    parts.some((part) => part.id === id),
-  ) ||
-  book.tables.some((table) => table.id === id || table.fields.some((field) => field.id === id))
 
 const AddList = z.strictObject({
   kind: z.literal('addList'),
@@ -154,6 +133,6 @@ const RemoveList = z.strictObject({ kind: z.literal('removeList'), list: Id })
 
 export const removeList: EditKind<z.infer<typeof RemoveList>> = {
   schema: RemoveList,
-  steps: (book, { list: id }) => (findList(book, id) ? ok([dropPart(book, 'lists', id)]) : gone),
+  steps: (book, { list: id }) => (findList(book, id) ? ok(dropLists(book, (list) => list.id === id)) : gone),
   say: (book, { list }) => `Remove the list ${listName(book, list)}`,
 }

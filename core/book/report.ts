@@ -1,0 +1,45 @@
+import * as z from 'zod'
+import { limits } from './limits'
+
+const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
+
+export const paperNames = ['a4', 'a5', 'letter', 'legal'] as const
+export type PaperName = (typeof paperNames)[number]
+
+/** Paper and its margins, in millimetres. */
+export const Paper = z.strictObject({
+  size: z.union([
+    z.enum(paperNames),
+    z.strictObject({ width: z.int().min(60).max(900), height: z.int().min(60).max(900) }),
+  ]),
+  /** On its side. */
+  turned: z.literal(true).optional(),
+  margin: z.int().min(5).max(60),
+})
+export type Paper = Readonly<z.infer<typeof Paper>>
+
+const Words = z.string().max(limits.describeLength)
+
+/** A list on paper. What isn't said is as the program lays it out. */
+export const Report = z.strictObject({
+  id: Id,
+  list: Id,
+  /** Its heading; as the list is called, where it has none. */
+  name: z.string().trim().min(1).max(limits.nameLength).optional(),
+  opening: Words.optional(),
+  closing: Words.optional(),
+  paper: Paper,
+  /** How large letters are, in points. */
+  letters: z.number().min(6).max(14),
+  /** What parts one row from the next. */
+  rows: z.enum(['lines', 'tint', 'none']),
+  /** How much room is around each row. */
+  room: z.enum(['tight', 'usual', 'wide']),
+  /** Without the sentence that says what was asked. */
+  plain: z.literal(true).optional(),
+  /** Each outermost group begins a page. */
+  apart: z.literal(true).optional(),
+  /** Columns of the list that paper leaves out. */
+  without: z.array(Id).max(limits.columns).readonly().optional(),
+})
+export type Report = Readonly<z.infer<typeof Report>>

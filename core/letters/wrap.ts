@@ -1,0 +1,76 @@
+import LineBreaker from 'linebreak'
+import { textWidth, type Weight } from './letters'
+
+interface Piece {
+  readonly words: string
+  /** Whether a new line begins after it, room or not. */
+  readonly ends: boolean
+}
+
+/** Texts without anything to break at are most of those that stand in tables. */
+const isOneWord = (text: string) => /^[\p{L}\p{N}.,:+%£$€]*$/u.test(text)
+
+/** A text cut where it may go on in a new line (UAX #14). */
+function piecesOf(text: string): Piece[] {
+  if (isOneWord(text)) return text === '' ? [] : [{ words: text, ends: false }]
+  const breaker = new LineBreaker(text)
+  const found: Piece[] = []
+  let from = 0
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    const words = text.slice(from, next.position)
+    found.push({ words: words.replace(/[\r\n\u2028\u2029\v\f]+$/, ''), ends: next.required })
+    from = next.position
+  }
+  return found
+}
+
+const letters = new Intl.Segmenter('en', { granularity: 'grapheme' })
+
+/** A word that is wider than a line, cut into as few as hold it; a letter alone may be wider still. */
+function cut(word: string, width: number, size: number, weight: Weight): string[] {
+  const found: string[] = []
+  let line = ''
+  for (const { segment } of letters.segment(word)) {
+    if (line && textWidth(line + segment, size, weight) > width) {
+      found.push(line)
+      line = ''
+    }
+    line += segment
+  }
+  return line ? [...found, line] : found
+}
+
+/** So much wider than the room a line may come out, of rounding alone. */
+const hair = 0.01
+
+/**
+ * A text as lines that are no wider than some room; a word that is wider is cut. Spaces at a line's end hang over. Nothing
+ * of the text is lost but those.
+ */
+export function wrap(text: string, width: number, size: number, weight: Weight = 'regular'): string[] {
+  if (!/[\n\r\u2028\u2029\v\f]/.test(text) && textWidth(text, size, weight) <= width + hair) return [text]
+  const lines: string[] = []
+  let line = ''
+  const fits = (words: string) => textWidth(words.trimEnd(), size, weight) <= width + hair
+  const end = () => {
+    lines.push(line.trimEnd())
+    line = ''
+  }
+  for (const { words, ends } of piecesOf(text)) {
+    if (!fits(line + words) && line) end()
+    if (fits(line + words)) line += words
+    else {
+      const parts = cut(words.trimEnd(), width, size, weight)
+      lines.push(...parts.slice(0, -1))
+      line = (parts.at(-1) ?? '') + words.slice(words.trimEnd().length)
+    }
+    if (ends) end()
+  }
+  if (line || lines.length === 0) end()
+  return lines
+}
+
+/** How wide the widest part is that wrapping leaves whole. */
+export function widestWord(text: string, size: number, weight: Weight = 'regular'): number {
+  return piecesOf(text).reduce((most, { words }) => Math.max(most, textWidth(words.trimEnd(), size, weight)), 0)
+}

@@ -1,0 +1,39 @@
+import { type Book, findTable, type List, limits, type Report } from '../book'
+import { displayOf } from '../expressions'
+import { kindOf } from '../kinds'
+import { nameOf, type ReadColumn, type ReadList } from '../lists'
+import type { PaperColumn } from './table'
+
+/** The columns of a list that a report shows, by their places in it. */
+export const shownIn = (read: Pick<ReadList, 'columns'>, { without = [] }: Pick<Report, 'without'>): number[] => {
+  const shown = read.columns.flatMap(({ id }, at) => (without.includes(id) ? [] : [at]))
+  // A report of nothing would be none.
+  return shown.length > 0 ? shown : [0]
+}
+
+/** A column of a list on paper: numbers to the right, numbers, days and times never broken. */
+export function paperColumn(book: Book, column: ReadColumn): PaperColumn {
+  const face = displayOf(book, column.face)
+  const { align, control } = kindOf(face.kind)
+  const isNumber = align === 'end' && column.kind !== 'several'
+  const isWhole = isNumber || (column.kind !== 'several' && ['date', 'time', 'tick'].includes(control))
+  return { id: column.id, heading: column.heading, align: isNumber ? 'end' : 'start', whole: isWhole }
+}
+
+/** What a report is called: by its own name, or as its list is. */
+export const reportName = (book: Book, { name }: Pick<Report, 'name'>, list: List): string => name ?? nameOf(book, list)
+
+/** A report of a list as the program lays it out at first. */
+export function startReport(book: Book, list: List, id: string): Report {
+  const isWide = list.columns.length > 7
+  const named = findTable(book, list.table) && nameOf(book, list).slice(0, limits.nameLength)
+  return {
+    id,
+    list: list.id,
+    ...(named && { name: named }),
+    paper: { size: 'a4', margin: 18, ...(isWide && { turned: true as const }) },
+    letters: isWide ? 8 : 9,
+    rows: 'lines',
+    room: 'usual',
+  }
+}

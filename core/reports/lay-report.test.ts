@@ -1,0 +1,261 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { textWidth } from '../letters'
+import { runs } from '@/tests/support/runs'
+import { around, ReportLayer, type ReportLook, type ReportWords } from './lay-report'
+import type { Item, Page } from './page'
+import type { PaperColumn, PaperPart } from './table'
+
+const words: ReportWords = {
+  title: 'Visits by town',
+  asked: ['Each visit, by day.'],
+  book: 'Emberly Flue Care',
+  day: '12 Mar 2027',
+  who: 'Made for Averil Teal',
+  none: 'Nothing is like that.',
+}
+const look: ReportLook = { paper: { size: 'a4', margin: 18 }, letters: 9, rows: 'lines', room: 'usual' }
+
+function laid(
+  columns: readonly PaperColumn[],
+  parts: readonly PaperPart[],
+  more: Partial<ReportLook> = {},
+  said = words,
+) {
+  const pages: Page[] = []
+  const sample = parts.flatMap((part) => (part.kind === 'row' ? [part.cells] : [])).slice(0, 300)
+  const layer = new ReportLayer(columns, sample, { ...look, ...more }, said, (page) => pages.push(page))
+  parts.forEach((part) => layer.part(part))
+  layer.end()
+  return { pages, layer }
+}
+const textsOn = ({ items }: Page) => items.flatMap((item) => (item.kind === 'text' ? [item] : []))
+const linesOf = (page: Page) => textsOn(page).map(({ words: said }) => said)
+
+const column = (id: string, whole = false): PaperColumn => ({
+  id,
+  heading: `The ${id}`,
+  align: whole ? 'end' : 'start',
+  whole,
+})
+const columns = [column('visit'), column('premises'), column('price', true)]
+const row = (at: number): PaperPart => ({ kind: 'row', cells: [`V-${at}`, `${at} Quay Lane, Otterby`, `${at}.50`] })
+const rows = (many: number) => Array.from({ length: many }, (_, at) => row(at + 1))
+const group = (level: number, name: string): PaperPart => ({ kind: 'group', level, words: name })
+const sum = (level: number | undefined, name: string): PaperPart => ({
+  kind: 'sum',
+  ...(level !== undefined && { level }),
+  words: name,
+  cells: ['', '', '99.00'],
+})
+
+describe('pages break as a typesetter would', () => {
+  test('a heading never stands alone at the foot of a page: its first two rows are with it', () => {
+    // However full the page is when the next group begins.
+    for (let many = 20; many < 60; many++) {
+      const parts = [group(0, 'Otterby'), ...rows(many), group(0, 'Saltmere'), ...rows(5)]
+      const { pages } = laid(columns, parts)
+      const page = pages.findIndex((one) => linesOf(one).includes('Saltmere'))
+      const after = linesOf(pages[page]!)
+      expect(
+        after
+          .slice(after.indexOf('Saltmere'))
+          .filter((one) => /^V-/.test(one))
+          .slice(0, 2),
+      ).toEqual(['V-1', 'V-2'])
+    }
+  })
+
+  test('what a group comes to stands with its last row', () => {
+    for (let many = 20; many < 70; many++) {
+      const { pages } = laid(columns, [
+        group(0, 'Otterby'),
+        ...rows(many),
+        sum(0, 'Otterby, all'),
+        sum(undefined, 'All'),
+      ])
+      const last = linesOf(pages.at(-1)!)
+      expect(last).toEqual(expect.arrayContaining([`V-${many}`, 'Otterby, all', 'All']))
+    }
+  })
+
+  test('on the next page the columns have their headings again, and the group says that it goes on', () => {
+    const { pages } = laid(columns, [group(0, 'Otterby'), group(1, 'March'), ...rows(200)])
+    expect(pages.length).toBeGreaterThan(3)
+    for (const page of pages.slice(1))
+      expect(linesOf(page)).toEqual(
+        expect.arrayContaining(['The visit', 'The price', 'Otterby, continued', 'March, continued']),
+      )
+    expect(linesOf(pages[0]!).filter((one) => one.includes('continued'))).toEqual([])
+  })
+
+  test('each outermost group begins a page where that is wished, and no page is empty', () => {
+    const parts = ['Otterby', 'Saltmere', 'Ash'].flatMap((name) => [group(0, name), ...rows(3), sum(0, `${name}, all`)])
+    const { pages } = laid(columns, parts, { apart: true })
+    expect(pages.map((page) => linesOf(page).find((one) => /^(Otterby|Saltmere|Ash)$/.test(one)))).toEqual([
+      'Otterby',
+      'Saltmere',
+      'Ash',
+    ])
+  })
+
+  test('a row higher than a page goes on where a line ends, and nothing of it is lost', () => {
+    const long = Array.from({ length: 3000 }, (_, at) => `word${at}`).join(' ')
+    const { pages } = laid(columns, [group(0, 'Otterby'), { kind: 'row', cells: ['V-1', long, '1.00'] }, row(2)])
+    expect(pages.length).toBeGreaterThan(2)
+    const all = pages
+      .flatMap(linesOf)
+      .filter((one) => one.startsWith('word'))
+      .join(' ')
+    expect(all).toBe(long)
+  })
+})
+
+test('columns that don’t fit side by side go on on a page beside, the first column on each, row by row at one height', () => {
+  const many = Array.from({ length: 14 }, (_, at) => column(`c${at}`, true))
+  const parts = Array.from({ length: 60 }, (_, at): PaperPart => ({
+    kind: 'row',
+    cells: many.map((_, place) => `${1000 * at + place},000,000.00`),
+  }))
+  const { pages, layer } = laid(many, parts)
+  const { sets } = layer.fit
+  expect(sets.length).toBeGreaterThan(1)
+  expect(sets.every(({ columns: [first] }) => first === 0)).toBe(true)
+  expect(sets.flatMap(({ columns: places }) => places.slice(1))).toEqual(many.map((_, at) => at).slice(1))
+  expect(pages.length % sets.length).toBe(0)
+  const heights = (page: Page) =>
+    textsOn(page)
+      .filter(({ words: said }) => /,000,000\.00$/.test(said))
+      .map(({ y }) => y)
+  const [one, beside] = [new Set(heights(pages[0]!)), new Set(heights(pages[1]!))]
+  expect([...beside]).toEqual([...one])
+})
+
+test('the head and the foot of a page say which it is of how many', () => {
+  const { layer } = laid(columns, rows(3))
+  const said = (at: number, pages?: number) =>
+    around(layer.measures, words, at, pages).flatMap((item) => (item.kind === 'text' ? [item.words] : []))
+  expect(said(1, 4)).toEqual([
+    'Visits by town',
+    'Emberly Flue Care · 12 Mar 2027',
+    'Made for Averil Teal',
+    'Page 2 of 4',
+  ])
+  expect(said(0)).toEqual(['Emberly Flue Care · 12 Mar 2027 · Made for Averil Teal', 'Page 1'])
+})
+
+test('an empty list says so', () => {
+  const { pages } = laid(columns, [sum(undefined, 'All')])
+  expect(linesOf(pages[0]!)).toContain('Nothing is like that.')
+})
+
+// Whatever stands in them, in whatever columns, on whatever paper.
+const letter = fc.oneof(
+  { weight: 6, arbitrary: fc.constantFrom(...'abcdefghijklmnopqrstuvwxyzABCW  ,.-/') },
+  fc.constantFrom('é', 'Ω', 'ж', '漢', '👩‍🚒', 'ש', '\n', '…', 'ﬁ'),
+)
+const text = fc.string({ unit: letter, maxLength: 60 })
+const number = fc.integer({ min: -1e9, max: 1e9 }).map((value) => (value / 100).toFixed(2))
+const paper = fc.record({
+  size: fc.oneof(
+    fc.constantFrom('a4' as const, 'a5' as const, 'letter' as const),
+    fc.record({ width: fc.integer({ min: 60, max: 400 }), height: fc.integer({ min: 60, max: 400 }) }),
+  ),
+  turned: fc.option(fc.constant(true as const), { nil: undefined }),
+  margin: fc.integer({ min: 5, max: 60 }),
+})
+const cases = fc.integer({ min: 1, max: 12 }).chain((many) =>
+  fc.record({
+    kinds: fc.array(fc.boolean(), { minLength: many, maxLength: many }),
+    rows: fc.array(fc.array(fc.tuple(text, number), { minLength: many, maxLength: many }), { maxLength: 60 }),
+    every: fc.integer({ min: 1, max: 20 }),
+    /** Widths are told by some rows, and hold for all. */
+    sampled: fc.integer({ min: 1, max: 60 }),
+    look: fc.record({
+      paper,
+      letters: fc.constantFrom(6, 7.5, 9, 12, 14),
+      rows: fc.constantFrom('lines' as const, 'tint' as const, 'none' as const),
+      room: fc.constantFrom('tight' as const, 'usual' as const, 'wide' as const),
+      apart: fc.option(fc.constant(true as const), { nil: undefined }),
+    }),
+    title: fc.string({ unit: letter, minLength: 1, maxLength: 200 }),
+  }),
+)
+
+test('nothing is cut off: all stands within the margins, and nothing on anything else', () => {
+  fc.assert(
+    fc.property(cases, ({ kinds, rows: all, every, sampled, look: wished, title }) => {
+      const own = kinds.map((whole, at) => column(`c${at}`, whole))
+      const cells = all.map((one) => one.map(([said, value], at) => (kinds[at] ? value : said)))
+      const parts = cells.flatMap((one, at): PaperPart[] => [
+        ...(at % every === 0 ? [group(0, `Group ${at}`)] : []),
+        { kind: 'row', cells: one },
+        ...(at % every === every - 1 || at === cells.length - 1 ? [sum(0, `Sum ${at}`)] : []),
+      ])
+      const pages: Page[] = []
+      const layer = new ReportLayer(own, cells.slice(0, sampled), wished, { ...words, title }, (page) =>
+        pages.push(page),
+      )
+      parts.forEach((part) => layer.part(part))
+      layer.end()
+      const { frame, page: sheet } = layer.measures
+      for (const { items } of pages)
+        for (const item of items) {
+          if (item.kind !== 'text') continue
+          const isOneLetter = [...new Intl.Segmenter('en').segment(item.words)].length === 1
+          const right = item.x + textWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
+          expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
+          if (!isOneLetter) expect(right).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
+          // On paper that has room for little more than its head and foot, a line may stand in the margin.
+          const foot =
+            frame.bottom - frame.top > 14 * wished.letters ? frame.bottom - 2.4 * wished.letters : sheet.height
+          expect(item.y).toBeLessThanOrEqual(foot + 0.1)
+        }
+      for (const page of pages) expectNothingOnAnother(textsOn(page))
+    }),
+    runs(250),
+  )
+})
+
+test('every letter of every cell is on the pages, once', () => {
+  fc.assert(
+    fc.property(cases, ({ kinds, rows: all, sampled, look: wished }) => {
+      const own = kinds.map((whole, at) => ({ ...column(`c${at}`, whole), heading: '' }))
+      const cells = all.map((one) => one.map(([said, value], at) => (kinds[at] ? value : said)))
+      const pages: Page[] = []
+      const said = { ...words, title: '•', asked: [], none: '' }
+      const layer = new ReportLayer(own, cells.slice(0, sampled), wished, said, (page) => pages.push(page))
+      cells.forEach((one) => layer.part({ kind: 'row', cells: one }))
+      layer.end()
+      // Where columns go on beside, the first of them is on each page.
+      const { sets } = layer.fit
+      const repeated = sets
+        .slice(1)
+        .flatMap(({ columns: [first] }) => (sets[0]!.columns.includes(first!) ? [first!] : []))
+      const expected = [...cells.flat(), ...cells.flatMap((one) => repeated.map((at) => one[at]!))]
+      const lettersOf = (texts: readonly string[]) => [...texts.join('').replace(/[\s•]/gu, '')].sort().join('')
+      expect(lettersOf(pages.flatMap(linesOf))).toBe(lettersOf(expected))
+    }),
+    runs(250),
+  )
+})
+
+/** Two texts of one line stand beside each other, those of two lines under each other. */
+function expectNothingOnAnother(texts: readonly Extract<Item, { kind: 'text' }>[]): void {
+  const boxes = texts
+    .map(({ x, y, size, bold, words: said }) => ({
+      left: x,
+      right: x + textWidth(said.trimEnd(), size, bold ? 'bold' : 'regular'),
+      top: y - size * 0.7,
+      foot: y,
+      said,
+    }))
+    .sort((a, b) => a.top - b.top)
+  for (const [at, one] of boxes.entries())
+    for (const other of boxes.slice(at + 1)) {
+      if (other.top >= one.foot - 0.05) break
+      const isBeside = other.left >= one.right + 2 || one.left >= other.right + 2
+      const isLone = [one, other].some(({ said }) => [...new Intl.Segmenter('en').segment(said)].length === 1)
+      if (!isBeside && !isLone) expect({ one, other }).toBe('beside or under each other')
+    }
+}

@@ -1,0 +1,154 @@
+import type { Report } from '../book'
+import { clipped, textWidth } from '../letters'
+import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
+import { type ColumnFit, fitColumns } from './layout/fit-columns'
+import { Flow } from './layout/flow'
+import { type Measures, measuresOf } from './layout/measures'
+import type { Item, Page } from './page'
+import type { PaperColumn, PaperPart } from './table'
+
+/** What a report says around its rows, in words. */
+export interface ReportWords {
+  readonly title: string
+  /** The sentence that the list is, and what was answered to what it asks. */
+  readonly asked: readonly string[]
+  readonly opening?: string | undefined
+  readonly closing?: string | undefined
+  /** Whose book it is, and of which day: at the head of each page. */
+  readonly book: string
+  readonly day: string
+  /** Who had it made, at the foot. */
+  readonly who: string
+  /** Said in place of rows where there are none. */
+  readonly none: string
+}
+
+export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain'>
+
+/** What came of making everything fit. */
+export interface Fitted {
+  readonly rows: number
+  /** Rows in which a column takes more than one line, by its place; those of none are left out. */
+  readonly wrapped: Readonly<Record<number, number>>
+  /** Numbers that are set smaller, as they are wider than their column. */
+  readonly smaller: number
+  /** Pages that stand side by side, where columns are carried over. */
+  readonly beside: number
+}
+
+/** Room at the head and the foot of each page, by the size of the letters. */
+const headRoom = 2.6
+const footRoom = 2.4
+
+/**
+ * Lays a report on pages as its parts come, one page given away as soon as it is full. Columns are as wide as the rows
+ * that stand for all of them want; what is longer wraps, and nothing is cut off.
+ */
+export class ReportLayer {
+  readonly fit: ColumnFit
+  readonly measures: Measures
+  private readonly flow: Flow
+  private count = 0
+  private readonly wrapped: Record<number, number> = {}
+  private smaller = 0
+
+  constructor(
+    columns: readonly PaperColumn[],
+    sample: readonly (readonly string[])[],
+    private readonly look: ReportLook,
+    private readonly words: ReportWords,
+    onPage: (page: Page) => void,
+  ) {
+    const measures = measuresOf(look)
+    const { frame, size } = measures
+    this.measures = measures
+    this.fit = fitColumns({ columns, rows: sample, room: frame.width, size })
+    const drawn: Drawn = { columns, fit: this.fit, measures, rows: look.rows, onRow: (cells) => this.told(cells) }
+    const top = frame.top + headRoom * size
+    this.flow = new Flow({
+      drawn,
+      firstTop: frame.top,
+      top,
+      bottom: frame.bottom - footRoom * size,
+      apart: look.apart === true,
+      onPage,
+    })
+    this.begin(drawn)
+  }
+
+  private begin(drawn: Drawn): void {
+    const { size } = drawn.measures
+    const { title, asked, opening } = this.words
+    this.flow.words(wordsBlock(drawn, title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 }))
+    const small = { size: Math.max(7, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
+    if (!this.look.plain) for (const words of asked) this.flow.words(wordsBlock(drawn, words, small))
+    if (opening) this.flow.words(wordsBlock(drawn, opening, { size, weight: 'regular', above: size * 0.7 }))
+    this.flow.columns()
+  }
+
+  private told(cells: readonly (readonly Cell[])[]): void {
+    const { size } = this.measures
+    for (const [set, { columns }] of this.fit.sets.entries())
+      for (const [at, cell] of (cells[set] ?? []).entries()) {
+        const place = columns[at]!
+        if (cell.size < size) this.smaller++
+        if (cell.lines.length > 1) this.wrapped[place] = (this.wrapped[place] ?? 0) + 1
+      }
+  }
+
+  get fitted(): Fitted {
+    return { rows: this.count, wrapped: this.wrapped, smaller: this.smaller, beside: this.fit.sets.length }
+  }
+
+  part(part: PaperPart): void {
+    if (part.kind === 'row' && !part.goesOn) this.count++
+    this.flow.part(part)
+  }
+
+  end(): void {
+    if (this.count === 0) this.flow.part({ kind: 'group', level: 2, words: this.words.none })
+    this.flow.end(this.words.closing)
+  }
+}
+
+/** What stands at the head and the foot of a page, when it is known how many there are. */
+export function around(measures: Measures, words: ReportWords, at: number, pages: number | undefined): Item[] {
+  const { frame, size } = measures
+  const small = Math.max(6.5, size * 0.85)
+  const lead = { size: small, lead: small * 1.32 }
+  const right = (text: string, y: number): Item => ({
+    kind: 'text',
+    x: frame.left + frame.width - textWidth(text, small),
+    y,
+    size: small,
+    tone: 'grey',
+    words: text,
+  })
+  const left = (text: string, y: number): Item => ({
+    kind: 'text',
+    x: frame.left,
+    y,
+    size: small,
+    tone: 'grey',
+    words: text,
+  })
+  const foot = frame.bottom - lead.lead + baseline(lead)
+  const number = pages === undefined ? `Page ${at + 1}` : `Page ${at + 1} of ${pages}`
+  const about = `${words.book} · ${words.day}`
+  const head: Item[] =
+    at === 0
+      ? []
+      : [
+          left(clipped(words.title, small, frame.width - textWidth(about, small) - size), frame.top + baseline(lead)),
+          right(about, frame.top + baseline(lead)),
+          { kind: 'line', x: frame.left, y: frame.top + lead.lead + 2, width: frame.width, thick: 0.4, tone: 'line' },
+        ]
+  const who = at === 0 ? `${about} · ${words.who}` : words.who
+  // The title stands whole on the first page.
+  return [
+    ...head,
+    { kind: 'line', x: frame.left, y: foot - small - 3, width: frame.width, thick: 0.4, tone: 'line' },
+    left(clipped(who, small, frame.width - textWidth(number, small) - size), foot),
+    right(number, foot),
+  ]
+}

@@ -1,0 +1,135 @@
+import { textWidth, type Weight, wrap } from '../../letters'
+import type { Item, TextItem } from '../page'
+import type { PaperColumn, PaperPart } from '../table'
+import type { ColumnFit, ColumnSet } from './fit-columns'
+import type { Measures } from './measures'
+
+/** What stands on a page as a whole, or is torn between two of its lines where it is higher than a page. */
+export interface Block {
+  readonly kind: PaperPart['kind'] | 'words'
+  readonly height: number
+  /** Room above it, but not at the head of a page. */
+  readonly above: number
+  /** Stands on one page with what comes next. */
+  keeps: boolean
+  readonly part: PaperPart | undefined
+  /** Draws it at a height of the page, as far as a set of columns goes; between two of its lines where it is torn. */
+  readonly draw: (set: number, y: number, from?: number, until?: number) => Item[]
+  /** Lines of text in it, and how high one is: where it may be torn. */
+  readonly lines: number
+}
+
+export interface Drawn {
+  readonly columns: readonly PaperColumn[]
+  readonly fit: ColumnFit
+  readonly measures: Measures
+  readonly rows: 'lines' | 'tint' | 'none'
+  /** Told of each row what had to be done so that it fits. */
+  readonly onRow?: (cells: readonly (readonly Cell[])[]) => void
+}
+
+/** Where the letters of a line stand, from its top. */
+export const baseline = ({ size, lead }: Pick<Measures, 'size' | 'lead'>) => (lead - size) / 2 + size * 0.8
+
+/** Where columns of a set begin. */
+export function startsOf({ widths }: ColumnSet, gap: number, left: number): number[] {
+  let x = left
+  return widths.map((width) => {
+    const start = x
+    x += width + gap
+    return start
+  })
+}
+
+export const widthOf = ({ widths }: ColumnSet, gap: number): number =>
+  widths.reduce((sum, width) => sum + width + gap, -gap)
+
+export interface Cell {
+  readonly lines: readonly string[]
+  /** A number that is wider than its column is set smaller, and never broken. */
+  readonly size: number
+}
+
+function cellOf(words: string, width: number, { whole }: PaperColumn, size: number, weight: Weight): Cell {
+  if (!whole || words.includes('\n')) return { lines: wrap(words, width, size, weight), size }
+  const natural = textWidth(words, size, weight)
+  return { lines: [words], size: natural > width ? (size * width) / natural : size }
+}
+
+/** Cells of all sets of columns; a row is as high as the highest, whichever page that stands on. */
+export function cellsOf(drawn: Drawn, words: readonly string[], weight: Weight): Cell[][] {
+  const { columns, fit, measures } = drawn
+  return fit.sets.map(({ columns: places, widths }) =>
+    places.map((place, at) => cellOf(words[place] ?? '', widths[at]!, columns[place]!, measures.size, weight)),
+  )
+}
+
+export const mostLines = (cells: readonly (readonly Cell[])[]): number =>
+  Math.max(1, ...cells.flat().map(({ lines }) => lines.length))
+
+interface Row {
+  readonly cells: readonly (readonly Cell[])[]
+  readonly weight: Weight
+  readonly tone?: 'grey'
+  /** At the foot of its lines, as the headings of columns. */
+  readonly low?: boolean
+}
+
+/** The texts of a row of cells, from one of its lines to another. */
+export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from = 0, until = Infinity): TextItem[] {
+  const { columns, fit, measures } = drawn
+  const own = fit.sets[set]!
+  const starts = startsOf(own, fit.gap, measures.frame.left)
+  const all = mostLines(row.cells)
+  return row.cells[set]!.flatMap(({ lines, size }, at) => {
+    const column = columns[own.columns[at]!]!
+    const down = row.low ? all - lines.length : 0
+    return lines.flatMap((words, line) => {
+      if (!words || line + down < from || line + down >= until) return []
+      const free = own.widths[at]! - textWidth(words, size, row.weight)
+      const y = top + (line + down - from) * measures.lead + baseline(measures)
+      return [
+        {
+          kind: 'text' as const,
+          x: starts[at]! + (column.align === 'end' ? Math.max(0, free) : 0),
+          y,
+          size,
+          words,
+          ...(row.weight === 'bold' && { bold: true as const }),
+          ...(row.tone && { tone: row.tone }),
+        },
+      ]
+    })
+  })
+}
+
+/** Lines of words across the page. */
+export function wordsBlock(
+  drawn: Drawn,
+  words: string,
+  look: { readonly size: number; readonly weight: Weight; readonly tone?: 'grey'; readonly above: number },
+  kind: Block['kind'] = 'words',
+): Block {
+  const { frame } = drawn.measures
+  const { size, weight } = look
+  const measures = { size, lead: size * 1.32 }
+  const lines = wrap(words, frame.width, size, weight)
+  return {
+    kind,
+    height: lines.length * measures.lead,
+    above: look.above,
+    keeps: false,
+    part: undefined,
+    lines: lines.length,
+    draw: (_set, y, from = 0, until = lines.length) =>
+      lines.slice(from, until).map((line, at) => ({
+        kind: 'text' as const,
+        x: frame.left,
+        y: y + at * measures.lead + baseline(measures),
+        size,
+        words: line,
+        ...(weight === 'bold' && { bold: true as const }),
+        ...(look.tone && { tone: look.tone }),
+      })),
+  }
+}

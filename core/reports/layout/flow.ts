@@ -1,0 +1,184 @@
+import type { Item, Page } from '../page'
+import type { PaperPart } from '../table'
+import { type Block, type Drawn, wordsBlock } from './blocks'
+import { blockOf, groupBlock, headBlock } from './part-blocks'
+
+export interface FlowWish {
+  readonly drawn: Drawn
+  /** Where the body of the first page begins, and that of all others, in points from the top; and where all end. */
+  readonly firstTop: number
+  readonly top: number
+  readonly bottom: number
+  /** Each outermost group begins a page. */
+  readonly apart: boolean
+  /** Takes a page as soon as it is full; one for each set of columns, one after the other. */
+  readonly onPage: (page: Page) => void
+}
+
+interface Open {
+  readonly level: number
+  readonly words: string
+}
+
+/**
+ * Puts the parts of a report on pages, one after the other, so that no more than a page is held at a time. Headings stay
+ * with the first two rows of what they head, what a group comes to with its last row, and no row is torn that isn't higher
+ * than a page by itself.
+ */
+export class Flow {
+  private readonly head: Block
+  private pages: Item[][] = []
+  private y: number
+  /** Nothing stands on the page but what it goes on with. */
+  private isFresh = false
+  private chain: Block[] = []
+  /** The groups that are gone through, from the outermost. */
+  private open: Open[] = []
+  private marks: Page['marks'][number][] = []
+  private groups = 0
+  private rowsInGroup = 0
+  private rows = 0
+
+  constructor(private readonly wish: FlowWish) {
+    this.head = headBlock(wish.drawn)
+    this.y = wish.firstTop
+    this.pages = this.sets.map(() => [])
+  }
+
+  private get sets() {
+    return this.wish.drawn.fit.sets.map((_, set) => set)
+  }
+
+  /** Words across the page, before the columns or after them. */
+  words(block: Block): void {
+    this.flush()
+    this.place([block])
+  }
+
+  /** The headings of the columns on the first page, after the words that open it. */
+  columns(): void {
+    this.flush()
+    const { lead } = this.wish.drawn.measures
+    if (this.y + this.head.height + 2 * lead > this.wish.bottom) this.turn([])
+    else this.put(this.head)
+  }
+
+  part(part: PaperPart): void {
+    const last = this.chain.at(-1)
+    if (last) {
+      last.keeps = this.keeps(last, part)
+      if (!last.keeps) this.flush()
+    }
+    if (part.kind === 'group') this.rowsInGroup = 0
+    if (part.kind === 'row') {
+      if (!part.goesOn) this.rows++
+      this.rowsInGroup++
+    }
+    this.chain.push(blockOf(this.wish.drawn, part, this.rows % 2 === 0))
+  }
+
+  /** The last page. */
+  end(closing?: string): void {
+    this.flush()
+    const { size } = this.wish.drawn.measures
+    if (closing) this.words(wordsBlock(this.wish.drawn, closing, { size, weight: 'regular', above: size }))
+    this.give()
+  }
+
+  private keeps({ part }: Block, next: PaperPart): boolean {
+    if (!part || part.kind === 'group') return true
+    if (part.kind === 'sum') return next.kind === 'sum'
+    return next.kind === 'sum' || (next.kind === 'row' && (next.goesOn === true || this.rowsInGroup === 1))
+  }
+
+  private flush(): void {
+    const { chain } = this
+    this.chain = []
+    if (chain.length > 0) this.place(chain)
+  }
+
+  private give(): void {
+    const { marks } = this
+    this.marks = []
+    for (const [set, items] of this.pages.entries()) this.wish.onPage({ items, marks: set === 0 ? marks : [] })
+    this.pages = this.sets.map(() => [])
+  }
+
+  /** A page is full: it is given away, and the next begins with what it goes on with, as far as that leaves room. */
+  private turn(goingOn: readonly Open[]): void {
+    this.give()
+    this.y = this.wish.top
+    this.isFresh = true
+    this.put(this.head)
+    const { lead } = this.wish.drawn.measures
+    for (const { level, words } of goingOn) {
+      const again = groupBlock(this.wish.drawn, level, `${words}, continued`)
+      if (again.height + 4 * lead < this.room()) this.put(again)
+    }
+    this.isFresh = true
+  }
+
+  private room = (): number => this.wish.bottom - this.y
+
+  /** Rounding alone pushes nothing to the next page. */
+  private fits = (height: number): boolean => height <= this.room() + 0.001
+
+  private place(chain: readonly Block[]): void {
+    const begins = levelOf(chain[0])
+    if (begins === 0 && this.wish.apart && this.groups > 0 && !this.isFresh) this.turn([])
+    const high = chain.reduce((sum, { height, above }, at) => sum + height + (at === 0 && this.isFresh ? 0 : above), 0)
+    const whole = this.wish.bottom - this.wish.top - this.head.height
+    // What is higher than a page is parted anyway, and may begin here.
+    if (!this.fits(high) && !this.isFresh && high <= whole) this.turn(outside(this.open, begins))
+    for (const block of chain) {
+      this.one(block)
+      this.note(block.part)
+    }
+  }
+
+  private one(block: Block): void {
+    const high = block.height + (this.isFresh ? 0 : block.above)
+    if (this.fits(high)) return this.put(block)
+    if (!this.isFresh) {
+      this.turn(outside(this.open, levelOf(block)))
+      if (this.fits(block.height)) return this.put(block)
+    }
+    this.tear(block)
+  }
+
+  /** Higher than a page: it goes on where a line ends. */
+  private tear(block: Block): void {
+    const { lead } = this.wish.drawn.measures
+    const bare = block.height - block.lines * lead
+    for (let from = 0; from < block.lines;) {
+      const lines = Math.max(1, Math.floor((this.room() - bare) / lead))
+      const until = Math.min(block.lines, from + lines)
+      this.put(block, from, until)
+      from = until
+      if (from < block.lines) this.turn(this.open)
+    }
+  }
+
+  private put(block: Block, from = 0, until = block.lines): void {
+    if (!this.isFresh) this.y += block.above
+    const { part } = block
+    if (part?.kind === 'group') this.marks.push({ level: part.level, words: part.words, y: this.y })
+    for (const set of this.sets) this.pages[set]!.push(...block.draw(set, this.y, from, until))
+    this.y += block.height - (block.lines - (until - from)) * this.wish.drawn.measures.lead
+    this.isFresh = false
+  }
+
+  private note(part: PaperPart | undefined): void {
+    if (part?.kind === 'group') {
+      this.open = [...outside(this.open, part.level), { level: part.level, words: part.words }]
+      this.groups++
+    }
+    if (part?.kind === 'sum') this.open = part.level === undefined ? [] : outside(this.open, part.level)
+  }
+}
+
+const levelOf = (block: Block | undefined) => (block?.part?.kind === 'group' ? block.part.level : undefined)
+
+/** The groups around one of a level. */
+const outside = (open: readonly Open[], level: number | undefined): Open[] =>
+  level === undefined ? [...open] : open.filter((one) => one.level < level)

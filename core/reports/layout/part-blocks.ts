@@ -1,0 +1,149 @@
+import { textWidth } from '../../letters'
+import type { Item } from '../page'
+import type { PaperPart } from '../table'
+import {
+  baseline,
+  type Block,
+  cellsOf,
+  drawCells,
+  type Drawn,
+  mostLines,
+  startsOf,
+  widthOf,
+  wordsBlock,
+} from './blocks'
+
+type Of<Kind extends PaperPart['kind']> = Extract<PaperPart, { kind: Kind }>
+
+/** Groups within others are smaller. */
+const headingSizes = [1.3, 1.15, 1, 1]
+
+/** A part of a report as it stands on a page. `odd` tells rows apart that are tinted in turn. */
+export function blockOf(drawn: Drawn, part: PaperPart, odd: boolean): Block {
+  switch (part.kind) {
+    case 'group':
+      return { ...groupBlock(drawn, part.level, part.words), part, keeps: true }
+    case 'row':
+      return rowBlock(drawn, part, odd)
+    case 'sum':
+      return sumBlock(drawn, part)
+  }
+}
+
+/** The heading of a group; on a page that it goes on to, it says so. */
+export function groupBlock(drawn: Drawn, level: number, words: string): Block {
+  const { size } = drawn.measures
+  const own = size * (headingSizes[level] ?? 1)
+  return wordsBlock(drawn, words, { size: own, weight: 'bold', above: size * (level === 0 ? 1.1 : 0.6) }, 'group')
+}
+
+function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
+  const { measures, fit, rows } = drawn
+  const cells = cellsOf(drawn, part.cells, 'regular')
+  drawn.onRow?.(cells)
+  const lines = mostLines(cells)
+  const above = part.goesOn ? 0 : measures.pad
+  const row = { cells, weight: 'regular' } as const
+  return {
+    kind: 'row',
+    height: above + lines * measures.lead + measures.pad,
+    above: 0,
+    keeps: false,
+    part,
+    lines,
+    draw(set, y, from = 0, until = lines) {
+      const height = above + (Math.min(until, lines) - from) * measures.lead + measures.pad
+      const width = widthOf(fit.sets[set]!, fit.gap)
+      const x = measures.frame.left
+      const under: Item[] =
+        rows === 'tint' && odd
+          ? [{ kind: 'tint', x: x - measures.pad, y, width: width + 2 * measures.pad, height }]
+          : rows === 'lines' && !part.goesOn
+            ? [{ kind: 'line', x, y, width, thick: 0.4, tone: 'line' }]
+            : []
+      return [...under, ...drawCells(drawn, set, row, y + above, from, until)]
+    },
+  }
+}
+
+/** What a group comes to: its name where there is room before the first number, on a line of its own where there isn't. */
+function sumBlock(drawn: Drawn, part: Of<'sum'>): Block {
+  const { measures, fit } = drawn
+  const cells = cellsOf(drawn, part.cells, 'bold')
+  const isAll = part.level === undefined
+  const first = (set: number) => cells[set]!.findIndex(({ lines }) => lines.some(Boolean))
+  const name = (set: number) => (set === 0 ? part.words : '')
+  const before = (set: number) => {
+    const at = first(set)
+    const starts = startsOf(fit.sets[set]!, fit.gap, 0)
+    const end = cells[set]!.length === 0 || at < 0 ? widthOf(fit.sets[set]!, fit.gap) : starts[at]!
+    return end - fit.gap
+  }
+  const isBeside = textWidth(part.words, measures.size, 'bold') <= before(0)
+  const label = isBeside ? undefined : wordsBlock(drawn, part.words, { size: measures.size, weight: 'bold', above: 0 })
+  const lines = mostLines(cells)
+  const own = lines * measures.lead + 2 * measures.pad
+  const hasCells = cells.some((set) => set.some(({ lines: some }) => some.some(Boolean)))
+  return {
+    kind: 'sum',
+    height: (label ? label.height + measures.pad : 0) + (label && !hasCells ? 0 : own),
+    above: isAll ? measures.size * 0.8 : 0,
+    keeps: false,
+    part,
+    lines: 1,
+    draw(set, y) {
+      const x = measures.frame.left
+      const width = widthOf(fit.sets[set]!, fit.gap)
+      const rule: Item = { kind: 'line', x, y, width, thick: isAll ? 1 : 0.6, tone: 'ink' }
+      const down = label ? label.height + measures.pad : 0
+      const words: Item[] = label
+        ? set === 0
+          ? label.draw(set, y + measures.pad)
+          : []
+        : name(set)
+          ? [
+              {
+                kind: 'text',
+                x,
+                y: y + measures.pad + baseline(measures),
+                size: measures.size,
+                bold: true,
+                words: name(set),
+              },
+            ]
+          : []
+      return [rule, ...words, ...drawCells(drawn, set, { cells, weight: 'bold' }, y + down + measures.pad)]
+    },
+  }
+}
+
+/** The headings of the columns, at the head of a page. */
+export function headBlock(drawn: Drawn): Block {
+  const { measures, columns, fit } = drawn
+  const cells = cellsOf(
+    { ...drawn, columns: columns.map((column) => ({ ...column, whole: false })) },
+    columns.map(({ heading }) => heading),
+    'bold',
+  )
+  const lines = mostLines(cells)
+  const height = lines * measures.lead + 2 * measures.pad
+  return {
+    kind: 'words',
+    height,
+    above: 0,
+    keeps: true,
+    part: undefined,
+    lines,
+    draw: (set, y) => [
+      ...drawCells(drawn, set, { cells, weight: 'bold', tone: 'grey', low: true }, y + measures.pad),
+      {
+        kind: 'line',
+        x: measures.frame.left,
+        y: y + height,
+        width: widthOf(fit.sets[set]!, fit.gap),
+        thick: 0.8,
+        tone: 'grey',
+      },
+    ],
+  }
+}

@@ -1,0 +1,41 @@
+/** Pages as they come out of the printer: everything stands in points (1/72 inch) from the top left corner. */
+export interface Page {
+  readonly items: readonly Item[]
+  /** Groups that begin on it, for who looks for them. */
+  readonly marks: readonly { readonly level: number; readonly words: string; readonly y: number }[]
+}
+
+/** How dark something is. */
+export type Tone = 'ink' | 'grey' | 'line' | 'tint'
+
+/** One line of text; `y` is where its letters stand. */
+export interface TextItem {
+  readonly kind: 'text'
+  readonly x: number
+  readonly y: number
+  readonly size: number
+  readonly bold?: true
+  readonly tone?: 'grey'
+  readonly words: string
+}
+
+/** A line from left to right. */
+export interface LineItem {
+  readonly kind: 'line'
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly thick: number
+  readonly tone: Tone
+}
+
+/** A tinted stretch beneath a row. */
+export interface TintItem {
+  readonly kind: 'tint'
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+export type Item = TextItem | LineItem | TintItem

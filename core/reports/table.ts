@@ -1,0 +1,26 @@
+/** A column on paper. */
+export interface PaperColumn {
+  readonly id: string
+  readonly heading: string
+  /** Numbers stand to the right, so that their points are under each other. */
+  readonly align: 'start' | 'end'
+  /** A number or a day is one word: it is never broken. */
+  readonly whole: boolean
+}
+
+/** What a report has, in the order in which it is read. */
+export type PaperPart =
+  | { readonly kind: 'group'; readonly level: number; readonly words: string }
+  | {
+      readonly kind: 'row'
+      readonly cells: readonly string[]
+      /** It goes on with the record of the row before. */
+      readonly goesOn?: boolean
+    }
+  /** What a group comes to, or all records where it has no level; none of the cells that nothing stands in. */
+  | {
+      readonly kind: 'sum'
+      readonly level?: number
+      readonly words: string
+      readonly cells: readonly string[]
+    }
