@@ -1,4 +1,4 @@
-import { isOwn, isFurther, textWidth, type Weight } from './letters'
+import { isOwn, isFurther, evenWidth, type Weight } from './letters'
 
 /** A stretch of a text in one typeface, and how far from the text's beginning it stands. */
 export interface Stretch {
@@ -26,7 +26,7 @@ export function stretchesOf(text: string, size: number, weight: Weight = 'regula
     const last = found.at(-1)
     if (last && face !== 'none' && last.face === face) last.words += segment
     else found.push({ face, words: segment, from })
-    from += textWidth(segment, size, weight)
+    from += evenWidth(segment, size, weight)
   }
   return found
 }

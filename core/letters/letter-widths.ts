@@ -47,6 +47,7 @@ export const letterWidths = {
       '→': 527,
       '−': 606,
     },
+    figure: 632,
   },
   bold: {
     letters: [
@@ -93,5 +94,6 @@ export const letterWidths = {
       '→': 527,
       '−': 595,
     },
+    figure: 632,
   },
 } as const

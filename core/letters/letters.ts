@@ -15,6 +15,8 @@ interface WidthsOfWeight {
   readonly letters: readonly number[]
   readonly further: readonly number[]
   readonly signs: Readonly<Record<string, number>>
+  /** Of figures that are all equally wide, as they stand in columns. */
+  readonly figure: number
 }
 
 const { first, furtherFirst, ...weights }: LetterWidths = letterWidths
@@ -37,6 +39,17 @@ export function textWidth(text: string, size: number, weight: Weight = 'regular'
   return (sum * size) / 1000
 }
 
+/** The same with figures that are all equally wide, so that those of numbers stand under each other. */
+export function evenWidth(text: string, size: number, weight: Weight = 'regular'): number {
+  const { letters, figure } = weights[weight]
+  let sum = textWidth(text, size, weight)
+  for (const letter of text) {
+    const code = letter.charCodeAt(0)
+    if (code >= 0x30 && code <= 0x39) sum += ((figure - letters[code - first]!) * size) / 1000
+  }
+  return sum
+}
+
 /** Whether the typeface of everything has a letter, by the table of its widths. */
 export const isOwn = (code: number): boolean =>
   weights.regular.letters[code - first] !== undefined || weights.regular.signs[String.fromCodePoint(code)] !== undefined
@@ -44,9 +57,15 @@ export const isOwn = (code: number): boolean =>
 export const isFurther = (code: number): boolean => weights.regular.further[code - furtherFirst] !== undefined
 
 /** As much of a text as fits, with three points where some is left out. */
-export function clipped(text: string, size: number, most: number, weight: Weight = 'regular'): string {
-  if (textWidth(text, size, weight) <= most) return text
+export function clipped(
+  text: string,
+  size: number,
+  most: number,
+  weight: Weight = 'regular',
+  widthOf: typeof textWidth = textWidth,
+): string {
+  if (widthOf(text, size, weight) <= most) return text
   const letters = [...text]
-  while (letters.length > 1 && textWidth(`${letters.join('')}…`, size, weight) > most) letters.pop()
+  while (letters.length > 1 && widthOf(`${letters.join('')}…`, size, weight) > most) letters.pop()
   return `${letters.join('').trimEnd()}…`
 }

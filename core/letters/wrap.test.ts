@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { runs } from '@/tests/support/runs'
-import { textWidth } from './letters'
+import { evenWidth } from './letters'
 import { widestWord, wrap } from './wrap'
 
 test.each([
@@ -35,13 +35,13 @@ test('no line is wider than the room, and nothing but spaces and ends of lines i
       const lines = wrap(words, width, 9)
       for (const line of lines) {
         const isOneLetter = [...new Intl.Segmenter('en').segment(line)].length === 1
-        if (!isOneLetter) expect(textWidth(line, 9)).toBeLessThanOrEqual(width + 0.02)
+        if (!isOneLetter) expect(evenWidth(line, 9)).toBeLessThanOrEqual(width + 0.02)
       }
       const bare = (one: string) => one.replace(/\s/gu, '')
       expect(bare(lines.join(''))).toBe(bare(words))
       const widest = widestWord(words, 9)
       if (widest <= width)
-        expect(Math.max(...lines.map((line) => textWidth(line, 9)))).toBeLessThanOrEqual(width + 0.02)
+        expect(Math.max(...lines.map((line) => evenWidth(line, 9)))).toBeLessThanOrEqual(width + 0.02)
     }),
     runs(500),
   )

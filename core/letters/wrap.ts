@@ -1,5 +1,5 @@
 import LineBreaker from 'linebreak'
-import { textWidth, type Weight } from './letters'
+import { evenWidth, type Weight } from './letters'
 
 interface Piece {
   readonly words: string
@@ -31,7 +31,7 @@ function cut(word: string, width: number, size: number, weight: Weight): string[
   const found: string[] = []
   let line = ''
   for (const { segment } of letters.segment(word)) {
-    if (line && textWidth(line + segment, size, weight) > width) {
+    if (line && evenWidth(line + segment, size, weight) > width) {
       found.push(line)
       line = ''
     }
@@ -48,10 +48,10 @@ const hair = 0.01
  * of the text is lost but those.
  */
 export function wrap(text: string, width: number, size: number, weight: Weight = 'regular'): string[] {
-  if (!/[\n\r\u2028\u2029\v\f]/.test(text) && textWidth(text, size, weight) <= width + hair) return [text]
+  if (!/[\n\r\u2028\u2029\v\f]/.test(text) && evenWidth(text, size, weight) <= width + hair) return [text]
   const lines: string[] = []
   let line = ''
-  const fits = (words: string) => textWidth(words.trimEnd(), size, weight) <= width + hair
+  const fits = (words: string) => evenWidth(words.trimEnd(), size, weight) <= width + hair
   const end = () => {
     lines.push(line.trimEnd())
     line = ''
@@ -72,5 +72,5 @@ export function wrap(text: string, width: number, size: number, weight: Weight =
 
 /** How wide the widest part is that wrapping leaves whole. */
 export function widestWord(text: string, size: number, weight: Weight = 'regular'): number {
-  return piecesOf(text).reduce((most, { words }) => Math.max(most, textWidth(words.trimEnd(), size, weight)), 0)
+  return piecesOf(text).reduce((most, { words }) => Math.max(most, evenWidth(words.trimEnd(), size, weight)), 0)
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { textWidth } from '../letters'
+import { evenWidth } from '../letters'
 import { runs } from '@/tests/support/runs'
 import { around, ReportLayer, type ReportLook, type ReportWords } from './lay-report'
 import type { Item, Page } from './page'
@@ -203,7 +203,7 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
         for (const item of items) {
           if (item.kind !== 'text') continue
           const isOneLetter = [...new Intl.Segmenter('en').segment(item.words)].length === 1
-          const right = item.x + textWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
+          const right = item.x + evenWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
           expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
           if (!isOneLetter) expect(right).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
           // On paper that has room for little more than its head and foot, a line may stand in the margin.
@@ -245,7 +245,7 @@ function expectNothingOnAnother(texts: readonly Extract<Item, { kind: 'text' }>[
   const boxes = texts
     .map(({ x, y, size, bold, words: said }) => ({
       left: x,
-      right: x + textWidth(said.trimEnd(), size, bold ? 'bold' : 'regular'),
+      right: x + evenWidth(said.trimEnd(), size, bold ? 'bold' : 'regular'),
       top: y - size * 0.7,
       foot: y,
       said,

@@ -1,5 +1,5 @@
 import type { Report } from '../book'
-import { clipped, textWidth } from '../letters'
+import { clipped, evenWidth } from '../letters'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
@@ -118,7 +118,7 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
   const lead = { size: small, lead: small * 1.32 }
   const right = (text: string, y: number): Item => ({
     kind: 'text',
-    x: frame.left + frame.width - textWidth(text, small),
+    x: frame.left + frame.width - evenWidth(text, small),
     y,
     size: small,
     tone: 'grey',
@@ -139,7 +139,10 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
     at === 0
       ? []
       : [
-          left(clipped(words.title, small, frame.width - textWidth(about, small) - size), frame.top + baseline(lead)),
+          left(
+            clipped(words.title, small, frame.width - evenWidth(about, small) - size, 'regular', evenWidth),
+            frame.top + baseline(lead),
+          ),
           right(about, frame.top + baseline(lead)),
           { kind: 'line', x: frame.left, y: frame.top + lead.lead + 2, width: frame.width, thick: 0.4, tone: 'line' },
         ]
@@ -148,7 +151,7 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
   return [
     ...head,
     { kind: 'line', x: frame.left, y: foot - small - 3, width: frame.width, thick: 0.4, tone: 'line' },
-    left(clipped(who, small, frame.width - textWidth(number, small) - size), foot),
+    left(clipped(who, small, frame.width - evenWidth(number, small) - size, 'regular', evenWidth), foot),
     right(number, foot),
   ]
 }

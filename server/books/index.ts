@@ -1,5 +1,6 @@
 export { editBook, goBackTo, redo, type Saved, undo } from './edit-book'
 export { historyOf, type HistoryEntry, othersSince, stepsSince } from './history'
 export { addBook, booksOf, findBook, makeBook, parsed, type StoredBook, storedBook } from './shelf'
+export { dropReport, keepReport, reportsFor } from './kept-reports'
 export { lastAnswers, type ListUse, noteRun, usesOf } from './list-uses'
 export { dropList, keepList, listsFor } from './kept-lists'

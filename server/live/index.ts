@@ -9,6 +9,7 @@ export { csvOfList, tabsOfList } from './out/list-csv'
 export { jsonOfList } from './out/list-json'
 export { xlsxOfList } from './out/list-xlsx'
 export { sqlOfList } from './out/list-sql'
+export { longestNumbers, reportParts, type ReportWalk } from './out/report-parts'
 export { type Walk } from './out/walk-list'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
 export { freezeMany } from './save/freezing'
@@ -32,3 +33,4 @@ export {
   TogetherRequest,
 } from './save/save-together'
 export { type TriedRecord, tryOnRecords } from './read/try-expression'
+export type { Reads } from './unit'

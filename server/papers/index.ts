@@ -1,1 +1,2 @@
 export { DrawnPages, pdfOfPages } from './map-pages'
+export { ReportPdf } from './report-pdf'

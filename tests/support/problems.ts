@@ -266,6 +266,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-gathers-nothing': { kind: 'list-gathers-nothing', name: 'total' },
   'list-cannot-gather': { kind: 'list-cannot-gather', field: 'Town', name: 'total' },
   'list-scatter-needs-two': { kind: 'list-scatter-needs-two' },
+  'edition-gone': { kind: 'edition-gone' },
   'list-days-the-wrong-way': { kind: 'list-days-the-wrong-way' },
   'list-counts-the-wrong-way': { kind: 'list-counts-the-wrong-way' },
   'list-in-gone': { kind: 'list-in-gone', table: 'Visit' },

@@ -13,19 +13,19 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
   readonly keys?: string
 }
 
+/** What looks like a push button: a link that does something, too. */
+export const buttonLook = (look: keyof typeof looks = 'plain', small?: boolean, more?: string) =>
+  classNames(
+    'inline-flex items-center justify-center gap-2 rounded-md border font-semibold whitespace-nowrap disabled:opacity-50 disabled:pointer-events-none',
+    small ? 'min-h-7 px-2.5 text-[13px]' : 'min-h-9 px-3.5',
+    looks[look],
+    more,
+  )
+
 /** A push button. `keys` shows the shortcut beside the words. */
 export function Button({ look = 'plain', small, keys, className, children, ...rest }: Props) {
   return (
-    <button
-      type="button"
-      {...rest}
-      className={classNames(
-        'inline-flex items-center justify-center gap-2 rounded-md border font-semibold whitespace-nowrap disabled:opacity-50 disabled:pointer-events-none',
-        small ? 'min-h-7 px-2.5 text-[13px]' : 'min-h-9 px-3.5',
-        looks[look],
-        className,
-      )}
-    >
+    <button type="button" {...rest} className={buttonLook(look, small, className)}>
       {children}
       {keys && <kbd className="font-mono text-xs font-normal opacity-80">{keys}</kbd>}
     </button>

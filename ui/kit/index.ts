@@ -1,4 +1,4 @@
-export { Button, IconButton, WordButton } from './button'
+export { Button, buttonLook, IconButton, WordButton } from './button'
 export { classNames } from './class-names'
 export { Dialog, FocusGoesBack } from './dialog'
 export { firstToFill } from './first-to-fill'

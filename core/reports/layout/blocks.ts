@@ -1,4 +1,4 @@
-import { textWidth, type Weight, wrap } from '../../letters'
+import { evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, TextItem } from '../page'
 import type { PaperColumn, PaperPart } from '../table'
 import type { ColumnFit, ColumnSet } from './fit-columns'
@@ -52,7 +52,7 @@ export interface Cell {
 
 function cellOf(words: string, width: number, { whole }: PaperColumn, size: number, weight: Weight): Cell {
   if (!whole || words.includes('\n')) return { lines: wrap(words, width, size, weight), size }
-  const natural = textWidth(words, size, weight)
+  const natural = evenWidth(words, size, weight)
   return { lines: [words], size: natural > width ? (size * width) / natural : size }
 }
 
@@ -86,7 +86,7 @@ export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from
     const down = row.low ? all - lines.length : 0
     return lines.flatMap((words, line) => {
       if (!words || line + down < from || line + down >= until) return []
-      const free = own.widths[at]! - textWidth(words, size, row.weight)
+      const free = own.widths[at]! - evenWidth(words, size, row.weight)
       const y = top + (line + down - from) * measures.lead + baseline(measures)
       return [
         {

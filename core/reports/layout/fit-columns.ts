@@ -1,4 +1,4 @@
-import { textWidth, widestWord, wrap } from '../../letters'
+import { evenWidth, widestWord, wrap } from '../../letters'
 import type { PaperColumn } from '../table'
 
 /** Columns that stand side by side on one page, by their places, and how wide each is, in points. */
@@ -72,11 +72,11 @@ function wantsOf(
   const most = (widths: Iterable<number>) => Math.min(room, Math.max(bare, ...widths))
   const cells = rows.map((cells) => cells[at] ?? '')
   const lines = cells.flatMap((cell) => cell.split('\n'))
-  const natural = most([...spread(lines, (line) => textWidth(line, size)), textWidth(heading, size, 'bold')])
+  const natural = most([...spread(lines, (line) => evenWidth(line, size)), evenWidth(heading, size, 'bold')])
   const head = widestWord(heading, size, 'bold')
   // A long word by itself, as an address of a page is, may be cut rather than push all others away.
   const least = whole
-    ? most([...spread(lines, (line) => textWidth(line, size)), head])
+    ? most([...spread(lines, (line) => evenWidth(line, size)), head])
     : Math.min(most([...spread(lines, (line) => widestWord(line, size)), head]), Math.max(room * 0.3, bare))
   return { natural: Math.max(natural, least), least }
 }

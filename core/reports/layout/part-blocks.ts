@@ -1,4 +1,4 @@
-import { textWidth } from '../../letters'
+import { evenWidth } from '../../letters'
 import type { Item } from '../page'
 import type { PaperPart } from '../table'
 import {
@@ -79,7 +79,7 @@ function sumBlock(drawn: Drawn, part: Of<'sum'>): Block {
     const end = cells[set]!.length === 0 || at < 0 ? widthOf(fit.sets[set]!, fit.gap) : starts[at]!
     return end - fit.gap
   }
-  const isBeside = textWidth(part.words, measures.size, 'bold') <= before(0)
+  const isBeside = evenWidth(part.words, measures.size, 'bold') <= before(0)
   const label = isBeside ? undefined : wordsBlock(drawn, part.words, { size: measures.size, weight: 'bold', above: 0 })
   const lines = mostLines(cells)
   const own = lines * measures.lead + 2 * measures.pad

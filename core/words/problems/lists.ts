@@ -23,6 +23,7 @@ export const listProblems = {
   'list-counts-the-wrong-way': () => 'It asks for at least more than at most. Turn the two numbers round.',
   'list-scatter-needs-two': () =>
     'A scatter puts two numbers of each group against each other. Choose both, or draw it otherwise.',
+  'edition-gone': () => 'These pages are no longer there. Lay them again.',
   'list-days-the-wrong-way': () => 'The first of the two days is after the last. Turn them round.',
   'list-in-gone': ({ table }: { readonly table: string }) =>
     `This asks for what is in a list of ${table} that is no longer kept. Choose another, or take it out.`,

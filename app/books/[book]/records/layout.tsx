@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { bookPage } from '@/app/door'
-import { booksOf, listsFor } from '@/server/books'
+import { booksOf, listsFor, reportsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, openedBook } from '@/server/live'
 import { RecordsRoom } from './records-room'
@@ -18,9 +18,10 @@ export default async function RecordsLayout({ children, params }: Props) {
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
   // What the office wrote down is for those who design; it isn't sent to Records. Lists are of today's design.
+  const reports = reportsFor(stored.book, account.id)
   const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
   return (
-    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [], lists }}>
+    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [], lists, reports }}>
       {children}
     </RecordsRoom>
   )

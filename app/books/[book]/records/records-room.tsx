@@ -87,6 +87,9 @@ function TableTabs() {
       <Tab href={`${base}/lists`} here={isAt('lists')}>
         Lists
       </Tab>
+      <Tab href={`${base}/reports`} here={isAt('reports')}>
+        Reports
+      </Tab>
       <span aria-hidden className="mx-1 h-6 shrink-0 border-l border-ash-4" />
       {main.map((table) => (
         <Tab key={table.id} href={`${base}/${table.id}`} here={isAt(table.id)}>

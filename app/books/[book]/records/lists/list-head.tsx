@@ -1,10 +1,11 @@
 'use client'
 
-import { Undo2 } from 'lucide-react'
+import { Printer, Undo2 } from 'lucide-react'
+import Link from 'next/link'
 import { type List, tableOf } from '@/core/book'
 import { nameOf, uncalled } from '@/core/lists'
 import { inSentence, plural, sameJson } from '@/core/words'
-import { Button, IconButton, Tag } from '@/ui/kit'
+import { Button, buttonLook, IconButton, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import type { Asking } from './list-dialogs'
 import { TakeOut } from './take-out'
@@ -24,7 +25,7 @@ interface Props {
 
 /** What a list is called and whose it is, and what can be done with all of it. */
 export function ListHead({ list, before, given, sound, count, undo, onAsk }: Props) {
-  const { book, mayChange } = useRecords()
+  const { book, base, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, list.table).name)
   const isChanged = before !== undefined && !sameJson(uncalled(before), uncalled(list))
   return (
@@ -39,6 +40,11 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
         <IconButton label="Take the last change back" disabled={!undo} onClick={undo}>
           <Undo2 size={15} aria-hidden />
         </IconButton>
+        {before && (
+          <Link href={`${base}/reports/new?of=${before.id}`} className={buttonLook()}>
+            <Printer size={15} aria-hidden /> On paper
+          </Link>
+        )}
         <TakeOut list={list} given={given} count={count} disabled={!sound} />
         {mayChange && before && <Button onClick={() => onAsk({ kind: 'drop' })}>Remove</Button>}
         {mayChange && (

@@ -10,6 +10,7 @@ import type { ListUse } from '@/server/books'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
+import { useDraft } from '../use-draft'
 import { useSettled } from '../use-settled'
 import { AskedBar } from './asked-bar'
 import { FieldsInReach } from './fields-in-reach'
@@ -18,7 +19,6 @@ import { ListHead } from './list-head'
 import { ListLines } from './list-lines'
 import { Sentence } from './sentence'
 import { useComingBack } from './trail'
-import { useDraftList } from './use-draft-list'
 import { useListCount, useListLines } from './use-list-lines'
 
 interface Props {
@@ -33,8 +33,8 @@ interface Props {
 /** A list as a sentence, the fields it can show beside it, and its records below. */
 export function ListSheet({ kept, start, answered, use }: Props) {
   const { book, base } = useRecords()
-  const draft = useDraftList(start)
-  const { list, change } = draft
+  const draft = useDraft(start)
+  const { now: list, change } = draft
   const [before, setBefore] = useState(kept)
   const query = useSearchParams()
   const [given, setGiven] = useState(() => ({ ...answered, ...givenIn(query) }))

@@ -1,21 +1,20 @@
 import { useCallback, useState } from 'react'
-import type { List } from '@/core/book'
 import { sameJson } from '@/core/words'
 
-interface Steps {
-  readonly past: readonly List[]
-  readonly now: List
-  readonly future: readonly List[]
+interface Steps<Part> {
+  readonly past: readonly Part[]
+  readonly now: Part
+  readonly future: readonly Part[]
 }
 
-/** How many changes of a list can be taken back. */
+/** How many changes can be taken back. */
 const most = 100
 
-/** A list while it is put together: every change can be taken back, and made again. */
-export function useDraftList(start: List) {
-  const [{ past, now, future }, setSteps] = useState<Steps>({ past: [], now: start, future: [] })
+/** A list or a report while it is put together: every change can be taken back, and made again. */
+export function useDraft<Part extends object>(start: Part) {
+  const [{ past, now, future }, setSteps] = useState<Steps<Part>>({ past: [], now: start, future: [] })
   const step = useCallback(
-    (to: (now: List) => List) =>
+    (to: (now: Part) => Part) =>
       setSteps((steps) => {
         const next = withoutBlanks(to(steps.now))
         if (sameJson(next, steps.now)) return steps
@@ -23,9 +22,9 @@ export function useDraftList(start: List) {
       }),
     [],
   )
-  const change = useCallback((to: Partial<List>) => step((now) => ({ ...now, ...to })), [step])
+  const change = useCallback((to: Partial<Part>) => step((now) => ({ ...now, ...to })), [step])
   /** Another in its place, with nothing of what it was. */
-  const put = useCallback((list: List) => step(() => list), [step])
+  const put = useCallback((part: Part) => step(() => part), [step])
   const undo = useCallback(
     () =>
       setSteps((steps) => {
@@ -43,9 +42,9 @@ export function useDraftList(start: List) {
       }),
     [],
   )
-  return { list: now, change, put, undo, redo, mayUndo: past.length > 0, mayRedo: future.length > 0 }
+  return { now, change, put, undo, redo, mayUndo: past.length > 0, mayRedo: future.length > 0 }
 }
 
 /** What is undefined isn't there, as in JSON. */
-const withoutBlanks = (list: List): List =>
-  Object.fromEntries(Object.entries(list).filter(([, value]) => value !== undefined)) as unknown as List
+const withoutBlanks = <Part extends object>(part: Part): Part =>
+  Object.fromEntries(Object.entries(part).filter(([, value]) => value !== undefined)) as Part

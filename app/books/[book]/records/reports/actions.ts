@@ -1,0 +1,31 @@
+'use server'
+
+import * as z from 'zod'
+import { bookAction } from '@/app/door'
+import { findReport, Report } from '@/core/book'
+import { fail, ok } from '@/core/words'
+import { dropReport, keepReport } from '@/server/books'
+
+/** A report as it is typed: what is too long in its words is told by the edit, in words. */
+const Typed = Report.extend({
+  name: z.string().max(20_000).optional(),
+  opening: z.string().max(100_000).optional(),
+  closing: z.string().max(100_000).optional(),
+})
+
+/** Keeps a report for all who may see its list; `before` is what it was when changing it began. */
+export const keep = bookAction(
+  'staff',
+  z.strictObject({ report: Typed, before: Report.optional() }),
+  async ({ db, account, stored }, { report, before }) => {
+    const saved = await keepReport(db, stored.id, account.id, { report, before })
+    if (!saved.ok) return saved
+    const now = findReport(saved.value.book, report.id)
+    return now ? ok(now) : fail({ kind: 'gone', what: 'report' })
+  },
+)
+
+export const drop = bookAction('staff', z.strictObject({ report: z.string().max(40) }), async (at, { report }) => {
+  const saved = await dropReport(at.db, at.stored.id, at.account.id, report)
+  return saved.ok ? ok(null) : saved
+})

@@ -1,0 +1,105 @@
+'use client'
+
+import type { Report } from '@/core/book'
+import type { ReadList } from '@/core/lists'
+import { type Fitted, leastLetters, sayPaper, shownIn } from '@/core/reports'
+import { counted, inSentence, listed } from '@/core/words'
+import type { EditionNow } from '@/server/reports'
+import { Note, WordButton } from '@/ui/kit'
+
+interface Props {
+  readonly report: Report
+  readonly read: ReadList
+  readonly edition: EditionNow
+  readonly onChange: (to: Partial<Report>) => void
+}
+
+/** What came of making everything fit, and what would come of doing it otherwise. */
+export function HowItFits({ report, read, edition: { laid, pages }, onChange }: Props) {
+  if (!laid)
+    return (
+      <Note mark="info" head="The pages are being laid">
+        {pages === 0 ? 'The first comes in a moment.' : `${counted(pages, 'page')} so far.`}
+      </Note>
+    )
+  const { fitted, otherwise } = laid
+  const shown = shownIn(read, report)
+  const heading = (at: number) => read.columns[shown[at] ?? 0]?.heading ?? ''
+  return (
+    <>
+      <Note mark="fine" head="Nothing is cut off">
+        {sayFitted(report, shown.length, fitted, heading)}
+      </Note>
+      {fitted.smaller > 0 && (
+        <Note mark="look" head={`${counted(fitted.smaller, 'number')} set smaller`}>
+          {fitted.smaller === 1 ? 'It is' : 'They are'} wider than the column is. Turn the paper, or leave a column out.
+        </Note>
+      )}
+      {otherwise.map((other) => {
+        const head = sayOtherwise(other.what, fitted, other.fitted)
+        const change =
+          other.what === 'turned' ? turned(report) : { letters: Math.max(leastLetters, report.letters - 1) }
+        if (!head) return null
+        return (
+          <Note
+            key={other.what}
+            mark="info"
+            head={head}
+            actions={
+              <WordButton onClick={() => onChange(change)}>
+                {other.what === 'turned' ? 'Turn the paper' : 'Make letters smaller'}
+              </WordButton>
+            }
+          >
+            {counted(other.pages, 'page')} rather than {pages}.
+          </Note>
+        )
+      })}
+    </>
+  )
+}
+
+export function turned({ paper: { turned: was, ...paper } }: Report): Partial<Report> {
+  return { paper: was ? paper : { ...paper, turned: true } }
+}
+
+const rowsWrapped = ({ wrapped }: Fitted) => Object.values(wrapped).reduce((sum, one) => sum + one, 0)
+
+function sayFitted(
+  { paper, letters }: Report,
+  columns: number,
+  fitted: Fitted,
+  heading: (at: number) => string,
+): string {
+  const on = `${counted(columns, 'column')} on ${sayPaper(paper)}, letters of ${letters} points.`
+  const most = Object.entries(fitted.wrapped)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 3)
+    .map(([at, rows]) => `${heading(Number(at))} takes more than a line in ${rows.toLocaleString('en-GB')}`)
+  const of = `of ${counted(fitted.rows, 'row')}`
+  const wrapped =
+    most.length > 0
+      ? ` ${listed(most)} ${of}.`
+      : fitted.rows > 0
+        ? ` Each of ${counted(fitted.rows, 'row')} takes one line.`
+        : ''
+  const beside = fitted.beside > 1 ? ` Columns go on over ${fitted.beside} pages side by side.` : ''
+  return on + wrapped + beside
+}
+
+/** What is better otherwise; nothing where nothing is. */
+function sayOtherwise(what: 'turned' | 'smaller', now: Fitted, other: Fitted): string | undefined {
+  const how = what === 'turned' ? 'On its other side' : 'With smaller letters'
+  if (other.beside < now.beside)
+    return `${how}, ${other.beside === 1 ? 'all columns stand on one page' : 'fewer pages stand side by side'}`
+  if (other.beside > now.beside) return undefined
+  const [before, after] = [rowsWrapped(now), rowsWrapped(other)]
+  if (after === 0 && before > 0) return `${how}, each row takes one line`
+  return after < before * 0.6 ? `${how}, fewer rows take more than a line` : undefined
+}
+
+/** How many pages there are, or how far they are. */
+export const sayPages = ({ pages, laid }: EditionNow, here: number): string =>
+  laid
+    ? `page ${Math.min(here + 1, pages)} of ${pages.toLocaleString('en-GB')}`
+    : `${inSentence('Page')} ${here + 1}, ${pages.toLocaleString('en-GB')} laid so far`

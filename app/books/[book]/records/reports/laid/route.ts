@@ -1,0 +1,38 @@
+import { Readable } from 'node:stream'
+import { bookRoute, refused } from '@/app/door'
+import { fail } from '@/core/words'
+import { dropEdition, editionNow, editionPage, editionPdf } from '@/server/reports'
+
+const gone = () => refused(404, fail({ kind: 'edition-gone' }))
+
+/** How far an edition is, one of its pages, or the whole of it as a PDF. */
+export const GET = bookRoute<{ book: string }>('reader', async ({ account, stored }, request) => {
+  const query = new URL(request.url).searchParams
+  const id = query.get('edition') ?? ''
+  const at = query.get('page')
+  if (at !== null) {
+    const page = await editionPage(id, account.id, stored.id, Number(at))
+    return page ? Response.json(page) : gone()
+  }
+  if (query.has('pdf')) {
+    const made = editionPdf(id, account.id, stored.id, account.name)
+    if (!made) return gone()
+    const name = encodeURIComponent(`${made.title.slice(0, 80)}.pdf`)
+    const how = query.get('pdf') === 'look' ? 'inline' : 'attachment'
+    return new Response(Readable.toWeb(made.pdf) as ReadableStream, {
+      headers: {
+        'content-type': 'application/pdf',
+        'content-disposition': `${how}; filename*=UTF-8''${name}`,
+        'cache-control': 'no-store',
+      },
+    })
+  }
+  const now = editionNow(id, account.id, stored.id)
+  return now ? Response.json(now) : gone()
+})
+
+/** An edition is no longer wanted: what is still being laid is stopped. */
+export const DELETE = bookRoute<{ book: string }>('reader', async ({ account }, request) => {
+  await dropEdition(new URL(request.url).searchParams.get('edition') ?? '', account.id)
+  return Response.json({})
+})

@@ -1,0 +1,55 @@
+import * as z from 'zod'
+import { bookRoute, refused } from '@/app/door'
+import { Report } from '@/core/book'
+import { readList } from '@/core/lists'
+import { fail } from '@/core/words'
+import { listsFor } from '@/server/books'
+import { readOnly } from '@/server/database'
+import { callRecords, openedBook } from '@/server/live'
+import { dropEdition, startEdition } from '@/server/reports'
+
+const Wish = z.strictObject({
+  report: Report,
+  given: z.record(z.string().max(40), z.string().max(400)).default({}),
+  /** The minute it is where somebody asks. */
+  moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
+  /** The edition that this one comes in place of. */
+  instead: z.string().max(40).optional(),
+})
+
+const longest = 200_000
+
+/** Begins to lay a report on pages, kept or not; what comes of it is read page by page. */
+export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
+  const wish = Wish.safeParse(await sentIn(request))
+  if (!wish.success) return refused(400, fail({ kind: 'unexpected' }))
+  const { report, given, moment, instead } = wish.data
+  const live = await openedBook(db, stored)
+  if (!live.ok) return refused(409, live)
+  const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
+  const list = lists.find(({ id }) => id === report.list)
+  if (!list) return refused(404, fail({ kind: 'gone', what: 'list' }))
+  const answers = { given, now: { moment }, lists }
+  // What is wrong with a list is known before its first page.
+  const { faults } = readList(live.value.book, list, answers)
+  const [first] = faults
+  if (first) return refused(409, fail(first.problem))
+  if (instead) await dropEdition(instead, account.id)
+  const edition = await startEdition(stored.id, account.id, (signal) => ({
+    reads: { db: readOnly(db, signal), live: live.value },
+    list,
+    report,
+    answers,
+    who: account.name,
+  }))
+  return Response.json(edition)
+})
+
+async function sentIn(request: Request): Promise<unknown> {
+  const text = await request.text()
+  try {
+    return text.length > longest ? undefined : JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}

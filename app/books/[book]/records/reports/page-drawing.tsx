@@ -1,0 +1,63 @@
+import { memo } from 'react'
+import { stretchesOf } from '@/core/letters'
+import type { Item, Page } from '@/core/reports'
+
+interface Props {
+  readonly page: Page
+  readonly sheet: { readonly width: number; readonly height: number }
+  readonly label: string
+}
+
+// Paper is white in either theme.
+const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0' } as const
+
+/** A page as it comes out of the printer, drawn from the very same texts and lines. */
+export const PageDrawing = memo(function PageDrawing({ page, sheet, label }: Props) {
+  return (
+    <svg
+      role="document"
+      aria-label={label}
+      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+      className="block h-auto w-full bg-white shadow-float"
+      style={{ fontKerning: 'none', fontVariantLigatures: 'none', fontVariantNumeric: 'tabular-nums' }}
+    >
+      {page.items.map((item, at) => (
+        <Drawn key={at} item={item} />
+      ))}
+    </svg>
+  )
+})
+
+function Drawn({ item }: { readonly item: Item }) {
+  switch (item.kind) {
+    case 'line':
+      return (
+        <line
+          x1={item.x}
+          x2={item.x + item.width}
+          y1={item.y}
+          y2={item.y}
+          stroke={tones[item.tone]}
+          strokeWidth={item.thick}
+        />
+      )
+    case 'tint':
+      return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={tones.tint} />
+    case 'text':
+      return (
+        <text
+          y={item.y}
+          fontSize={item.size}
+          fontWeight={item.bold ? 700 : 400}
+          fill={tones[item.tone ?? 'ink']}
+          xmlSpace="preserve"
+        >
+          {stretchesOf(item.words, item.size, item.bold ? 'bold' : 'regular').map(({ face, words, from }, at) => (
+            <tspan key={at} x={item.x + from} className={face === 'own' ? undefined : 'font-further'}>
+              {words}
+            </tspan>
+          ))}
+        </text>
+      )
+  }
+}

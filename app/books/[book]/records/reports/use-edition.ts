@@ -1,0 +1,82 @@
+'use client'
+
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { useEffect, useRef } from 'react'
+import { officeNow } from '@/app/office-now'
+import type { Report } from '@/core/book'
+import type { Page } from '@/core/reports'
+import { type Problem, wordProblem } from '@/core/words'
+import type { EditionNow } from '@/server/reports'
+import { Refused } from '../rows-query'
+import { useSettled } from '../use-settled'
+
+type Given = Readonly<Record<string, string>>
+
+async function answerOf<Answer>(asking: Promise<Response>): Promise<Answer> {
+  const answer = await asking
+  if (answer.ok) return (await answer.json()) as Answer
+  const body = (await answer.json().catch(() => undefined)) as { problem?: Problem } | undefined
+  throw body?.problem ? new Refused(wordProblem(body.problem)) : new Error('There was no answer.')
+}
+
+const retry = (failures: number, cause: Error) => !(cause instanceof Refused) && failures < 2
+/** How often it is asked how far the pages are, in milliseconds. */
+const often = 350
+
+/** A report laid on pages; laid anew when it changes, and how far that is. */
+export function useEdition(base: string, report: Report, given: Given) {
+  // A name or a margin that is still being typed is not laid with every letter.
+  const wish = useSettled(JSON.stringify({ report, given }), 350)
+  const last = useRef<string>(undefined)
+  const begun = useQuery({
+    queryKey: ['edition', base, wish],
+    queryFn: async ({ signal }) => {
+      const body = { ...(JSON.parse(wish) as object), moment: officeNow().moment, instead: last.current }
+      const headers = { 'content-type': 'application/json' }
+      const asking = fetch(`${base}/reports/lay`, { method: 'POST', headers, body: JSON.stringify(body), signal })
+      const now = await answerOf<EditionNow>(asking)
+      last.current = now.id
+      return now
+    },
+    retry,
+    staleTime: Infinity,
+    gcTime: 0,
+    placeholderData: keepPreviousData,
+  })
+  const id = begun.data?.id
+  const now = useQuery({
+    queryKey: ['edition-now', base, id],
+    enabled: id !== undefined,
+    queryFn: ({ signal }) => answerOf<EditionNow>(fetch(`${base}/reports/laid?edition=${id ?? ''}`, { signal })),
+    retry,
+    gcTime: 0,
+    refetchInterval: ({ state }) => (state.data?.laid || state.data?.problem || state.error ? false : often),
+  })
+  // Whoever goes away wants no more of it.
+  useEffect(
+    () => () => {
+      if (last.current)
+        void fetch(`${base}/reports/laid?edition=${last.current}`, { method: 'DELETE', keepalive: true }).catch(
+          () => undefined,
+        )
+    },
+    [base],
+  )
+  const error = begun.error ?? now.error
+  return { now: now.data ?? begun.data, error, again: () => void begun.refetch() }
+}
+
+/** One page; with how many there are at its foot, once that is known. */
+export function usePage(base: string, edition: string, at: number, total: number | undefined) {
+  return useQuery({
+    queryKey: ['edition-page', base, edition, at, total],
+    queryFn: ({ signal }) => answerOf<Page>(fetch(`${base}/reports/laid?edition=${edition}&page=${at}`, { signal })),
+    retry,
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+  })
+}
+
+/** Where the PDF of an edition is: to be looked at, or taken down. */
+export const pdfOf = (base: string, edition: string, how: 'look' | 'file') =>
+  `${base}/reports/laid?edition=${edition}&pdf=${how}`

@@ -1,0 +1,156 @@
+import { PassThrough, type Readable } from 'node:stream'
+import { around, type Measures, type Page, type ReportWords } from '@/core/reports'
+import type { Problem } from '@/core/words'
+import { newId } from '../ids'
+import { log } from '../log'
+import { heavyProblem } from '../live'
+import { ReportPdf } from '../papers'
+import { type Laid, type Laying, layReport, wordsOf } from './lay-edition'
+import { PageFile } from './page-file'
+
+interface Edition {
+  readonly id: string
+  readonly account: string
+  readonly book: string
+  readonly words: ReportWords
+  readonly file: PageFile
+  readonly began: number
+  measures?: Measures
+  laid?: Laid
+  problem?: Problem
+  stop: () => void
+}
+
+/** How far an edition is. */
+export interface EditionNow {
+  readonly id: string
+  readonly pages: number
+  readonly title: string
+  readonly sheet: Measures['page'] | undefined
+  readonly laid: Laid | undefined
+  readonly problem: Problem | undefined
+}
+
+/** So many of one person wait, and so many of all; the oldest go first. None waits longer than some hours. */
+const mostOfOne = 6
+const mostOfAll = 60
+const keptFor = 4 * 3_600_000
+
+// Next keeps several copies of a module; this is shared by all.
+const held = globalThis as { hearthEditions?: Map<string, Edition> }
+const editions = (): Map<string, Edition> => (held.hearthEditions ??= new Map())
+
+/** Begins to lay a report on pages; they can be read as soon as they are full. */
+export async function startEdition(
+  book: string,
+  account: string,
+  laying: (signal: AbortSignal) => Laying,
+): Promise<EditionNow> {
+  await makeRoom(account)
+  const ending = new AbortController()
+  const wish = laying(ending.signal)
+  const file = await PageFile.make()
+  const edition: Edition = {
+    id: newId(),
+    account,
+    book,
+    words: wordsOf(wish),
+    file,
+    began: Date.now(),
+    stop: () => ending.abort(),
+  }
+  editions().set(edition.id, edition)
+  void layReport(
+    wish,
+    (measures) => (edition.measures = measures),
+    (pages) => {
+      if (ending.signal.aborted) throw new Error('It was stopped.')
+      return file.add(pages)
+    },
+  ).then(
+    (laid) => (edition.laid = laid),
+    (cause: unknown) => {
+      if (!heavyProblem(cause) && !ending.signal.aborted) log.error({ cause }, 'a report could not be laid')
+      edition.problem = heavyProblem(cause) ?? { kind: 'unexpected' }
+    },
+  )
+  return nowOf(edition)
+}
+
+async function makeRoom(account: string): Promise<void> {
+  const all = [...editions().values()].sort((a, b) => b.began - a.began)
+  const own = all.filter((one) => one.account === account)
+  const going = new Set([
+    ...own.slice(mostOfOne - 1),
+    ...all.slice(mostOfAll - 1),
+    ...all.filter(({ began }) => Date.now() - began > keptFor),
+  ])
+  for (const one of going) await dropEdition(one.id, one.account)
+}
+
+/** What is no longer wanted is stopped, in the database too, and goes. */
+export async function dropEdition(id: string, account: string): Promise<void> {
+  const edition = find(id, account)
+  if (!edition) return
+  editions().delete(id)
+  edition.stop()
+  await edition.file.remove()
+}
+
+/** Somebody else's looks as if it weren't there. */
+function find(id: string, account: string, book?: string): Edition | undefined {
+  const edition = editions().get(id)
+  return edition?.account === account && (book === undefined || edition.book === book) ? edition : undefined
+}
+
+const nowOf = ({ id, file, words, measures, laid, problem }: Edition): EditionNow => ({
+  id,
+  pages: file.count,
+  title: words.title,
+  sheet: measures?.page,
+  laid,
+  problem,
+})
+
+export function editionNow(id: string, account: string, book: string): EditionNow | undefined {
+  const edition = find(id, account, book)
+  return edition && nowOf(edition)
+}
+
+/** A page with its head and foot; of how many it is, as soon as that is known. */
+async function wholePage({ file, measures, words, laid }: Edition, at: number): Promise<Page | undefined> {
+  const page = await file.page(at)
+  if (!page || !measures) return undefined
+  return { ...page, items: [...page.items, ...around(measures, words, at, laid && file.count)] }
+}
+
+export async function editionPage(id: string, account: string, book: string, at: number): Promise<Page | undefined> {
+  const edition = find(id, account, book)
+  return edition && wholePage(edition, at)
+}
+
+/** The whole edition as a PDF, written as it is sent; none before all of its pages are laid. */
+export function editionPdf(
+  id: string,
+  account: string,
+  book: string,
+  author: string,
+): { readonly title: string; readonly pdf: Readable } | undefined {
+  const edition = find(id, account, book)
+  const { measures, laid } = edition ?? {}
+  if (!edition || !measures || !laid) return undefined
+  const pdf = new ReportPdf(measures.page, { title: edition.words.title, author, made: new Date(edition.began) })
+  const out = new PassThrough()
+  pdf.stream.pipe(out)
+  const write = async () => {
+    for (let at = 0; at < edition.file.count && !out.destroyed; at++) {
+      const page = await wholePage(edition, at)
+      if (page) pdf.page(page)
+      // What isn't taken yet waits here, and not in memory.
+      while (out.writableNeedDrain && !out.destroyed) await new Promise((later) => setTimeout(later, 5))
+    }
+    pdf.end()
+  }
+  write().catch((cause: unknown) => out.destroy(cause as Error))
+  return { title: edition.words.title, pdf: out }
+}

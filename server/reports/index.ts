@@ -1,0 +1,1 @@
+export { dropEdition, editionNow, type EditionNow, editionPage, editionPdf, startEdition } from './editions'

@@ -1,0 +1,150 @@
+import type { List, Report } from '@/core/book'
+import { type Answers, conditionsOf, readList, sayDays, sayList } from '@/core/lists'
+import {
+  type Fitted,
+  leastLetters,
+  type Measures,
+  type Page,
+  paperColumn,
+  type PaperPart,
+  ReportLayer,
+  type ReportLook,
+  reportName,
+  type ReportWords,
+  shownIn,
+} from '@/core/reports'
+import { displayOf } from '@/core/expressions'
+import { findField } from '@/core/book'
+import { showDay, showValue } from '@/core/kinds'
+import { inSentence, plural } from '@/core/words'
+import { transact } from '../database'
+import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
+
+/** What a report is laid of. */
+export interface Laying {
+  readonly reads: Reads
+  readonly list: List
+  readonly report: Report
+  readonly answers: Answers
+  /** Who asked for it. */
+  readonly who: string
+}
+
+/** How the same would come out otherwise. */
+export interface Otherwise {
+  readonly what: 'turned' | 'smaller'
+  readonly pages: number
+  readonly fitted: Fitted
+}
+
+export interface Laid {
+  readonly fitted: Fitted
+  readonly otherwise: readonly Otherwise[]
+}
+
+/** So many rows tell how wide columns are. */
+const sampled = 400
+/** Of so many parts at the most it is tried how they would come out otherwise. */
+const mostTried = 6000
+
+/** What a report says around its rows. */
+export function wordsOf({ reads: { live }, list, report, answers, who }: Laying): ReportWords {
+  const { book } = live
+  const seen = { ...book, lists: answers.lists ?? [] }
+  const answered = list.asks.flatMap((ask) => {
+    const field = findField(book, ask.place.field)?.field
+    const answer = answers.given[ask.id] ?? ask.start ?? ''
+    if (!field || !answer) return []
+    const face = displayOf(book, field)
+    const isDay = face.kind === 'date' || face.kind === 'dateTime'
+    const today = answers.now.moment.slice(0, 10)
+    const said = isDay
+      ? sayDays(answer, today, book.look)
+      : field.kind === 'link'
+        ? ''
+        : showValue(answer, face, book.look)
+    return said ? [`${ask.words}: ${said}`] : []
+  })
+  const noun = inSentence(book.tables.find(({ id }) => id === list.table)?.name ?? '')
+  return {
+    title: reportName(seen, report, list),
+    asked: [sayList(seen, { ...list, shown: undefined }), ...answered],
+    opening: report.opening,
+    closing: report.closing,
+    book: book.name,
+    day: showDay(answers.now.moment.slice(0, 10), book.look),
+    who: `Made for ${who}`,
+    none: conditionsOf(list).length > 0 ? `No ${noun} is like that.` : `There are no ${plural(noun)} yet.`,
+  }
+}
+
+/** Lays a report on pages, all of its records as they are at one moment; pages are given away as they are full. */
+export async function layReport(
+  laying: Laying,
+  onBegin: (measures: Measures) => void,
+  onPages: (pages: readonly Page[]) => Promise<void>,
+): Promise<Laid> {
+  const { reads, list, report, answers } = laying
+  const found = readList(reads.live.book, list, answers)
+  if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
+  const { read } = found
+  const shown = shownIn(read, report)
+  const columns = shown.map((place) => paperColumn(reads.live.book, read.columns[place]!))
+  const words = wordsOf(laying)
+  return transact(reads.db, async (transaction) => {
+    const walk: ReportWalk = { reads: { ...reads, transaction }, list, answers, read, shown }
+    const sample = [...(await longestNumbers(walk))]
+    const parts: PaperPart[] = []
+    let full: Page[] = []
+    let layer: ReportLayer | undefined
+    const begin = () => {
+      const one = new ReportLayer(columns, sample, report, words, (page) => full.push(page))
+      parts.forEach((part) => one.part(part))
+      onBegin(one.measures)
+      return one
+    }
+    let rows = 0
+    for await (const some of reportParts(walk)) {
+      if (parts.length < mostTried) parts.push(...some)
+      if (layer) some.forEach((part) => layer!.part(part))
+      else {
+        const cells = some.flatMap((part) => (part.kind === 'group' ? [] : [part.cells]))
+        sample.push(...cells)
+        rows += cells.length
+        if (rows >= sampled) layer = begin()
+      }
+      await onPages(full)
+      full = []
+    }
+    layer ??= begin()
+    layer.end()
+    await onPages(full)
+    const tried =
+      parts.length < mostTried ? triedOtherwise(report, (look) => layAgain(columns, sample, look, words, parts)) : []
+    return { fitted: layer.fitted, otherwise: tried }
+  })
+}
+
+function layAgain(
+  columns: ConstructorParameters<typeof ReportLayer>[0],
+  sample: readonly (readonly string[])[],
+  look: ReportLook,
+  words: ReportWords,
+  parts: readonly PaperPart[],
+): Omit<Otherwise, 'what'> {
+  let pages = 0
+  const layer = new ReportLayer(columns, sample, look, words, () => pages++)
+  parts.forEach((part) => layer.part(part))
+  layer.end()
+  return { pages, fitted: layer.fitted }
+}
+
+function triedOtherwise(report: Report, lay: (look: ReportLook) => Omit<Otherwise, 'what'>): Otherwise[] {
+  const { turned, ...upright } = report.paper
+  const paper = turned ? upright : { ...upright, turned: true as const }
+  const smaller = report.letters - 1
+  return [
+    { what: 'turned', ...lay({ ...report, paper }) },
+    ...(smaller >= leastLetters ? [{ what: 'smaller' as const, ...lay({ ...report, letters: smaller }) }] : []),
+  ]
+}
