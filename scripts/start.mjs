@@ -12,7 +12,7 @@ const browser = ['chromium', 'chromedriver']
 const needs = {
   demo: database,
   dev: database,
-  test: [...database, ...browser],
+  test: [...database, ...browser, 'pdftoppm'],
   bench: [...database, ...browser],
   screenshots: [...database, ...browser],
 }

@@ -9,6 +9,7 @@ const wanted = {
   'mariadb-install-db': { places: [], package: 'mariadb-server' },
   chromium: { places: [], package: 'chromium' },
   chromedriver: { places: [], package: 'chromium-driver' },
+  pdftoppm: { places: [], package: 'poppler-utils' },
 }
 
 /** The path of a program, if it is on this machine. */

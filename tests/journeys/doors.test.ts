@@ -35,6 +35,17 @@ const kept: Edit = {
   order: [],
 }
 
+/** Its report. */
+const onPaper: Edit = {
+  kind: 'addReport',
+  id: 'doors-report',
+  list: 'doors-list',
+  paper: { size: 'a4', margin: 18 },
+  letters: 9,
+  rows: 'lines',
+  room: 'usual',
+}
+
 let running: Running
 let db: Catalogue
 let book: string
@@ -47,7 +58,8 @@ beforeAll(async () => {
   if (!owner.ok) throw new Error('Expected an account.')
   const made = await makeBook(db, owner.value, 'Doors')
   book = made.ok ? made.value : ''
-  for (const edit of [...emberlyDesign().edits, ...scans, kept]) await editBook(db, book, owner.value.id, edit, [])
+  for (const edit of [...emberlyDesign().edits, ...scans, kept, onPaper])
+    await editBook(db, book, owner.value.id, edit, [])
   await openBook(db, book, owner.value.id)
   for (const role of ['staff', 'reader', 'outsider'] as const) {
     const account = await makeAccount(db, role, password)
@@ -81,13 +93,14 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
     .replace('[table]', 'premises')
     .replace('[ref]', 'P-0001')
     .replace('[list]', 'doors-list')
+    .replace('[report]', 'doors-report')
     .replace('[hash]', '0'.repeat(64)),
 }))
 
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
   if (/\/(workshop|office)(\/|$)/.test(path)) return 'administrator'
-  return /(?<!\/lists)\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
+  return /(?<!\/(?:lists|reports))\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
 }
 
 const knock = (visitor: Visitor, path: string, init: RequestInit = {}) =>
@@ -144,6 +157,8 @@ const actionRoles: Record<string, Role> = {
   remove: 'staff',
   keep: 'staff',
   drop: 'staff',
+  keepReport: 'staff',
+  dropReport: 'staff',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
 const anyAccount = ['signOut', 'newBook', 'ownPassword']

@@ -59,8 +59,11 @@ export class Flow {
   columns(): void {
     this.flush()
     const { lead } = this.wish.drawn.measures
-    if (this.y + this.head.height + 2 * lead > this.wish.bottom) this.turn([])
-    else this.put(this.head)
+    if (this.y + this.head.height + 2.5 * lead > this.wish.bottom) this.turn([])
+    else {
+      this.y += lead / 2
+      this.put(this.head)
+    }
   }
 
   part(part: PaperPart): void {

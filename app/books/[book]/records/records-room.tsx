@@ -103,7 +103,7 @@ function TableTabs() {
 
 const tabLook = (here: boolean) =>
   classNames(
-    'flex min-h-[34px] items-center gap-1.5 rounded-md px-3 whitespace-nowrap',
+    'flex min-h-[34px] items-center gap-1.5 rounded-md px-2.5 whitespace-nowrap',
     here ? 'border-b-[3px] border-spruce bg-paper font-bold' : 'text-ash-6 hover:text-ink',
   )
 

@@ -7,6 +7,7 @@ import type { List } from '@/core/book'
 import { nameOf, type ReadColumn } from '@/core/lists'
 import { listed, wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
+import { reportName } from '@/core/reports'
 import { useRecords } from '../records-context'
 import { drop } from './actions'
 import { CalculateDialog } from './calculate/calculate-dialog'
@@ -133,6 +134,9 @@ function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: 
   const asking = book.lists.filter(({ where }) =>
     JSON.stringify(where ?? null).includes(`{"kind":"in","list":"${list.id}"}`),
   )
+  const reports = book.reports
+    .filter((report) => report.list === list.id)
+    .map((report) => reportName(book, report, list))
   const remove = async () => {
     const gone = await answered(drop(id, { list: list.id }))
     if (!gone.ok) return setWrong(wordProblem(gone.problem))
@@ -158,6 +162,11 @@ function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: 
         <p className="mt-2">
           {listed(asking.map((one) => nameOf(book, one)))} {asking.length === 1 ? 'asks' : 'ask'} for what is in it, and
           can’t be run without it.
+        </p>
+      )}
+      {reports.length > 0 && (
+        <p className="mt-2">
+          With it {reports.length === 1 ? 'goes the report' : 'go the reports'} {listed(reports)}.
         </p>
       )}
       {wrong && (

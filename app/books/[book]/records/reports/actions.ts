@@ -4,7 +4,7 @@ import * as z from 'zod'
 import { bookAction } from '@/app/door'
 import { findReport, Report } from '@/core/book'
 import { fail, ok } from '@/core/words'
-import { dropReport, keepReport } from '@/server/books'
+import * as books from '@/server/books'
 
 /** A report as it is typed: what is too long in its words is told by the edit, in words. */
 const Typed = Report.extend({
@@ -14,18 +14,22 @@ const Typed = Report.extend({
 })
 
 /** Keeps a report for all who may see its list; `before` is what it was when changing it began. */
-export const keep = bookAction(
+export const keepReport = bookAction(
   'staff',
   z.strictObject({ report: Typed, before: Report.optional() }),
   async ({ db, account, stored }, { report, before }) => {
-    const saved = await keepReport(db, stored.id, account.id, { report, before })
+    const saved = await books.keepReport(db, stored.id, account.id, { report, before })
     if (!saved.ok) return saved
     const now = findReport(saved.value.book, report.id)
     return now ? ok(now) : fail({ kind: 'gone', what: 'report' })
   },
 )
 
-export const drop = bookAction('staff', z.strictObject({ report: z.string().max(40) }), async (at, { report }) => {
-  const saved = await dropReport(at.db, at.stored.id, at.account.id, report)
-  return saved.ok ? ok(null) : saved
-})
+export const dropReport = bookAction(
+  'staff',
+  z.strictObject({ report: z.string().max(40) }),
+  async (at, { report }) => {
+    const saved = await books.dropReport(at.db, at.stored.id, at.account.id, report)
+    return saved.ok ? ok(null) : saved
+  },
+)

@@ -8,7 +8,7 @@ import { reportName } from '@/core/reports'
 import { wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import { drop } from './actions'
+import { dropReport } from './actions'
 
 interface Props {
   readonly report: Report
@@ -21,7 +21,7 @@ export function DropReport({ report, list, onClose }: Props) {
   const router = useRouter()
   const [wrong, setWrong] = useState('')
   const remove = async () => {
-    const gone = await answered(drop(id, { report: report.id }))
+    const gone = await answered(dropReport(id, { report: report.id }))
     if (!gone.ok) return setWrong(wordProblem(gone.problem))
     router.push(`${base}/reports`)
     router.refresh()

@@ -36,7 +36,7 @@ export function HowItFits({ report, read, edition: { laid, pages }, onChange }: 
         </Note>
       )}
       {otherwise.map((other) => {
-        const head = sayOtherwise(other.what, fitted, other.fitted)
+        const head = sayOtherwise(report, other.what, fitted, other.fitted)
         const change =
           other.what === 'turned' ? turned(report) : { letters: Math.max(leastLetters, report.letters - 1) }
         if (!head) return null
@@ -88,8 +88,8 @@ function sayFitted(
 }
 
 /** What is better otherwise; nothing where nothing is. */
-function sayOtherwise(what: 'turned' | 'smaller', now: Fitted, other: Fitted): string | undefined {
-  const how = what === 'turned' ? 'On its other side' : 'With smaller letters'
+function sayOtherwise({ paper }: Report, what: 'turned' | 'smaller', now: Fitted, other: Fitted): string | undefined {
+  const how = what === 'smaller' ? 'With smaller letters' : paper.turned ? 'Upright' : 'On its side'
   if (other.beside < now.beside)
     return `${how}, ${other.beside === 1 ? 'all columns stand on one page' : 'fewer pages stand side by side'}`
   if (other.beside > now.beside) return undefined

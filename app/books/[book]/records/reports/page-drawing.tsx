@@ -9,7 +9,8 @@ interface Props {
 }
 
 // Paper is white in either theme.
-const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0' } as const
+export const paper = '#ffffff'
+export const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0' } as const
 
 /** A page as it comes out of the printer, drawn from the very same texts and lines. */
 export const PageDrawing = memo(function PageDrawing({ page, sheet, label }: Props) {
@@ -18,8 +19,13 @@ export const PageDrawing = memo(function PageDrawing({ page, sheet, label }: Pro
       role="document"
       aria-label={label}
       viewBox={`0 0 ${sheet.width} ${sheet.height}`}
-      className="block h-auto w-full bg-white shadow-float"
-      style={{ fontKerning: 'none', fontVariantLigatures: 'none', fontVariantNumeric: 'tabular-nums' }}
+      className="block h-auto w-full shadow-float"
+      style={{
+        background: paper,
+        fontKerning: 'none',
+        fontVariantLigatures: 'none',
+        fontVariantNumeric: 'tabular-nums',
+      }}
     >
       {page.items.map((item, at) => (
         <Drawn key={at} item={item} />

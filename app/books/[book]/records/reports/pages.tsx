@@ -4,7 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef } from 'react'
 import type { EditionNow } from '@/server/reports'
 import { useRecords } from '../records-context'
-import { PageDrawing } from './page-drawing'
+import { PageDrawing, paper, tones } from './page-drawing'
 import { usePage } from './use-edition'
 
 interface Props {
@@ -60,8 +60,8 @@ function OnePage({ edition: { id, pages, sheet, laid }, at }: { readonly edition
   if (data) return <PageDrawing page={data} sheet={sheet} label={`Page ${at + 1} of ${pages}`} />
   return (
     <div
-      className="bg-white p-10 text-[13px] text-[#465049] shadow-float"
-      style={{ aspectRatio: `${sheet.width} / ${sheet.height}` }}
+      className="p-10 text-[13px] shadow-float"
+      style={{ background: paper, color: tones.grey, aspectRatio: `${sheet.width} / ${sheet.height}` }}
     >
       {isError ? 'This page could not be read.' : 'Looking …'}
     </div>

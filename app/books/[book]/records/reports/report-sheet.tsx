@@ -17,7 +17,7 @@ import { AskedBar } from '../lists/asked-bar'
 import { useRecords } from '../records-context'
 import { Refused } from '../rows-query'
 import { useDraft } from '../use-draft'
-import { keep } from './actions'
+import { keepReport } from './actions'
 import { Choices } from './choices'
 import { DropReport } from './drop-report'
 import { HowItFits, sayPages } from './how-it-fits'
@@ -62,7 +62,7 @@ export function ReportSheet({ list, kept, start }: Props) {
   const { now } = edition
   const isChanged = before === undefined || !sameJson(before, report)
   async function save() {
-    const saved = await answered(keep(bookId, { report, ...(before && { before }) }))
+    const saved = await answered(keepReport(bookId, { report, ...(before && { before }) }))
     if (!saved.ok) return void toast(wordProblem(saved.problem))
     setBefore(saved.value)
     draft.put(saved.value)

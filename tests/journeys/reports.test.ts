@@ -1,0 +1,164 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { servedAskedBook } from '../support/asked-book'
+import { type Browser, Key } from '../support/browser'
+import { faults } from '../support/faults'
+import type { ServedBook } from '../support/served-book'
+
+let book: ServedBook
+let browser: Browser
+const folder = mkdtempSync(join(tmpdir(), 'hearth-reports-'))
+
+// Each test goes on where the one before it stopped.
+beforeAll(async () => {
+  book = await servedAskedBook('reports')
+  browser = book.browser
+  // Enough of them for several pages.
+  await book.sql(
+    "INSERT INTO $visit (visit_number, day, state, price, house) SELECT seq + 10, DATE_ADD('2027-01-01', INTERVAL seq MOD 90 DAY), IF(seq MOD 3 = 0, 'asked', 'done'), seq / 4, 1 + seq MOD 2 FROM $seq_1_to_120",
+  )
+})
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const script = <T>(text: string, ...args: unknown[]) => browser.driver.executeScript<T>(text, ...args)
+
+/** What stands on a page that is in sight, line by line. */
+const linesOn = (page: number) =>
+  script<string[]>(
+    `return [...document.querySelectorAll('svg[aria-label^="Page ${page} of"] text')].map((text) => text.textContent)`,
+  )
+
+test('a report of no list is told how to come by one; of a kept list it is one press away', async () => {
+  await browser.go(`${book.path}/records/reports`)
+  await browser.read('Keep a list first')
+  expect(await faults(browser)).toEqual([])
+  await browser.go(`${book.path}/records/lists/new?of=visit`)
+  await browser.read('123 visits')
+  await browser.press('Price')
+  await browser.press('Group it')
+  await browser.choose('Group by', 'State')
+  await browser.choose('Price', 'total')
+  await browser.press('Group them')
+  await browser.read(/done · 82 visits/)
+  await browser.press('Keep it')
+  await browser.fill('Name', 'Visits by state')
+  await browser.press('Keep it')
+  await browser.press('On paper')
+  await browser.read('Nothing is cut off')
+  await browser.read(/page 1 of 4/)
+  expect(await faults(browser)).toEqual([])
+})
+
+test('its pages say what the list says, and each group what it comes to, as the database adds it up', async () => {
+  const [first, ...more] = await linesOn(1)
+  expect([first, more[0]]).toEqual(['Visits by state', expect.stringMatching(/^Each visit, with 7 fields/)])
+  expect(more).toEqual(expect.arrayContaining(['asked', 'Page 1 of 4']))
+  // A quarter of every third number from 3 to 120; the one that was asked for before has no price.
+  const sum = Array.from({ length: 40 }, (_, at) => ((at + 1) * 3) / 4).reduce((total, price) => total + price, 0)
+  await browser.resize({ width: 1280, height: 5200 })
+  await browser.driver.wait(async () => (await linesOn(4)).length > 0, 30_000)
+  const pages = await Promise.all([1, 2, 3, 4].map(linesOn))
+  const all = pages.flat()
+  const at = all.indexOf('asked, 41 visits')
+  expect(all.slice(at, at + 2)).toEqual(['asked, 41 visits', sum.toFixed(2)])
+  expect(all).toContain('All, 123 visits')
+  for (const page of pages.slice(1)) expect(page).toContain('Visit number')
+  await browser.resize({ width: 1280, height: 800 })
+})
+
+test('what is changed is laid anew, and can be taken back', async () => {
+  await browser.fill('Heading', 'What each state brought')
+  await browser.driver.wait(async () => (await linesOn(1)).includes('What each state brought'), 30_000)
+  await browser.press('Columns')
+  await browser.press('Helper')
+  await browser.driver.wait(async () => !(await linesOn(1)).includes('Helper'), 30_000)
+  await browser.press('Put together by')
+  await browser.press('Each state begins a page')
+  await browser.read(/page 1 of 5/)
+  await browser.press('Take the last change back')
+  await browser.read(/page 1 of 4/)
+  await browser.press('Turn the paper')
+  await browser.read('A4, on its side')
+  await browser.driver.wait(
+    () =>
+      script<boolean>(
+        'const s = document.querySelector("svg[role=document]"); return s && s.viewBox.baseVal.width > s.viewBox.baseVal.height',
+      ),
+    30_000,
+  )
+  await browser.press('A4, on its side')
+  await browser.fill('Margins, mm', '500')
+  await browser.read('From 5 to 60, whole.')
+  await browser.fill('Margins, mm', '12')
+  await browser.read('margins 12 mm')
+  expect(await faults(browser)).toEqual([])
+})
+
+test('it is kept, found in the index, and asked for again as it was', async () => {
+  await browser.press('Keep it')
+  await browser.read('The report is kept.')
+  await browser.go(`${book.path}/records/reports`)
+  await browser.read('What each state brought')
+  await browser.press('What each state brought')
+  await browser.read('Nothing is cut off')
+  await browser.read('margins 12 mm')
+})
+
+test('the PDF has the very pages that are on the screen, word for word and dot for dot', async () => {
+  await browser.resize({ width: 1280, height: 1500 })
+  await browser.driver.wait(async () => (await linesOn(1)).some((line) => /^Page 1 of \d$/.test(line)), 30_000)
+  const onScreen = await linesOn(1)
+  const address = await script<string>(
+    'return [...document.querySelectorAll("a")].find((a) => a.textContent.includes("PDF")).href',
+  )
+  const cookies = (await browser.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
+  const answer = await fetch(address, { headers: { cookie: cookies } })
+  expect(answer.headers.get('content-type')).toBe('application/pdf')
+  const file = join(folder, 'report.pdf')
+  writeFileSync(file, Buffer.from(await answer.arrayBuffer()))
+  const about = execFileSync('pdfinfo', [file], { encoding: 'utf8' })
+  expect(about).toMatch(/Title:\s+What each state brought/)
+  const said = execFileSync('pdftotext', ['-f', '1', '-l', '1', '-raw', file, '-'], { encoding: 'utf8' })
+  const bare = (text: string) => text.replace(/\s/g, '')
+  expect(bare(said)).toBe(bare(onScreen.join('')))
+  const box = await script<{ x: number; y: number; width: number; height: number }>(
+    'const { x, y, width, height } = document.querySelector("svg[role=document]").getBoundingClientRect(); return { x, y, width, height }',
+  )
+  const { data } = (await browser.command('Page.captureScreenshot', {
+    format: 'png',
+    clip: { ...box, scale: 2 },
+  })) as { data: string }
+  const wide = Math.round(box.width * 2)
+  const scaled = ['-scale-to-x', String(wide), '-scale-to-y', '-1', '-png', '-singlefile']
+  const drawn = (page: number) => {
+    execFileSync('pdftoppm', ['-f', String(page), '-l', String(page), ...scaled, file, join(folder, `page-${page}`)])
+    return dots(join(folder, `page-${page}.png`))
+  }
+  const dots = async (picture: string | Buffer) => {
+    const size = { width: wide, height: Math.round(box.height * 2), fit: 'fill' as const }
+    return sharp(picture).resize(size).greyscale().blur(2).raw().toBuffer()
+  }
+  const [screen, paper, other] = await Promise.all([dots(Buffer.from(data, 'base64')), drawn(1), drawn(2)])
+  const differing = (page: Buffer) =>
+    screen.reduce((sum, dot, at) => sum + (Math.abs(dot - page[at]!) > 70 ? 1 : 0), 0) / screen.length
+  expect(differing(paper)).toBeLessThan(0.002)
+  expect(differing(other)).toBeGreaterThan(0.01)
+  await browser.resize({ width: 1280, height: 800 })
+})
+
+test('with its list the report goes, which is said before', async () => {
+  await browser.press('Remove')
+  await browser.read('Remove the report What each state brought?')
+  await browser.type(Key.ESCAPE)
+  await browser.press('Visits by state')
+  await browser.press('Remove')
+  await browser.read('With it goes the report What each state brought')
+  await browser.press('Remove it')
+  await browser.read('No list is kept yet')
+  await browser.go(`${book.path}/records/reports`)
+  await browser.read('No report is kept yet')
+})
