@@ -157,6 +157,19 @@ export const transact = <T>(db: Database, work: (transaction: Transaction) => Pr
     }
   })
 
+/** Reads by several statements what all stood there at one moment, whatever is written meanwhile. */
+export const ofOneMoment = <T>(db: Database, work: (transaction: Transaction) => Promise<T>): Promise<T> =>
+  onConnection(db, undefined, async (connection) => {
+    await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ')
+    await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY')
+    try {
+      return await work({ connection })
+    } finally {
+      // A connection that broke has let go by itself.
+      await connection.rollback().catch(() => connection.destroy())
+    }
+  })
+
 // Statements with values are prepared, and the driver keeps what it prepared: reading rows in the binary
 // form costs half of what reading text does. The connections come from Sequelize's pool.
 const statement = <T>(connection: mariadb.Connection, sql: string | mariadb.QueryOptions, params: Params) =>

@@ -17,7 +17,7 @@ import { displayOf } from '@/core/expressions'
 import { findField } from '@/core/book'
 import { showDay, showValue } from '@/core/kinds'
 import { inSentence, plural } from '@/core/words'
-import { transact } from '../database'
+import { ofOneMoment } from '../database'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
 /** What a report is laid of. */
@@ -91,7 +91,7 @@ export async function layReport(
   const shown = shownIn(read, report)
   const columns = shown.map((place) => paperColumn(reads.live.book, read.columns[place]!))
   const words = wordsOf(laying)
-  return transact(reads.db, async (transaction) => {
+  return ofOneMoment(reads.db, async (transaction) => {
     const walk: ReportWalk = { reads: { ...reads, transaction }, list, answers, read, shown }
     const sample = [...(await longestNumbers(walk))]
     const parts: PaperPart[] = []

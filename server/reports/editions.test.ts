@@ -1,0 +1,185 @@
+import { beforeAll, expect, test } from 'vitest'
+import type { List, Report } from '@/core/book'
+import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import { askedDesign } from '@/tests/support/asked-design'
+import type { Catalogue } from '../catalogue'
+import { run, select } from '../database'
+import type { Live } from '../live/live'
+import { dropEdition, editionNow, editionPage, editionPdf, startEdition } from '.'
+import { layReport, type Laying } from './lay-edition'
+
+let db: Catalogue
+let live: Live
+const averil = 'averil'
+
+beforeAll(async () => {
+  db = await testCatalogue('editions')
+  const account = await testAccount(db, 'Averil')
+  live = await opened(db, account, await testBook(db, account, 'Asked', askedDesign))
+  const at = (name: string) => `\`${live.schema}\`.${name}`
+  await run(db, `INSERT INTO ${at('house')} (house_number, town) VALUES (1, 'Otterby'), (2, 'Ash'), (3, 'Saltmere')`)
+  await run(
+    db,
+    `INSERT INTO ${at('visit')} (visit_number, day, state, price, house)
+     SELECT seq, DATE_ADD('2027-01-01', INTERVAL seq DAY), 'done', seq * 1.01, 1 + seq MOD 3 FROM ${at('seq_1_to_900')}`,
+  )
+})
+
+const place = (field: string, ...way: string[]) => ({
+  way: way.map((one) => ({ to: 'one' as const, field: one })),
+  field,
+})
+const list: List = {
+  id: 'list',
+  table: 'visit',
+  name: 'Visits',
+  columns: [
+    { id: 'number', shows: { kind: 'field', place: place('visit-key') } },
+    { id: 'day', shows: { kind: 'field', place: place('visit_day') } },
+    { id: 'price', shows: { kind: 'field', place: place('visit_price') } },
+  ],
+  asks: [],
+  order: [{ column: 'number' }],
+  groups: [{ place: place('house_town', 'visit__house') }],
+  figures: [{ column: 'price', name: 'total' }],
+}
+const report: Report = {
+  id: 'report',
+  list: 'list',
+  paper: { size: 'a4', margin: 18 },
+  letters: 9,
+  rows: 'lines',
+  room: 'usual',
+}
+const laying = (more: Partial<Laying> = {}): Laying => ({
+  reads: { db, live },
+  list,
+  report,
+  answers: { given: {}, now: { moment: '2027-03-12T10:00' }, lists: [list] },
+  who: 'Averil',
+  ...more,
+})
+
+/** All texts of an edition, page by page. */
+async function pagesOf(wish: Laying): Promise<string[][]> {
+  const pages: string[][] = []
+  await layReport(
+    wish,
+    () => undefined,
+    (some) => {
+      for (const { items } of some) pages.push(items.flatMap((item) => (item.kind === 'text' ? [item.words] : [])))
+      return Promise.resolve()
+    },
+  )
+  return pages
+}
+
+async function finished(id: string) {
+  for (;;) {
+    const now = editionNow(id, averil, 'book')
+    if (now?.laid || now?.problem) return now
+    await new Promise((later) => setTimeout(later, 20))
+  }
+}
+
+test('every record is on paper once, and each group and all of them come to what the database says, to the penny', async () => {
+  const said = (await pagesOf(laying())).flat()
+  const numbers = said.filter((words) => /^\d+$/.test(words)).map(Number)
+  expect([...numbers].sort((a, b) => a - b)).toEqual(Array.from({ length: 900 }, (_, at) => at + 1))
+  const sums = await select<{ town: string; total: string; many: number }>(
+    db,
+    `SELECT h.town, FORMAT(SUM(v.price), 2) AS total, COUNT(*) AS many FROM \`${live.schema}\`.visit v JOIN \`${live.schema}\`.house h ON h.house_number = v.house GROUP BY h.town`,
+  )
+  expect(sums).toHaveLength(3)
+  for (const { town, total, many } of sums) {
+    const at = said.indexOf(`${town}, ${many} visits`)
+    expect(said[at + 1]).toBe(total)
+  }
+  const [all] = await select<{ total: string }>(
+    db,
+    `SELECT FORMAT(SUM(price), 2) AS total FROM \`${live.schema}\`.visit`,
+  )
+  expect(said.slice(said.indexOf('All, 900 visits')).slice(0, 2)).toEqual(['All, 900 visits', all!.total])
+})
+
+test('all records of an edition are of one moment, whatever is saved while it is laid', async () => {
+  let isFirst = true
+  const numbers: string[] = []
+  await layReport(
+    laying(),
+    () => undefined,
+    async (some) => {
+      if (isFirst) {
+        isFirst = false
+        await run(db, `UPDATE \`${live.schema}\`.visit SET price = price + 1000`)
+      }
+      for (const { items } of some)
+        numbers.push(
+          ...items.flatMap((item) => (item.kind === 'text' && /^[\d,]+\.\d\d$/.test(item.words) ? [item.words] : [])),
+        )
+    },
+  )
+  await run(db, `UPDATE \`${live.schema}\`.visit SET price = price - 1000`)
+  // A cent over each number from 1 to 900, and the sums of three towns and of all.
+  expect(numbers).toHaveLength(904)
+  const all = numbers.map((words) => Number(words.replaceAll(',', ''))).sort((a, b) => a - b)
+  expect(all[899]).toBe(909)
+  expect(all.slice(900, 903).reduce((sum, one) => sum + one, 0)).toBeCloseTo(all[903]!, 2)
+})
+
+test('an edition is read page by page, by who asked for it alone, and goes when it is no longer wanted', async () => {
+  const { id } = await startEdition('book', averil, () => laying())
+  const now = await finished(id)
+  expect(now.laid?.fitted).toMatchObject({ rows: 900, beside: 1 })
+  expect(now.pages).toBeGreaterThan(15)
+  const last = await editionPage(id, averil, 'book', now.pages - 1)
+  expect(JSON.stringify(last)).toContain(`Page ${now.pages} of ${now.pages}`)
+  expect(await editionPage(id, averil, 'book', now.pages)).toBe(undefined)
+  for (const [account, book] of [
+    ['bram', 'book'],
+    [averil, 'another'],
+  ] as const) {
+    expect(editionNow(id, account, book)).toBe(undefined)
+    expect(await editionPage(id, account, book, 0)).toBe(undefined)
+    expect(editionPdf(id, account, book, 'Bram')).toBe(undefined)
+  }
+  await dropEdition(id, 'bram')
+  expect(editionNow(id, averil, 'book')).toBeDefined()
+  await dropEdition(id, averil)
+  expect(editionNow(id, averil, 'book')).toBe(undefined)
+})
+
+test('the oldest of one person go, so that what waits never grows', async () => {
+  const ids: string[] = []
+  for (let at = 0; at < 9; at++) {
+    const { id } = await startEdition('book', averil, () => laying())
+    await finished(id)
+    ids.push(id)
+  }
+  expect(ids.map((id) => editionNow(id, averil, 'book') !== undefined)).toEqual([
+    ...[false, false, false],
+    ...[true, true, true, true, true, true],
+  ])
+  for (const id of ids) await dropEdition(id, averil)
+})
+
+test('a list that takes too long, or is stopped, says so in words', async () => {
+  const { id } = await startEdition('book', averil, () =>
+    laying({ reads: { db, live: { ...live, schema: 'nowhere' } } }),
+  )
+  expect((await finished(id)).problem).toEqual({ kind: 'unexpected' })
+  await dropEdition(id, averil)
+})
+
+test('the PDF holds the words of its pages, and its title', async () => {
+  const { id } = await startEdition('book', averil, () => laying())
+  await finished(id)
+  const made = editionPdf(id, averil, 'book', 'Averil')
+  const parts: Buffer[] = []
+  for await (const part of made!.pdf) parts.push(part as Buffer)
+  const pdf = Buffer.concat(parts).toString('latin1')
+  expect(made!.title).toBe('Visits')
+  expect(pdf.startsWith('%PDF-1.7')).toBe(true)
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(editionNow(id, averil, 'book')!.pages)
+  await dropEdition(id, averil)
+})
