@@ -13,6 +13,7 @@ import { benchMap } from '@/bench/map'
 import { benchFrames } from '@/bench/map-frames'
 import { tell } from '@/bench/measure'
 import { benchNeeds } from '@/bench/needs'
+import { benchReports } from '@/bench/reports'
 import { benchSaves } from '@/bench/saves'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { catalogueOn } from '@/server/catalogue'
@@ -51,6 +52,7 @@ const parts: Readonly<Record<string, (url: string, later: Later) => Promise<void
     say('Making a list of 1 000 000 visits …')
     tell(await benchAsked(book, 'ready'))
   },
+  reports: async (url, later) => benchReports(await bookFor(url, later, 'reports')),
   clerks: async (url, later) => {
     const databaseUrl = `${url}/clerks`
     process.env.HEARTH_DATABASE_URL = databaseUrl
