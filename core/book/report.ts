@@ -3,7 +3,7 @@ import { limits } from './limits'
 
 const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 
-export const paperNames = ['a4', 'a5', 'letter', 'legal'] as const
+const paperNames = ['a4', 'a5', 'letter', 'legal'] as const
 export type PaperName = (typeof paperNames)[number]
 
 /** Paper and its margins, in millimetres. */
