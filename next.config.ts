@@ -4,7 +4,17 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
-  serverExternalPackages: ['sequelize', 'mariadb', 'umzug', 'sharp', '@node-rs/argon2', 'pino', 'pdfmake', 'pdfkit', 'exceljs'],
+  serverExternalPackages: [
+    'sequelize',
+    'mariadb',
+    'umzug',
+    'sharp',
+    '@node-rs/argon2',
+    'pino',
+    'pdfmake',
+    'pdfkit',
+    'exceljs',
+  ],
   experimental: {
     // A little over what is promised, for what surrounds a record and a file on their way.
     serverActions: { bodySizeLimit: '18mb' },

@@ -142,6 +142,25 @@ export function emberlyLists(design: DesignWriter): void {
     groups: [{ place: bookedFor, step: 'month' }, { place: { way: one('visit__premises'), field: 'premises__town' } }],
     shown: { as: 'chart', of: { size: true }, chart: 'stacked' },
   })
+  keep('list-visits-town', 'Visits of this year, by town', {
+    table: 'visit',
+    columns: [
+      field('visit__key'),
+      field('visit__booked-for'),
+      field('premises__address', one('visit__premises')),
+      several('technician__name', technicians),
+      field('visit__state'),
+      field('visit__work'),
+      field('visit__bill-total'),
+    ],
+    of: [{ kind: 'within', place: bookedFor, span: { which: 'this', unit: 'year' } }],
+    order: [{ column: 'visit-booked-for' }],
+    groups: [{ place: { way: one('visit__premises'), field: 'premises__town' } }],
+    figures: [
+      { column: 'visit-work', name: 'total' },
+      { column: 'visit-bill-total', name: 'total' },
+    ],
+  })
   const ofVisit = one('visit-technician__visit')
   const technician = { way: [], field: 'visit-technician__technician' }
   const calls = [field('visit__key', ofVisit), field('visit__booked-for', ofVisit), field('visit__premises', ofVisit)]
