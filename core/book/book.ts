@@ -2,7 +2,7 @@ import * as z from 'zod'
 import type { Json } from '../words'
 import { limits } from './limits'
 import { List } from './list'
-import { Report } from './report'
+import { Letterhead, Report } from './report'
 import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
 const Id = z.string().min(1).max(40)
@@ -201,5 +201,6 @@ export const Book = z.strictObject({
   sheet: Sheet.readonly().default({}),
   lists: z.array(List).readonly().default([]),
   reports: z.array(Report).readonly().default([]),
+  letterhead: Letterhead.readonly().optional(),
 })
 export type Book = Readonly<z.infer<typeof Book>>

@@ -31,7 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
-export { type Paper, type PaperName, Report } from './report'
+export { Letterhead, type Paper, type PaperName, Report } from './report'
 export { conditionsIn } from './conditions'
 export { emptyBook } from './empty-book'
 export { limits } from './limits'

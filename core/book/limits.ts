@@ -14,6 +14,7 @@ export const limits = {
   describeLength: 500,
   lists: 500,
   reports: 500,
+  letterheadLength: 300,
   columns: 60,
   /** Links on the way from a list's records to others. */
   hops: 6,

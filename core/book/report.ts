@@ -18,6 +18,15 @@ export const Paper = z.strictObject({
 })
 export type Paper = Readonly<z.infer<typeof Paper>>
 
+/** What stands at the head and the foot of everything that the office prints. */
+export const Letterhead = z.strictObject({
+  name: z.string().max(limits.nameLength).optional(),
+  /** Where the office is and how it is reached, a line each. */
+  lines: z.string().max(limits.letterheadLength).optional(),
+  foot: z.string().max(limits.letterheadLength).optional(),
+})
+export type Letterhead = Readonly<z.infer<typeof Letterhead>>
+
 const Words = z.string().max(limits.describeLength)
 
 /** A list on paper. What isn't said is as the program lays it out. */

@@ -193,12 +193,14 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
         ...(at % every === every - 1 || at === cells.length - 1 ? [sum(0, `Sum ${at}`)] : []),
       ])
       const pages: Page[] = []
-      const layer = new ReportLayer(own, cells.slice(0, sampled), wished, { ...words, title }, (page) =>
-        pages.push(page),
-      )
+      const letterhead = { name: title, lines: [title, 'Otterby'], foot: title }
+      const said = { ...words, title, letterhead }
+      const layer = new ReportLayer(own, cells.slice(0, sampled), wished, said, (page) => pages.push(page))
       parts.forEach((part) => layer.part(part))
       layer.end()
       const { frame, page: sheet } = layer.measures
+      // On paper that has room for little more than its head and foot, a line may stand in the margin.
+      const isRoomy = frame.bottom - frame.top > 24 * wished.letters
       for (const { items } of pages)
         for (const item of items) {
           if (item.kind !== 'text') continue
@@ -206,12 +208,13 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
           const right = item.x + evenWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
           expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
           if (!isOneLetter) expect(right).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
-          // On paper that has room for little more than its head and foot, a line may stand in the margin.
-          const foot =
-            frame.bottom - frame.top > 14 * wished.letters ? frame.bottom - 2.4 * wished.letters : sheet.height
+          const foot = isRoomy ? frame.bottom - 2.4 * wished.letters : sheet.height
           expect(item.y).toBeLessThanOrEqual(foot + 0.1)
         }
-      for (const page of pages) expectNothingOnAnother(textsOn(page))
+      for (const [at, { items, marks }] of pages.entries()) {
+        const beyond = isRoomy ? around(layer.measures, said, at, pages.length) : []
+        expectNothingOnAnother(textsOn({ items: [...items, ...beyond], marks }))
+      }
     }),
     runs(250),
   )

@@ -3,6 +3,7 @@ import { clipped, evenWidth } from '../letters'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
+import { footLead, footLines, letterheadBlock } from './layout/letterhead'
 import { type Measures, measuresOf } from './layout/measures'
 import type { Item, Page } from './page'
 import type { PaperColumn, PaperPart } from './table'
@@ -19,6 +20,10 @@ export interface ReportWords {
   readonly day: string
   /** Who had it made, at the foot. */
   readonly who: string
+  /** What stands at the head of the first page, the first line bold, and at the foot of all. */
+  readonly letterhead?:
+    | { readonly name?: string | undefined; readonly lines: readonly string[]; readonly foot?: string | undefined }
+    | undefined
   /** Said in place of rows where there are none. */
   readonly none: string
 }
@@ -69,7 +74,7 @@ export class ReportLayer {
       drawn,
       firstTop: frame.top,
       top,
-      bottom: frame.bottom - footRoom * size,
+      bottom: frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0),
       apart: look.apart === true,
       onPage,
     })
@@ -78,7 +83,9 @@ export class ReportLayer {
 
   private begin(drawn: Drawn): void {
     const { size } = drawn.measures
-    const { title, asked, opening } = this.words
+    const { title, asked, opening, letterhead } = this.words
+    if (letterhead && (letterhead.name ?? letterhead.lines.length > 0))
+      this.flow.words(letterheadBlock(drawn, letterhead))
     this.flow.words(wordsBlock(drawn, title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 }))
     const small = { size: Math.max(7, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
     if (!this.look.plain) for (const words of asked) this.flow.words(wordsBlock(drawn, words, small))
@@ -116,22 +123,17 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
   const { frame, size } = measures
   const small = Math.max(6.5, size * 0.85)
   const lead = { size: small, lead: small * 1.32 }
-  const right = (text: string, y: number): Item => ({
-    kind: 'text',
-    x: frame.left + frame.width - evenWidth(text, small),
-    y,
-    size: small,
-    tone: 'grey',
-    words: text,
-  })
-  const left = (text: string, y: number): Item => ({
-    kind: 'text',
-    x: frame.left,
-    y,
-    size: small,
-    tone: 'grey',
-    words: text,
-  })
+  const text = (words: string, x: number, y: number): Item => ({ kind: 'text', x, y, size: small, tone: 'grey', words })
+  // On narrow paper there is room for one of the two, or for a part of it.
+  const beside = (left: string, wide: string, y: number): Item[] => {
+    const right = clipped(wide, small, frame.width, 'regular', evenWidth)
+    const room = frame.width - evenWidth(right, small) - size
+    const words = room > 4 * small ? clipped(left, small, room, 'regular', evenWidth) : ''
+    return [
+      ...(words ? [text(words, frame.left, y)] : []),
+      text(right, frame.left + frame.width - evenWidth(right, small), y),
+    ]
+  }
   const foot = frame.bottom - lead.lead + baseline(lead)
   const number = pages === undefined ? `Page ${at + 1}` : `Page ${at + 1} of ${pages}`
   const about = `${words.book} · ${words.day}`
@@ -139,19 +141,16 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
     at === 0
       ? []
       : [
-          left(
-            clipped(words.title, small, frame.width - evenWidth(about, small) - size, 'regular', evenWidth),
-            frame.top + baseline(lead),
-          ),
-          right(about, frame.top + baseline(lead)),
+          ...beside(words.title, about, frame.top + baseline(lead)),
           { kind: 'line', x: frame.left, y: frame.top + lead.lead + 2, width: frame.width, thick: 0.4, tone: 'line' },
         ]
   const who = at === 0 ? `${about} · ${words.who}` : words.who
+  const under = words.letterhead?.foot ? footLines(measures, words.letterhead.foot) : []
   // The title stands whole on the first page.
   return [
     ...head,
+    ...under,
     { kind: 'line', x: frame.left, y: foot - small - 3, width: frame.width, thick: 0.4, tone: 'line' },
-    left(clipped(who, small, frame.width - evenWidth(number, small) - size, 'regular', evenWidth), foot),
-    right(number, foot),
+    ...beside(who, number, foot),
   ]
 }

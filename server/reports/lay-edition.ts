@@ -1,4 +1,4 @@
-import type { List, Report } from '@/core/book'
+import type { Letterhead, List, Report } from '@/core/book'
 import { type Answers, conditionsOf, readList, sayDays, sayList } from '@/core/lists'
 import {
   type Fitted,
@@ -26,9 +26,14 @@ export interface Laying {
   readonly list: List
   readonly report: Report
   readonly answers: Answers
+  /** What stands on everything that the office prints. */
+  readonly letterhead?: Letterhead | undefined
   /** Who asked for it. */
   readonly who: string
 }
+
+const letterheadOf = (letterhead: Letterhead | undefined): ReportWords['letterhead'] =>
+  letterhead && { name: letterhead.name, lines: letterhead.lines?.split('\n') ?? [], foot: letterhead.foot }
 
 /** How the same would come out otherwise. */
 export interface Otherwise {
@@ -48,7 +53,7 @@ const sampled = 400
 const mostTried = 6000
 
 /** What a report says around its rows. */
-export function wordsOf({ reads: { live }, list, report, answers, who }: Laying): ReportWords {
+export function wordsOf({ reads: { live }, list, report, answers, letterhead, who }: Laying): ReportWords {
   const { book } = live
   const seen = { ...book, lists: answers.lists ?? [] }
   const answered = list.asks.flatMap((ask) => {
@@ -72,6 +77,7 @@ export function wordsOf({ reads: { live }, list, report, answers, who }: Laying)
     opening: report.opening,
     closing: report.closing,
     book: book.name,
+    letterhead: letterheadOf(letterhead),
     day: showDay(answers.now.moment.slice(0, 10), book.look),
     who: `Made for ${who}`,
     none: conditionsOf(list).length > 0 ? `No ${noun} is like that.` : `There are no ${plural(noun)} yet.`,

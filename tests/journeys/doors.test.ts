@@ -159,6 +159,7 @@ const actionRoles: Record<string, Role> = {
   drop: 'staff',
   keepReport: 'staff',
   dropReport: 'staff',
+  changeLetterhead: 'administrator',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
 const anyAccount = ['signOut', 'newBook', 'ownPassword']

@@ -16,6 +16,7 @@ import { removeTable } from './remove-table'
 import { describeTable, moveTable, placeTables, renameTable, setKey, setKnownBy, tidyMap } from './tables'
 import { nameLive } from './live-name'
 import { addList, changeList, removeList } from './lists'
+import { changeLetterhead } from './letterhead'
 import { addReport, changeReport, removeReport } from './reports'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
@@ -71,6 +72,7 @@ const editKinds = {
   changeRemark,
   removeRemark,
   changeSheet,
+  changeLetterhead,
   addReport,
   changeReport,
   removeReport,

@@ -21,7 +21,10 @@ export default async function RecordsLayout({ children, params }: Props) {
   const reports = reportsFor(stored.book, account.id)
   const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
   return (
-    <RecordsRoom {...shared} book={{ ...live.value.book, needs: [], lists, reports }}>
+    <RecordsRoom
+      {...shared}
+      book={{ ...live.value.book, needs: [], lists, reports, letterhead: stored.book.letterhead }}
+    >
       {children}
     </RecordsRoom>
   )

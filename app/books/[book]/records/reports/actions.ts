@@ -2,7 +2,7 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { findReport, Report } from '@/core/book'
+import { findReport, Letterhead, Report } from '@/core/book'
 import { fail, ok } from '@/core/words'
 import * as books from '@/server/books'
 
@@ -11,6 +11,13 @@ const Typed = Report.extend({
   name: z.string().max(20_000).optional(),
   opening: z.string().max(100_000).optional(),
   closing: z.string().max(100_000).optional(),
+})
+
+/** What is too long is told by the edit, in words. */
+const LongLetterhead = Letterhead.extend({
+  name: z.string().max(4000).optional(),
+  lines: z.string().max(4000).optional(),
+  foot: z.string().max(4000).optional(),
 })
 
 /** Keeps a report for all who may see its list; `before` is what it was when changing it began. */
@@ -30,6 +37,16 @@ export const dropReport = bookAction(
   z.strictObject({ report: z.string().max(40) }),
   async (at, { report }) => {
     const saved = await books.dropReport(at.db, at.stored.id, at.account.id, report)
+    return saved.ok ? ok(null) : saved
+  },
+)
+
+/** What stands on everything that the office prints. */
+export const changeLetterhead = bookAction(
+  'administrator',
+  z.strictObject({ to: LongLetterhead }),
+  async (at, { to }) => {
+    const saved = await books.editBook(at.db, at.stored.id, at.account.id, { kind: 'changeLetterhead', to }, [])
     return saved.ok ? ok(null) : saved
   },
 )

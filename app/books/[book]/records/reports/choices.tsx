@@ -6,6 +6,7 @@ import { nameOf, type ReadList } from '@/core/lists'
 import { leastLetters, shownIn } from '@/core/reports'
 import { ChoiceBox, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { LetterheadChoices } from './letterhead-choices'
 import type { ReportPart } from './outline'
 
 interface Props {
@@ -13,6 +14,8 @@ interface Props {
   readonly report: Report
   readonly read: ReadList
   readonly onChange: (to: Partial<Report>) => void
+  /** Something that all reports share is another now: the pages are to be laid anew. */
+  readonly onLaid: () => void
 }
 
 /** The choices of one part of a report. */
@@ -29,6 +32,8 @@ export function Choices(props: Props) {
       return <Columns {...props} />
     case 'rows':
       return <Rows {...props} />
+    case 'letterhead':
+      return <LetterheadChoices onLaid={props.onLaid} />
     case 'paper':
       return <PaperChoices {...props} />
   }

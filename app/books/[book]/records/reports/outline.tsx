@@ -10,7 +10,16 @@ import { useRecords } from '../records-context'
 import { turned } from './how-it-fits'
 
 /** What a report is made of: pressed, its choices stand in the margin. */
-export const reportParts = ['heading', 'opening', 'columns', 'rows', 'groups', 'closing', 'paper'] as const
+export const reportParts = [
+  'heading',
+  'opening',
+  'columns',
+  'rows',
+  'groups',
+  'closing',
+  'paper',
+  'letterhead',
+] as const
 export type ReportPart = (typeof reportParts)[number]
 
 interface Props {
@@ -65,6 +74,14 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
       <p className="px-2">
         <WordButton onClick={() => onChange(turned(report))}>Turn the paper</WordButton>
       </p>
+      <ul className="pt-1">
+        <Part
+          {...shared}
+          part="letterhead"
+          words="Letterhead"
+          more={book.letterhead?.name ?? (book.letterhead ? undefined : 'none')}
+        />
+      </ul>
       <h2 className="px-2 pt-4 pb-1 text-xs text-ash-6">From the list</h2>
       <p className="px-2">
         <Link href={`${base}/lists/${list.id}`} className="rounded-sm font-semibold text-spruce underline">

@@ -78,7 +78,7 @@ export function ReportSheet({ list, kept, start }: Props) {
       margin={
         <>
           <section aria-label="Choices" className="flex flex-col gap-2.5">
-            <Choices {...shared} part={part} />
+            <Choices {...shared} part={part} onLaid={edition.again} />
           </section>
           {now && <HowItFits {...shared} edition={now} />}
         </>

@@ -40,6 +40,7 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     list,
     report,
     answers,
+    letterhead: stored.book.letterhead,
     who: account.name,
   }))
   return Response.json(edition)

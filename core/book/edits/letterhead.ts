@@ -1,0 +1,43 @@
+import * as z from 'zod'
+import { fail } from '../../words'
+import { setKeys } from '../build-steps'
+import { limits } from '../limits'
+import type { Letterhead } from '../report'
+import { bookId } from '../steps'
+import { type EditKind, orNothing } from './edit-kind'
+
+const typed = z.string().max(4000).optional()
+
+const ChangeLetterhead = z.strictObject({
+  kind: z.literal('changeLetterhead'),
+  /** As it is to be; blank for none. */
+  to: z.strictObject({ name: typed, lines: typed, foot: typed }),
+})
+
+const most: Readonly<Record<keyof Letterhead, number>> = {
+  name: limits.nameLength,
+  lines: limits.letterheadLength,
+  foot: limits.letterheadLength,
+}
+const keys = ['name', 'lines', 'foot'] as const
+
+/** Without what no paper can hold: control characters, but for new lines between those of an address. */
+const tidied = (text: string, key: keyof Letterhead) =>
+  text
+    .normalize('NFC')
+    .replace(key === 'lines' ? /[^\n\P{Cc}]|\p{Cf}/gu : /\p{Cc}|\p{Cf}/gu, ' ')
+    .trim()
+
+/** What stands on everything that the office prints. */
+export const changeLetterhead: EditKind<z.infer<typeof ChangeLetterhead>> = {
+  schema: ChangeLetterhead,
+  steps(book, { to }) {
+    const parts = keys.map((key) => [key, tidied(to[key] ?? '', key)] as const)
+    const long = parts.find(([key, text]) => text.length > most[key])
+    if (long) return fail({ kind: 'too-long', limit: most[long[0]], length: long[1].length })
+    const filled = parts.filter(([, text]) => text !== '')
+    const letterhead = filled.length > 0 ? Object.fromEntries(filled) : undefined
+    return orNothing(setKeys(book, bookId, { letterhead }))
+  },
+  say: () => 'Change the letterhead',
+}
