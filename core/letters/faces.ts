@@ -10,15 +10,17 @@ export interface Stretch {
 
 const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
 
+const codeOf = (letter: string) => letter.codePointAt(0) ?? 0
+
 function faceOf(grapheme: string): Stretch['face'] {
-  const codes = [...grapheme].map((letter) => letter.codePointAt(0)!)
+  const codes = [...grapheme].map((letter) => codeOf(letter))
   if (codes.every(isOwn)) return 'own'
   return codes.every(isFurther) ? 'further' : 'none'
 }
 
 /** A text cut into stretches of one typeface each. */
 export function stretchesOf(text: string, size: number, weight: Weight = 'regular'): Stretch[] {
-  if ([...text].every((letter) => isOwn(letter.codePointAt(0)!))) return [{ face: 'own', words: text, from: 0 }]
+  if ([...text].every((letter) => isOwn(codeOf(letter)))) return [{ face: 'own', words: text, from: 0 }]
   const found: { face: Stretch['face']; words: string; from: number }[] = []
   let from = 0
   for (const { segment } of graphemes.segment(text)) {

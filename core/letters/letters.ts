@@ -45,7 +45,7 @@ export function evenWidth(text: string, size: number, weight: Weight = 'regular'
   let sum = textWidth(text, size, weight)
   for (const letter of text) {
     const code = letter.charCodeAt(0)
-    if (code >= 0x30 && code <= 0x39) sum += ((figure - letters[code - first]!) * size) / 1000
+    if (code >= 0x30 && code <= 0x39) sum += ((figure - (letters[code - first] ?? figure)) * size) / 1000
   }
   return sum
 }

@@ -1,3 +1,4 @@
+import { nth } from '../words'
 import { type Book, conditionsIn, type List } from '../book'
 import { type Dialect, namesIn } from '../sql'
 import { readList } from './check/check-list'
@@ -36,7 +37,7 @@ export function listViews(book: Book, dialect: Dialect, taken: readonly string[]
     const said = remark(sayList(plain, list))
     if ('read' in found && why === undefined)
       views.push(
-        `-- ${said}\nCREATE VIEW ${dialect.quoteName(called[at]!)} AS\n${listQuery(plain, found.read, names)};\n`,
+        `-- ${said}\nCREATE VIEW ${dialect.quoteName(nth(called, at))} AS\n${listQuery(plain, found.read, names)};\n`,
       )
     else left.push(`-- ${remark(nameOf(plain, list))}: ${why ?? ''}`)
   }

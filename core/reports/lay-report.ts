@@ -1,3 +1,4 @@
+import { nth } from '../words'
 import type { Report } from '../book'
 import { clipped, evenWidth } from '../letters'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
@@ -97,7 +98,7 @@ export class ReportLayer {
     const { size } = this.measures
     for (const [set, { columns }] of this.fit.sets.entries())
       for (const [at, cell] of (cells[set] ?? []).entries()) {
-        const place = columns[at]!
+        const place = nth(columns, at)
         if (cell.size < size) this.smaller++
         if (cell.lines.length > 1) this.wrapped[place] = (this.wrapped[place] ?? 0) + 1
       }

@@ -1,3 +1,4 @@
+export { nth } from './nth'
 export { type Json, sameJson } from './json'
 export { catalogues, type Problem, wordProblem } from './problem'
 export { type Slip, typeWords } from './problems/expressions'

@@ -29,7 +29,7 @@ export async function noteRun(db: Catalogue, { book, account, list, given, month
     [book, list.id, month, Math.round(took)],
   )
   if (list.asks.length === 0) return
-  const answered = Object.fromEntries(list.asks.flatMap(({ id }) => (id in given ? [[id, given[id]!]] : [])))
+  const answered = Object.fromEntries(list.asks.flatMap(({ id }) => (given[id] === undefined ? [] : [[id, given[id]]])))
   await run(
     db,
     `INSERT INTO \`${db.catalogue}\`.list_answers (book_id, list_id, account_id, given) VALUES (?, ?, ?, ?)

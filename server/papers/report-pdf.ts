@@ -21,6 +21,8 @@ interface PdfFace {
   encode(text: string, features: object): [codes: readonly string[], positions: unknown]
 }
 
+type FaceName = 'own' | 'ownBold' | 'further' | 'furtherBold'
+
 /** The document as the library has it, with what it writes pages by. */
 type Document = InstanceType<typeof PDFDocument> & {
   readonly _font: PdfFace
@@ -47,7 +49,7 @@ const number = (value: number) => String(Math.round(value * 1000) / 1000)
 export class ReportPdf {
   private readonly document: Document
   private readonly codes = new Map<string, string>()
-  private readonly faces: Readonly<Record<string, PdfFace>>
+  private readonly faces: Readonly<Record<FaceName, PdfFace>>
   private readonly outlines: PDFKit.PDFOutline[] = []
 
   constructor(
@@ -113,8 +115,9 @@ export class ReportPdf {
 
   private text({ x, size, bold, tone, words }: TextItem, y: string): string {
     const stretches = stretchesOf(words, size, bold ? 'bold' : 'regular').map(({ face, words: some, from }) => {
-      const own = face === 'further' || (face === 'none' && this.hasFurther(some)) ? 'further' : 'own'
-      const name = bold ? `${own}Bold` : own
+      const own =
+        face === 'further' || (face === 'none' && this.hasFurther(some)) ? ('further' as const) : ('own' as const)
+      const name = bold ? (`${own}Bold` as const) : own
       const { id } = this.use(name)
       return `/${id} ${number(size)} Tf 1 0 0 1 ${number(x + from)} ${y} Tm <${this.encoded(name, some)}> Tj`
     })
@@ -122,19 +125,19 @@ export class ReportPdf {
   }
 
   private hasFurther = (words: string) =>
-    [...words].every((letter) => openTypeface(further, 'normal').hasGlyphForCodePoint(letter.codePointAt(0)!))
+    [...words].every((letter) => openTypeface(further, 'normal').hasGlyphForCodePoint(letter.codePointAt(0) ?? 0))
 
-  private use(name: string): PdfFace {
-    const face = this.faces[name]!
+  private use(name: FaceName): PdfFace {
+    const face = this.faces[name]
     this.document.page.fonts[face.id] ??= face.ref()
     return face
   }
 
-  private encoded(name: string, words: string): string {
+  private encoded(name: FaceName, words: string): string {
     const place = `${name} ${words}`
     const known = this.codes.get(place)
     if (known !== undefined) return known
-    const [codes] = this.faces[name]!.encode(words, plain)
+    const [codes] = this.faces[name].encode(words, plain)
     const made = codes.join('')
     // Words come again and again, but not all of them: what is kept must not grow with the pages.
     if (this.codes.size > 50_000) this.codes.clear()

@@ -16,7 +16,7 @@ import {
 import { displayOf } from '@/core/expressions'
 import { findField } from '@/core/book'
 import { showDay, showValue } from '@/core/kinds'
-import { inSentence, plural } from '@/core/words'
+import { nth, inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
@@ -95,7 +95,7 @@ export async function layReport(
   if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
   const { read } = found
   const shown = shownIn(read, report)
-  const columns = shown.map((place) => paperColumn(reads.live.book, read.columns[place]!))
+  const columns = shown.map((place) => paperColumn(reads.live.book, nth(read.columns, place)))
   const words = wordsOf(laying)
   return ofOneMoment(reads.db, async (transaction) => {
     const walk: ReportWalk = { reads: { ...reads, transaction }, list, answers, read, shown }

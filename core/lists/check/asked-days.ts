@@ -1,6 +1,6 @@
 import type { Span } from '../../book'
 import { dayNumber, type Look, monthNames, type Now, readDay, shifted, showDay, two } from '../../kinds'
-import { fail, ok, type Result } from '../../words'
+import { fail, nth, ok, type Result } from '../../words'
 import { type Days, daysOf, daysWritten } from './spans'
 
 /**
@@ -22,9 +22,9 @@ export function spanAnswered(answer: AnsweredDays): Span | undefined {
 export function answeredDays(answer: AnsweredDays, today: string, look: Look): Days | undefined {
   const span = spanAnswered(answer)
   if (span) return daysOf(span, today, look)
-  const [from, last, ...more] = answer.split('/')
+  const [from = '', last, ...more] = answer.split('/')
   if (last === undefined) return daysWritten(answer)
-  const [first, end] = [from!, last].map((day) => (dayShape.test(day) ? daysWritten(day) : undefined))
+  const [first, end] = [from, last].map((day) => (dayShape.test(day) ? daysWritten(day) : undefined))
   return first && end && more.length === 0 && first.from <= end.from
     ? { from: first.from, until: end.until }
     : undefined
@@ -50,7 +50,7 @@ export function sayDays(answer: AnsweredDays, today: string, look: Look): string
   const short = shortest(days)
   if (short.includes('/')) return `${showDay(days.from, look)} to ${showDay(lastOf(days), look)}`
   if (short.length === 10) return showDay(short, look)
-  return short.length === 7 ? `${monthNames[Number(short.slice(5)) - 1]!} ${short.slice(0, 4)}` : short
+  return short.length === 7 ? `${nth(monthNames, Number(short.slice(5)) - 1)} ${short.slice(0, 4)}` : short
 }
 
 const words = /^(\p{L}{3,9})\.? (\d{4})$/u
@@ -61,9 +61,9 @@ function monthWritten(lower: string): string | undefined {
   const named = words.exec(lower)
   const numbered = figures.exec(lower)
   const [month, year] = named
-    ? [monthNames.findIndex((name) => name.toLowerCase().startsWith(named[1]!)) + 1, named[2]!]
+    ? [monthNames.findIndex((name) => name.toLowerCase().startsWith(named[1] ?? '')) + 1, named[2] ?? '']
     : numbered
-      ? [Number(numbered[1]), numbered[2]!]
+      ? [Number(numbered[1]), numbered[2] ?? '']
       : [0, '']
   const whole = `${year}-${two(month)}`
   return daysWritten(whole) && whole

@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import type { Book } from '../../book'
 import { displayOf, typeOfField } from '../../expressions'
 import { leafOf } from '../../physical'
@@ -28,7 +29,9 @@ export function listQuery(book: Book, read: ReadList, names: NamesIn): string {
     .map(({ sql, down, nullable }) => sortedAlike(sql, down, nullable))
     .join(', ')
   const headings = namesApart(read.columns.map(({ heading }) => heading))
-  const columns = read.columns.map((column, at) => `${columnSql(reach, column, order)} AS ${quoteName(headings[at]!)}`)
+  const columns = read.columns.map(
+    (column, at) => `${columnSql(reach, column, order)} AS ${quoteName(nth(headings, at))}`,
+  )
   const first = read.first !== undefined && read.groups.length === 0 ? `\nLIMIT ${read.first}` : ''
   return `SELECT ${columns.join(',\n  ')}
 FROM ${names.quoted(read.table.id)} t${reach.joins}${asked ? `\nWHERE ${asked}` : ''}

@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import { evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, TextItem } from '../page'
 import type { PaperColumn, PaperPart } from '../table'
@@ -60,7 +61,7 @@ function cellOf(words: string, width: number, { whole }: PaperColumn, size: numb
 export function cellsOf(drawn: Drawn, words: readonly string[], weight: Weight): Cell[][] {
   const { columns, fit, measures } = drawn
   return fit.sets.map(({ columns: places, widths }) =>
-    places.map((place, at) => cellOf(words[place] ?? '', widths[at]!, columns[place]!, measures.size, weight)),
+    places.map((place, at) => cellOf(words[place] ?? '', nth(widths, at), nth(columns, place), measures.size, weight)),
   )
 }
 
@@ -78,20 +79,20 @@ interface Row {
 /** The texts of a row of cells, from one of its lines to another. */
 export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from = 0, until = Infinity): TextItem[] {
   const { columns, fit, measures } = drawn
-  const own = fit.sets[set]!
+  const own = nth(fit.sets, set)
   const starts = startsOf(own, fit.gap, measures.frame.left)
   const all = mostLines(row.cells)
-  return row.cells[set]!.flatMap(({ lines, size }, at) => {
-    const column = columns[own.columns[at]!]!
+  return nth(row.cells, set).flatMap(({ lines, size }, at) => {
+    const column = nth(columns, nth(own.columns, at))
     const down = row.low ? all - lines.length : 0
     return lines.flatMap((words, line) => {
       if (!words || line + down < from || line + down >= until) return []
-      const free = own.widths[at]! - evenWidth(words, size, row.weight)
+      const free = nth(own.widths, at) - evenWidth(words, size, row.weight)
       const y = top + (line + down - from) * measures.lead + baseline(measures)
       return [
         {
           kind: 'text' as const,
-          x: starts[at]! + (column.align === 'end' ? Math.max(0, free) : 0),
+          x: nth(starts, at) + (column.align === 'end' ? Math.max(0, free) : 0),
           y,
           size,
           words,

@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import { evenWidth, widestWord, wrap } from '../../letters'
 import type { PaperColumn } from '../table'
 
@@ -44,7 +45,7 @@ interface Wants {
 export function fitColumns({ columns, rows, room, size }: FitWish): ColumnFit {
   const gap = gapOf(size)
   const wants = columns.map((column, at) => wantsOf(column, rows, at, size, room))
-  const width = (some: readonly number[]) => some.reduce((sum, at) => sum + wants[at]!.least + gap, -gap)
+  const width = (some: readonly number[]) => some.reduce((sum, at) => sum + nth(wants, at).least + gap, -gap)
   const all = columns.map((_, at) => at)
   const sets = width(all) <= room ? [all] : carried(all, width, room)
   return {
@@ -52,7 +53,7 @@ export function fitColumns({ columns, rows, room, size }: FitWish): ColumnFit {
     sets: sets.map((some) => ({
       columns: some,
       widths: widthsOf(
-        some.map((at) => wants[at]!),
+        some.map((at) => nth(wants, at)),
         rows.slice(0, weighed).map((cells) => some.map((at) => cells[at] ?? '')),
         room - gap * (some.length - 1),
         size,
@@ -128,32 +129,32 @@ function narrowed(
   size: number,
 ): number[] {
   const choices = natural.map((most, at) =>
-    Array.from({ length: steps + 1 }, (_, step) => most - ((most - least[at]!) * step) / steps),
+    Array.from({ length: steps + 1 }, (_, step) => most - ((most - nth(least, at)) * step) / steps),
   )
   const lines = choices.map((widths, at) =>
     widths.map((width) => rows.map((cells) => wrap(cells[at] ?? '', width, size).length)),
   )
   const chosen = natural.map(() => 0)
-  const linesAt = (at: number, step: number) => lines[at]![step]!
-  const high = rows.map((_, row) => Math.max(1, ...chosen.map((step, at) => linesAt(at, step)[row]!)))
+  const linesAt = (at: number, step: number) => nth(nth(lines, at), step)
+  const high = rows.map((_, row) => Math.max(1, ...chosen.map((step, at) => nth(linesAt(at, step), row))))
   let over = sumOf(natural) - room
   while (over > 0.001) {
     let best: { at: number; step: number; cost: number } | undefined
     for (const [at, step] of chosen.entries())
       for (let next = step + 1; next <= steps; next++) {
-        const won = choices[at]![step]! - choices[at]![next]!
+        const won = nth(nth(choices, at), step) - nth(nth(choices, at), next)
         if (won <= 0) continue
-        const more = rows.reduce((sum, _, row) => sum + Math.max(0, linesAt(at, next)[row]! - high[row]!), 0)
+        const more = rows.reduce((sum, _, row) => sum + Math.max(0, nth(linesAt(at, next), row) - nth(high, row)), 0)
         // What is not needed is not worth its lines.
         const cost = (more + 0.001) / Math.min(won, over)
         if (!best || cost < best.cost) best = { at, step: next, cost }
       }
     if (!best) break
-    over -= choices[best.at]![chosen[best.at]!]! - choices[best.at]![best.step]!
+    over -= nth(nth(choices, best.at), nth(chosen, best.at)) - nth(nth(choices, best.at), best.step)
     chosen[best.at] = best.step
-    for (const row of rows.keys()) high[row] = Math.max(high[row]!, linesAt(best.at, best.step)[row]!)
+    for (const row of rows.keys()) high[row] = Math.max(nth(high, row), nth(linesAt(best.at, best.step), row))
   }
-  const widths = chosen.map((step, at) => choices[at]![step]!)
+  const widths = chosen.map((step, at) => nth(nth(choices, at), step))
   // What was taken beyond need goes back.
   return widths.map((width) => width + (over < 0 ? -over / widths.length : 0))
 }

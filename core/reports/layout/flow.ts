@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import type { Item, Page } from '../page'
 import type { PaperPart } from '../table'
 import { type Block, type Drawn, wordsBlock } from './blocks'
@@ -166,7 +167,7 @@ export class Flow {
     if (!this.isFresh) this.y += block.above
     const { part } = block
     if (part?.kind === 'group') this.marks.push({ level: part.level, words: part.words, y: this.y })
-    for (const set of this.sets) this.pages[set]!.push(...block.draw(set, this.y, from, until))
+    for (const set of this.sets) nth(this.pages, set).push(...block.draw(set, this.y, from, until))
     this.y += block.height - (block.lines - (until - from)) * this.wish.drawn.measures.lead
     this.isFresh = false
   }

@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import { evenWidth } from '../../letters'
 import type { Item } from '../page'
 import type { PaperPart } from '../table'
@@ -53,7 +54,7 @@ function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
     lines,
     draw(set, y, from = 0, until = lines) {
       const height = above + (Math.min(until, lines) - from) * measures.lead + measures.pad
-      const width = widthOf(fit.sets[set]!, fit.gap)
+      const width = widthOf(nth(fit.sets, set), fit.gap)
       const x = measures.frame.left
       const under: Item[] =
         rows === 'tint' && odd
@@ -71,12 +72,12 @@ function sumBlock(drawn: Drawn, part: Of<'sum'>): Block {
   const { measures, fit } = drawn
   const cells = cellsOf(drawn, part.cells, 'bold')
   const isAll = part.level === undefined
-  const first = (set: number) => cells[set]!.findIndex(({ lines }) => lines.some(Boolean))
+  const first = (set: number) => nth(cells, set).findIndex(({ lines }) => lines.some(Boolean))
   const name = (set: number) => (set === 0 ? part.words : '')
   const before = (set: number) => {
     const at = first(set)
-    const starts = startsOf(fit.sets[set]!, fit.gap, 0)
-    const end = cells[set]!.length === 0 || at < 0 ? widthOf(fit.sets[set]!, fit.gap) : starts[at]!
+    const starts = startsOf(nth(fit.sets, set), fit.gap, 0)
+    const end = nth(cells, set).length === 0 || at < 0 ? widthOf(nth(fit.sets, set), fit.gap) : nth(starts, at)
     return end - fit.gap
   }
   const isBeside = evenWidth(part.words, measures.size, 'bold') <= before(0)
@@ -93,7 +94,7 @@ function sumBlock(drawn: Drawn, part: Of<'sum'>): Block {
     lines: 1,
     draw(set, y) {
       const x = measures.frame.left
-      const width = widthOf(fit.sets[set]!, fit.gap)
+      const width = widthOf(nth(fit.sets, set), fit.gap)
       const rule: Item = { kind: 'line', x, y, width, thick: isAll ? 1 : 0.6, tone: 'ink' }
       const down = label ? label.height + measures.pad : 0
       const words: Item[] = label
@@ -140,7 +141,7 @@ export function headBlock(drawn: Drawn): Block {
         kind: 'line',
         x: measures.frame.left,
         y: y + height,
-        width: widthOf(fit.sets[set]!, fit.gap),
+        width: widthOf(nth(fit.sets, set), fit.gap),
         thick: 0.8,
         tone: 'grey',
       },
