@@ -17,7 +17,8 @@ export function paperColumn(book: Book, column: ReadColumn): PaperColumn {
   const { align, control } = kindOf(face.kind)
   const isNumber = align === 'end' && column.kind !== 'several'
   const isWhole = isNumber || (column.kind !== 'several' && ['date', 'time', 'tick'].includes(control))
-  return { id: column.id, heading: column.heading, align: isNumber ? 'end' : 'start', whole: isWhole }
+  const isDay = column.kind !== 'several' && control.startsWith('date') && book.look.dateStyle === 'day-month-year'
+  return { id: column.id, heading: column.heading, align: isNumber ? 'end' : isDay ? 'day' : 'start', whole: isWhole }
 }
 
 /** What a report is called: by its own name, or as its list is. */

@@ -144,6 +144,20 @@ test('the head and the foot of a page say which it is of how many', () => {
   expect(said(0)).toEqual(['Emberly Flue Care · 12 Mar 2027 · Made for Averil Teal', 'Page 1'])
 })
 
+test('months stand under months, whether a day has one figure or two, also where that makes it wrap', () => {
+  const days = ['1 Mar 2027', '12 Mar 2027', '3 Mar 2027, 09:00'].map((day): PaperPart => ({
+    kind: 'row',
+    cells: [day],
+  }))
+  const monthAt = (at: number, { pages }: ReturnType<typeof laid>) => {
+    const item = textsOn(pages[0]!).find(({ words: said }) => said.startsWith(['1 Mar', '12 Mar', '3 Mar'][at]!))!
+    return item.x + evenWidth(item.words.slice(0, item.words.indexOf('M')), item.size)
+  }
+  const wide = laid([{ id: 'day', heading: 'Day', align: 'day', whole: false }], days)
+  expect(monthAt(0, wide)).toBeCloseTo(monthAt(1, wide), 3)
+  expect(monthAt(2, wide)).toBeCloseTo(monthAt(1, wide), 3)
+})
+
 test('an empty list says so', () => {
   const { pages } = laid(columns, [sum(undefined, 'All')])
   expect(linesOf(pages[0]!)).toContain('Nothing is like that.')

@@ -2,8 +2,11 @@
 export interface PaperColumn {
   readonly id: string
   readonly heading: string
-  /** Numbers stand to the right, so that their points are under each other. */
-  readonly align: 'start' | 'end'
+  /**
+   * Numbers stand to the right, so that their points are under each other; days with one figure in front a figure's width
+   * further in, so that months are.
+   */
+  readonly align: 'start' | 'end' | 'day'
   /** A number or a day is one word: it is never broken. */
   readonly whole: boolean
 }
@@ -24,3 +27,7 @@ export type PaperPart =
       readonly words: string
       readonly cells: readonly string[]
     }
+
+/** A day with one figure in front is measured as if it had two. */
+export const asMeasured = ({ align }: Pick<PaperColumn, 'align'>, words: string): string =>
+  align === 'day' && /^\d\D/.test(words) ? `0${words}` : words

@@ -1,7 +1,7 @@
 import { nth } from '../../words'
 import { evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, TextItem } from '../page'
-import type { PaperColumn, PaperPart } from '../table'
+import { asMeasured, type PaperColumn, type PaperPart } from '../table'
 import type { ColumnFit, ColumnSet } from './fit-columns'
 import type { Measures } from './measures'
 
@@ -49,12 +49,22 @@ export interface Cell {
   readonly lines: readonly string[]
   /** A number that is wider than its column is set smaller, and never broken. */
   readonly size: number
+  /** How far its first line stands in. */
+  readonly in: number
 }
 
-function cellOf(words: string, width: number, { whole }: PaperColumn, size: number, weight: Weight): Cell {
-  if (!whole || words.includes('\n')) return { lines: wrap(words, width, size, weight), size }
+function cellOf(words: string, width: number, column: PaperColumn, size: number, weight: Weight): Cell {
+  const measured = asMeasured(column, words)
+  if (measured === words) return plainCell(words, width, column, size, weight)
+  const { lines, size: own } = plainCell(measured, width, column, size, weight)
+  const [first = '', ...more] = lines
+  return { lines: [first.slice(1), ...more], size: own, in: evenWidth('0', own, weight) }
+}
+
+function plainCell(words: string, width: number, { whole }: PaperColumn, size: number, weight: Weight): Cell {
+  if (!whole || words.includes('\n')) return { lines: wrap(words, width, size, weight), size, in: 0 }
   const natural = evenWidth(words, size, weight)
-  return { lines: [words], size: natural > width ? (size * width) / natural : size }
+  return { lines: [words], size: natural > width ? (size * width) / natural : size, in: 0 }
 }
 
 /** Cells of all sets of columns; a row is as high as the highest, whichever page that stands on. */
@@ -82,7 +92,7 @@ export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from
   const own = nth(fit.sets, set)
   const starts = startsOf(own, fit.gap, measures.frame.left)
   const all = mostLines(row.cells)
-  return nth(row.cells, set).flatMap(({ lines, size }, at) => {
+  return nth(row.cells, set).flatMap(({ lines, size, in: further }, at) => {
     const column = nth(columns, nth(own.columns, at))
     const down = row.low ? all - lines.length : 0
     return lines.flatMap((words, line) => {
@@ -92,7 +102,7 @@ export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from
       return [
         {
           kind: 'text' as const,
-          x: nth(starts, at) + (column.align === 'end' ? Math.max(0, free) : 0),
+          x: nth(starts, at) + (column.align === 'end' ? Math.max(0, free) : line === 0 ? further : 0),
           y,
           size,
           words,

@@ -1,6 +1,6 @@
 import { nth } from '../../words'
 import { evenWidth, widestWord, wrap } from '../../letters'
-import type { PaperColumn } from '../table'
+import { asMeasured, type PaperColumn } from '../table'
 
 /** Columns that stand side by side on one page, by their places, and how wide each is, in points. */
 export interface ColumnSet {
@@ -63,7 +63,7 @@ export function fitColumns({ columns, rows, room, size }: FitWish): ColumnFit {
 }
 
 function wantsOf(
-  { heading, whole }: PaperColumn,
+  { heading, align, whole }: PaperColumn,
   rows: FitWish['rows'],
   at: number,
   size: number,
@@ -71,7 +71,7 @@ function wantsOf(
 ): Wants {
   const bare = narrowest * size
   const most = (widths: Iterable<number>) => Math.min(room, Math.max(bare, ...widths))
-  const cells = rows.map((cells) => cells[at] ?? '')
+  const cells = rows.map((cells) => asMeasured({ align }, cells[at] ?? ''))
   const lines = cells.flatMap((cell) => cell.split('\n'))
   const natural = most([...spread(lines, (line) => evenWidth(line, size)), evenWidth(heading, size, 'bold')])
   const head = widestWord(heading, size, 'bold')
