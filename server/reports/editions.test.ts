@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs'
 import { beforeAll, expect, test } from 'vitest'
 import type { List, Report } from '@/core/book'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
@@ -5,7 +6,7 @@ import { askedDesign } from '@/tests/support/asked-design'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live/live'
-import { dropEdition, editionNow, editionPage, editionPdf, startEdition } from '.'
+import { dropEdition, editionNow, editionPage, editionPdf, sheetOf, startEdition } from '.'
 import { layReport, type Laying } from './lay-edition'
 
 let db: Catalogue
@@ -182,4 +183,31 @@ test('the PDF holds the words of its pages, and its title', async () => {
   expect(pdf.startsWith('%PDF-1.7')).toBe(true)
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(editionNow(id, averil, 'book')!.pages)
   await dropEdition(id, averil)
+})
+
+test('as a spreadsheet its groups are levels of an outline, and sums are formulas that come to what the database says', async () => {
+  const { name, file } = await sheetOf(
+    laying({ report: { ...report, paper: { size: 'a5', margin: 20, turned: true } } }),
+  )
+  const workbook = new ExcelJS.Workbook()
+  await workbook.xlsx.read(file)
+  const sheet = workbook.worksheets[0]!
+  expect([name, sheet.name]).toEqual(['Visits', 'Visits'])
+  expect(sheet.pageSetup).toMatchObject({
+    orientation: 'landscape',
+    paperSize: 11,
+    fitToWidth: 1,
+    printTitlesRow: '1:1',
+  })
+  const rows = Array.from({ length: sheet.rowCount }, (_, at) => sheet.getRow(at + 1))
+  const group = rows.findIndex((row) => row.getCell(1).value === 'Ash')
+  expect(rows.slice(group, group + 3).map(({ outlineLevel }) => outlineLevel)).toEqual([0, 1, 1])
+  const sumAt = rows.findIndex((row) => row.getCell(1).value === 'Ash, 300 visits')
+  const { formula, result } = rows[sumAt]!.getCell(3).value as { formula: string; result: number }
+  expect(formula).toBe(`SUBTOTAL(9,C${group + 1}:C${sumAt})`)
+  const above = rows.slice(group + 1, sumAt).reduce((sum, row) => sum + Number(row.getCell(3).value), 0)
+  expect(above).toBeCloseTo(result, 6)
+  const last = rows.at(-1)!.getCell(3).value as { formula: string; result: number }
+  expect(last.formula).toBe(`SUBTOTAL(9,C2:C${rows.length - 1})`)
+  expect(rows[group + 1]!.getCell(2).value).toBeInstanceOf(Date)
 })

@@ -113,7 +113,7 @@ test('the PDF has the very pages that are on the screen, word for word and dot f
   await browser.driver.wait(async () => (await linesOn(1)).some((line) => /^Page 1 of \d$/.test(line)), 30_000)
   const onScreen = await linesOn(1)
   const address = await script<string>(
-    'return [...document.querySelectorAll("a")].find((a) => a.textContent.includes("PDF")).href',
+    'return [...document.querySelectorAll("a")].find((a) => a.textContent.includes("Print")).href',
   )
   const cookies = (await browser.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
   const answer = await fetch(address, { headers: { cookie: cookies } })

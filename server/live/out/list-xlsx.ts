@@ -1,13 +1,10 @@
-import { createReadStream, createWriteStream } from 'node:fs'
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import path from 'node:path'
 import type { Readable } from 'node:stream'
-import ExcelJS from 'exceljs'
+import type ExcelJS from 'exceljs'
 import { nameOf, type ReadFigure, sayList } from '@/core/lists'
 import { askGroups } from '../read/ask-groups'
 import { inWords, spread, type Walk, type WalkedPage, walkList } from './walk-list'
 import { numberFormat, xlsxValue } from './xlsx-cells'
+import { sheetName, type Workbook, xlsxFile } from './xlsx-file'
 
 /** As many rows as a sheet of the standard (ECMA-376) can have, its heading among them; what is more goes on another. */
 const mostRows = 1_048_576
@@ -16,27 +13,10 @@ const widest = 60
 
 /**
  * A list as a spreadsheet (OOXML): numbers, days and ticks as such, what stands beneath the columns in the last row, and
- * a sheet that says what was asked. It is written to a file first, so that a million records need no more memory than a
- * thousand, and what goes wrong is known before anything is sent.
+ * a sheet that says what was asked.
  */
-export async function xlsxOfList(walk: Walk, rowsOfSheet = mostRows): Promise<Readable> {
-  const folder = await mkdtemp(path.join(tmpdir(), 'hearth-list-'))
-  try {
-    const file = path.join(folder, 'list.xlsx')
-    const out = createWriteStream(file)
-    const workbook = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true })
-    await writeSheets(workbook, walk, rowsOfSheet)
-    await workbook.commit()
-    const sent = createReadStream(file)
-    await new Promise<void>((opened, failed) => sent.once('open', () => opened()).once('error', failed))
-    return sent
-  } finally {
-    // What is open can be read to its end.
-    await rm(folder, { recursive: true, force: true })
-  }
-}
-
-type Workbook = InstanceType<typeof ExcelJS.stream.xlsx.WorkbookWriter>
+export const xlsxOfList = (walk: Walk, rowsOfSheet = mostRows): Promise<Readable> =>
+  xlsxFile((workbook) => writeSheets(workbook, walk, rowsOfSheet))
 
 async function writeSheets(workbook: Workbook, walk: Walk, rowsOfSheet: number): Promise<void> {
   const { read, list, reads, answers } = walk
@@ -139,10 +119,3 @@ const isSumOfColumn = ({ read }: Walk, { name, column, way }: ReadFigure): boole
   way.length === 0 &&
   read.first === undefined &&
   read.groups.every(({ first }) => first === undefined)
-
-/** A name that a sheet can have: 31 letters, none of those that addresses are made of. */
-function sheetName(name: string, count: number): string {
-  const plain = name.replace(/[[\]:*?/\\]/g, ' ').replace(/^'+|'+$/g, '')
-  const end = count > 1 ? ` ${count}` : ''
-  return `${plain.slice(0, 31 - end.length).trim() || 'List'}${end}`
-}

@@ -16,47 +16,65 @@ export interface ReportWalk extends Walk {
 
 const cutShort = () => new Error('A list could not be read to its end.')
 
+/** What a report has, as the database gives it. */
+export type ReportPiece =
+  | { readonly kind: 'group'; readonly level: number; readonly words: string }
+  | { readonly kind: 'lines'; readonly lines: readonly ListLine[] }
+  /** What a group comes to, or all records where it has no level. */
+  | { readonly kind: 'sum'; readonly level?: number; readonly words: string; readonly of: GroupLine }
+
 /**
- * A list as the parts of a report, in the order in which they are read: the headings of its groups, its records, and what
- * groups and all of them come to, as the database adds it up.
+ * A list in the order in which a report is read: the headings of its groups, its records, and what groups and all of them
+ * come to, as the database adds it up.
  */
-export async function* reportParts(walk: ReportWalk): AsyncGenerator<readonly PaperPart[]> {
+export async function* reportPieces(walk: ReportWalk): AsyncGenerator<ReportPiece> {
   yield* within(walk, [])
   const { reads, list, answers, read } = walk
   const found = await askGroups(reads, list, answers, { by: [] })
   const all = 'faults' in found ? undefined : found.groups[0]
   if (!all || all.count === 0) return
-  const noun = counted(all.count, inSentence(read.table.name))
-  yield [{ kind: 'sum', words: `All, ${noun}`, cells: figureCells(walk, all) }]
+  yield { kind: 'sum', words: `All, ${counted(all.count, inSentence(read.table.name))}`, of: all }
 }
 
-async function* within(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<readonly PaperPart[]> {
+async function* within(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<ReportPiece> {
   const { reads, list, answers, read } = walk
   const level = path.length
   const group = read.groups[level]
-  if (!group) return void (yield* rowsOf(walk, path))
+  if (!group) return void (yield* linesOf(walk, path))
   const found = await askGroups(reads, list, answers, { by: [level], path, most: mostGroups })
   // Paper that lacks some of them must not look whole.
   if ('faults' in found || found.more) throw cutShort()
   for (const line of found.groups) {
     const cell = cellAt(line)
     const words = sayGroup(reads.live.book.look, group, cell)
-    yield [{ kind: 'group', level, words }]
+    yield { kind: 'group', level, words }
     yield* within(walk, [...path, cell.key])
     const noun = counted(line.count, inSentence(read.table.name))
-    yield [{ kind: 'sum', level, words: `${words}, ${noun}`, cells: figureCells(walk, line) }]
+    yield { kind: 'sum', level, words: `${words}, ${noun}`, of: line }
   }
 }
 
-async function* rowsOf(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<readonly PaperPart[]> {
+async function* linesOf(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<ReportPiece> {
   const { reads, list, answers } = walk
   let after: Cursor | undefined
   do {
     const page = await askList(reads, list, answers, { after, limit: pageSize, path })
     if ('faults' in page) throw cutShort()
-    yield page.lines.flatMap((line) => rowsOfLine(walk, line))
+    yield { kind: 'lines', lines: page.lines }
     after = page.next
   } while (after)
+}
+
+/** The same in words, as it stands on pages. */
+export async function* reportParts(walk: ReportWalk): AsyncGenerator<readonly PaperPart[]> {
+  for await (const piece of reportPieces(walk)) {
+    if (piece.kind === 'group') yield [piece]
+    else if (piece.kind === 'lines') yield piece.lines.flatMap((line) => rowsOfLine(walk, line))
+    else {
+      const { of, ...sum } = piece
+      yield [{ ...sum, cells: figureCells(walk, of) }]
+    }
+  }
 }
 
 /** The rows that one record takes: several where some of it goes on lines. */

@@ -1,10 +1,11 @@
 'use client'
 
 import { FileDown, Printer, Undo2 } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { DropdownMenu } from 'radix-ui'
+import { type ReactNode, useState } from 'react'
 import type { Report } from '@/core/book'
 import type { EditionNow } from '@/server/reports'
-import { Button, buttonLook, IconButton, Tag } from '@/ui/kit'
+import { Button, buttonLook, IconButton, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
 import { pdfOf } from './use-edition'
@@ -19,11 +20,12 @@ interface Props {
   readonly isChanged: boolean
   readonly undo: (() => void) | undefined
   readonly onKeep: () => void
+  readonly onSheet: () => Promise<void>
   readonly onDrop: () => void
 }
 
 /** What a report is called, how many pages it has, and what can be done with all of it. */
-export function ReportHead({ name, edition, here, before, isChanged, undo, onKeep, onDrop }: Props) {
+export function ReportHead({ name, edition, here, before, isChanged, undo, onKeep, onSheet, onDrop }: Props) {
   const { base, mayChange } = useRecords()
   const laid = edition?.laid ? edition.id : undefined
   return (
@@ -44,31 +46,66 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
         <Out href={laid && pdfOf(base, laid, 'look')} isNew>
           <Printer size={15} aria-hidden /> Print
         </Out>
-        <Out href={laid && pdfOf(base, laid, 'file')} look="main">
-          <FileDown size={15} aria-hidden /> PDF
-        </Out>
+        <HandOut laid={laid} onSheet={onSheet} />
       </div>
     </header>
+  )
+}
+
+interface HandOutProps {
+  /** The edition, when all of its pages are laid. */
+  readonly laid: string | undefined
+  readonly onSheet: () => Promise<void>
+}
+
+/** Files that a report comes as. */
+function HandOut({ laid, onSheet }: HandOutProps) {
+  const { base } = useRecords()
+  const [busy, setBusy] = useState(false)
+  const sheet = async () => {
+    setBusy(true)
+    await onSheet()
+    setBusy(false)
+  }
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <Button look="main" disabled={!laid || busy}>
+          <FileDown size={15} aria-hidden /> {busy ? 'Writing …' : 'Hand out'}
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-40 min-w-[260px] rounded-lg bg-paper p-1.5 shadow-float"
+        >
+          <MenuItem
+            onSelect={() => laid && window.location.assign(pdfOf(base, laid, 'file'))}
+            say="these very pages, for paper and to send"
+          >
+            PDF
+          </MenuItem>
+          <MenuItem onSelect={() => void sheet()} say="with groups that fold, and sums as formulas">
+            Spreadsheet
+          </MenuItem>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 
 interface OutProps {
   readonly href: string | undefined
   readonly isNew?: boolean
-  readonly look?: 'main'
   readonly children: ReactNode
 }
 
 /** Goes to the PDF as soon as all pages are laid. */
-function Out({ href, isNew, look = undefined, children }: OutProps) {
-  if (!href)
-    return (
-      <Button look={look} disabled>
-        {children}
-      </Button>
-    )
+function Out({ href, isNew, children }: OutProps) {
+  if (!href) return <Button disabled>{children}</Button>
   return (
-    <a href={href} className={buttonLook(look)} {...(isNew && { target: '_blank', rel: 'noreferrer' })}>
+    <a href={href} className={buttonLook()} {...(isNew && { target: '_blank', rel: 'noreferrer' })}>
       {children}
     </a>
   )

@@ -11,6 +11,7 @@ import { reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
+import { handOver } from '@/ui/hand-over'
 import { useKeys } from '@/ui/use-keys'
 import { AskedBar } from '../lists/asked-bar'
 import { useRecords } from '../records-context'
@@ -23,7 +24,7 @@ import { HowItFits } from './how-it-fits'
 import { Outline, type ReportPart } from './outline'
 import { Pages } from './pages'
 import { ReportHead } from './report-head'
-import { useEdition } from './use-edition'
+import { sheetOf, useEdition } from './use-edition'
 
 interface Props {
   readonly list: List
@@ -69,6 +70,11 @@ export function ReportSheet({ list, kept, start }: Props) {
     router.replace(`${base}/reports/${saved.value.id}`)
     router.refresh()
   }
+  async function takeSheet() {
+    const taken = await sheetOf(base, report, given).catch((cause: unknown) => cause as Error)
+    if (!(taken instanceof Error)) return handOver(taken, `${reportName(book, report, list).slice(0, 80)}.xlsx`)
+    toast(taken instanceof Refused ? taken.message : 'It could not be read to its end. Try again.')
+  }
   const shared = { report, read, onChange: change }
   return (
     <Room
@@ -93,6 +99,7 @@ export function ReportSheet({ list, kept, start }: Props) {
           isChanged={before === undefined || !sameJson(before, report)}
           undo={undo}
           onKeep={() => void save()}
+          onSheet={takeSheet}
           onDrop={() => setDropping(true)}
         />
         <div className="px-6 pb-3 empty:hidden max-md:px-3">

@@ -80,3 +80,14 @@ export function usePage(base: string, edition: string, at: number, total: number
 /** Where the PDF of an edition is: to be looked at, or taken down. */
 export const pdfOf = (base: string, edition: string, how: 'look' | 'file') =>
   `${base}/reports/laid?edition=${edition}&pdf=${how}`
+
+/** The report as a spreadsheet, read to its end. */
+export async function sheetOf(base: string, report: Report, given: Given): Promise<Blob> {
+  const answer = await fetch(`${base}/reports/lay`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ report, given, moment: officeNow().moment, as: 'xlsx' }),
+  })
+  if (answer.ok) return answer.blob()
+  return answerOf<Blob>(Promise.resolve(answer))
+}

@@ -1,12 +1,14 @@
+import { Readable } from 'node:stream'
 import * as z from 'zod'
 import { bookRoute, refused } from '@/app/door'
+import { fileHeaders } from '@/app/text-answer'
 import { Report } from '@/core/book'
 import { readList } from '@/core/lists'
 import { fail } from '@/core/words'
 import { listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, openedBook } from '@/server/live'
-import { dropEdition, startEdition } from '@/server/reports'
+import { dropEdition, type Laying, sheetOf, startEdition } from '@/server/reports'
 
 const Wish = z.strictObject({
   report: Report,
@@ -15,15 +17,18 @@ const Wish = z.strictObject({
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
   /** The edition that this one comes in place of. */
   instead: z.string().max(40).optional(),
+  /** A spreadsheet in place of pages. */
+  as: z.literal('xlsx').optional(),
 })
 
 const longest = 200_000
+const xlsx = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** Begins to lay a report on pages, kept or not; what comes of it is read page by page. */
 export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
   const wish = Wish.safeParse(await sentIn(request))
   if (!wish.success) return refused(400, fail({ kind: 'unexpected' }))
-  const { report, given, moment, instead } = wish.data
+  const { report, given, moment, instead, as } = wish.data
   const live = await openedBook(db, stored)
   if (!live.ok) return refused(409, live)
   const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
@@ -34,15 +39,20 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
   const { faults } = readList(live.value.book, list, answers)
   const [first] = faults
   if (first) return refused(409, fail(first.problem))
-  if (instead) await dropEdition(instead, account.id)
-  const edition = await startEdition(stored.id, account.id, (signal) => ({
+  const laying = (signal: AbortSignal): Laying => ({
     reads: { db: readOnly(db, signal), live: live.value },
     list,
     report,
     answers,
     letterhead: stored.book.letterhead,
     who: account.name,
-  }))
+  })
+  if (as === 'xlsx') {
+    const { name, file } = await sheetOf(laying(request.signal))
+    return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(xlsx, `${name}.xlsx`) })
+  }
+  if (instead) await dropEdition(instead, account.id)
+  const edition = await startEdition(stored.id, account.id, laying)
   return Response.json(edition)
 })
 

@@ -1,0 +1,18 @@
+import type { Readable } from 'node:stream'
+import { readList } from '@/core/lists'
+import { reportName, shownIn } from '@/core/reports'
+import { ofOneMoment } from '../database'
+import { xlsxOfReport } from '../live'
+import type { Laying } from './lay-edition'
+
+/** A report as a spreadsheet; all of its records, too, are of one moment. */
+export async function sheetOf({ reads, list, report, answers }: Laying): Promise<{ name: string; file: Readable }> {
+  const found = readList(reads.live.book, list, answers)
+  if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
+  const { read } = found
+  const name = reportName({ ...reads.live.book, lists: answers.lists ?? [] }, report, list)
+  const file = await ofOneMoment(reads.db, (transaction) =>
+    xlsxOfReport({ reads: { ...reads, transaction }, list, answers, read, shown: shownIn(read, report) }, report, name),
+  )
+  return { name, file }
+}
