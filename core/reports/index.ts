@@ -1,5 +1,5 @@
 export { paperColumn, reportName, shownIn, startReport } from './columns'
 export { around, type Fitted, type ReportLook, ReportLayer, type ReportWords } from './lay-report'
 export { leastLetters, type Measures, sayPaper } from './layout/measures'
-export type { Item, Page, TextItem } from './page'
+export type { Item, Page, PagePart, TextItem } from './page'
 export type { PaperPart } from './table'

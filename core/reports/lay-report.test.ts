@@ -158,6 +158,19 @@ test('months stand under months, whether a day has one figure or two, also where
   expect(monthAt(2, wide)).toBeCloseTo(monthAt(1, wide), 3)
 })
 
+test('a page knows where on it stands what', () => {
+  const parts = [group(0, 'Otterby'), ...rows(3), sum(0, 'Otterby, all')]
+  const said = { ...words, opening: 'Dear all', closing: 'Yours', letterhead: { name: 'Emberly', lines: [] } }
+  const { pages } = laid(columns, parts, {}, said)
+  const [page] = pages
+  const order = ['letterhead', 'heading', 'opening', 'columns', 'groups', 'rows', 'groups', 'closing']
+  expect(page?.areas.map(({ part }) => part)).toEqual(order)
+  const area = page?.areas.find(({ part }) => part === 'closing')
+  const at = textsOn(page!).find(({ words: one }) => one === 'Yours')!
+  expect(at.y).toBeGreaterThan(area!.from)
+  expect(at.y).toBeLessThan(area!.until)
+})
+
 test('an empty list says so', () => {
   const { pages } = laid(columns, [sum(undefined, 'All')])
   expect(linesOf(pages[0]!)).toContain('Nothing is like that.')
@@ -227,7 +240,7 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
         }
       for (const [at, { items, marks }] of pages.entries()) {
         const beyond = isRoomy ? around(layer.measures, said, at, pages.length) : []
-        expectNothingOnAnother(textsOn({ items: [...items, ...beyond], marks }))
+        expectNothingOnAnother(textsOn({ items: [...items, ...beyond], areas: [], marks }))
       }
     }),
     runs(250),

@@ -6,7 +6,7 @@ import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
 import { footLead, footLines, letterheadBlock } from './layout/letterhead'
 import { type Measures, measuresOf } from './layout/measures'
-import type { Item, Page } from './page'
+import type { Item, Page, PagePart } from './page'
 import type { PaperColumn, PaperPart } from './table'
 
 /** What a report says around its rows, in words. */
@@ -87,10 +87,12 @@ export class ReportLayer {
     const { title, asked, opening, letterhead } = this.words
     if (letterhead && (letterhead.name ?? letterhead.lines.length > 0))
       this.flow.words(letterheadBlock(drawn, letterhead))
-    this.flow.words(wordsBlock(drawn, title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 }))
+    const say = (of: PagePart, words: string, look: Parameters<typeof wordsBlock>[2]) =>
+      this.flow.words({ ...wordsBlock(drawn, words, look), of })
+    say('heading', title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 })
     const small = { size: Math.max(7, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
-    if (!this.look.plain) for (const words of asked) this.flow.words(wordsBlock(drawn, words, small))
-    if (opening) this.flow.words(wordsBlock(drawn, opening, { size, weight: 'regular', above: size * 0.7 }))
+    if (!this.look.plain) for (const words of asked) say('heading', words, small)
+    if (opening) say('opening', opening, { size, weight: 'regular', above: size * 0.7 })
     this.flow.columns()
   }
 

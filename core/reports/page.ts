@@ -1,8 +1,20 @@
 /** Pages as they come out of the printer: everything stands in points (1/72 inch) from the top left corner. */
 export interface Page {
   readonly items: readonly Item[]
+  /** Where on it stands what, from the top. */
+  readonly areas: readonly Area[]
   /** Groups that begin on it, for who looks for them. */
   readonly marks: readonly { readonly level: number; readonly words: string; readonly y: number }[]
+}
+
+/** What something on a page belongs to. */
+export type PagePart = 'heading' | 'opening' | 'columns' | 'rows' | 'groups' | 'closing' | 'letterhead'
+
+/** A stretch of a page from one height to another. */
+export interface Area {
+  readonly part: PagePart
+  readonly from: number
+  readonly until: number
 }
 
 /** How dark something is. */

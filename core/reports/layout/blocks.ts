@@ -1,6 +1,6 @@
 import { nth } from '../../words'
 import { evenWidth, type Weight, wrap } from '../../letters'
-import type { Item, TextItem } from '../page'
+import type { Item, PagePart, TextItem } from '../page'
 import { asMeasured, type PaperColumn, type PaperPart } from '../table'
 import type { ColumnFit, ColumnSet } from './fit-columns'
 import type { Measures } from './measures'
@@ -11,6 +11,8 @@ export interface Block {
   readonly height: number
   /** Room above it, but not at the head of a page. */
   readonly above: number
+  /** What it belongs to, where that isn't told by its kind. */
+  readonly of?: PagePart
   /** Stands on one page with what comes next. */
   keeps: boolean
   readonly part: PaperPart | undefined

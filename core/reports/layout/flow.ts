@@ -1,5 +1,5 @@
 import { nth } from '../../words'
-import type { Item, Page } from '../page'
+import type { Area, Item, Page, PagePart } from '../page'
 import type { PaperPart } from '../table'
 import { type Block, type Drawn, wordsBlock } from './blocks'
 import { blockOf, groupBlock, headBlock } from './part-blocks'
@@ -36,6 +36,7 @@ export class Flow {
   /** The groups that are gone through, from the outermost. */
   private open: Open[] = []
   private marks: Page['marks'][number][] = []
+  private areas: Area[] = []
   private groups = 0
   private rowsInGroup = 0
   private rows = 0
@@ -85,7 +86,8 @@ export class Flow {
   end(closing?: string): void {
     this.flush()
     const { size } = this.wish.drawn.measures
-    if (closing) this.words(wordsBlock(this.wish.drawn, closing, { size, weight: 'regular', above: size }))
+    if (closing)
+      this.words({ ...wordsBlock(this.wish.drawn, closing, { size, weight: 'regular', above: size }), of: 'closing' })
     this.give()
   }
 
@@ -102,9 +104,10 @@ export class Flow {
   }
 
   private give(): void {
-    const { marks } = this
+    const { marks, areas } = this
     this.marks = []
-    for (const [set, items] of this.pages.entries()) this.wish.onPage({ items, marks: set === 0 ? marks : [] })
+    this.areas = []
+    for (const [set, items] of this.pages.entries()) this.wish.onPage({ items, areas, marks: set === 0 ? marks : [] })
     this.pages = this.sets.map(() => [])
   }
 
@@ -168,8 +171,18 @@ export class Flow {
     const { part } = block
     if (part?.kind === 'group') this.marks.push({ level: part.level, words: part.words, y: this.y })
     for (const set of this.sets) nth(this.pages, set).push(...block.draw(set, this.y, from, until))
+    const top = this.y
     this.y += block.height - (block.lines - (until - from)) * this.wish.drawn.measures.lead
+    this.cover(partOf(block), top, this.y)
     this.isFresh = false
+  }
+
+  /** What is next to its like is one with it. */
+  private cover(part: PagePart | undefined, from: number, until: number): void {
+    if (!part) return
+    const last = this.areas.at(-1)
+    if (last?.part === part) this.areas[this.areas.length - 1] = { ...last, until }
+    else this.areas.push({ part, from, until })
   }
 
   private note(part: PaperPart | undefined): void {
@@ -180,6 +193,9 @@ export class Flow {
     if (part?.kind === 'sum') this.open = part.level === undefined ? [] : outside(this.open, part.level)
   }
 }
+
+const kinds = { row: 'rows', group: 'groups', sum: 'groups', words: undefined } as const
+const partOf = (block: Block): PagePart | undefined => block.of ?? kinds[block.kind]
 
 const levelOf = (block: Block | undefined) => (block?.part?.kind === 'group' ? block.part.level : undefined)
 

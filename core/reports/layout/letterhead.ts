@@ -21,6 +21,7 @@ export function letterheadBlock(drawn: Drawn, { name, lines }: Letterhead): Bloc
   const height = rows.reduce((sum, { lead }) => sum + lead, 0) + size * 1.4
   return {
     kind: 'words',
+    of: 'letterhead',
     height,
     above: 0,
     keeps: false,

@@ -130,6 +130,7 @@ export function headBlock(drawn: Drawn): Block {
   const height = lines * measures.lead + 2 * measures.pad
   return {
     kind: 'words',
+    of: 'columns',
     height,
     above: 0,
     keeps: true,

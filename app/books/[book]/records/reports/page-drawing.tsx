@@ -1,11 +1,14 @@
 import { memo } from 'react'
 import { stretchesOf } from '@/core/letters'
-import type { Item, Page } from '@/core/reports'
+import type { Item, Page, PagePart } from '@/core/reports'
+import { classNames } from '@/ui/kit'
 
 interface Props {
   readonly page: Page
   readonly sheet: { readonly width: number; readonly height: number }
   readonly label: string
+  readonly chosen: PagePart | undefined
+  readonly onChoose: (part: PagePart) => void
 }
 
 // Paper is white in either theme.
@@ -13,7 +16,7 @@ export const paper = '#ffffff'
 export const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0' } as const
 
 /** A page as it comes out of the printer, drawn from the very same texts and lines. */
-export const PageDrawing = memo(function PageDrawing({ page, sheet, label }: Props) {
+export const PageDrawing = memo(function PageDrawing({ page, sheet, label, chosen, onChoose }: Props) {
   return (
     <svg
       role="document"
@@ -30,9 +33,30 @@ export const PageDrawing = memo(function PageDrawing({ page, sheet, label }: Pro
       {page.items.map((item, at) => (
         <Drawn key={at} item={item} />
       ))}
+      {page.areas.map(({ part, from, until }, at) => (
+        // The outline beside the pages does the same from the keyboard.
+        <rect
+          key={at}
+          x={edge}
+          y={from - 1}
+          width={sheet.width - 2 * edge}
+          height={until - from + 2}
+          rx={3}
+          onClick={() => onChoose(part)}
+          className={classNames(
+            'cursor-pointer fill-transparent hover:stroke-[#c1c8c1]',
+            part === chosen && at === firstOf(page, part) && 'stroke-[#14625c]',
+          )}
+          strokeWidth={1.2}
+        />
+      ))}
     </svg>
   )
 })
+
+/** How far in from the paper's edge a part is marked. */
+const edge = 12
+const firstOf = ({ areas }: Page, part: PagePart) => areas.findIndex((area) => area.part === part)
 
 function Drawn({ item }: { readonly item: Item }) {
   switch (item.kind) {

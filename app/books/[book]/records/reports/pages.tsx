@@ -2,6 +2,7 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useEffect, useRef } from 'react'
+import type { PagePart } from '@/core/reports'
 import type { EditionNow } from '@/server/reports'
 import { useRecords } from '../records-context'
 import { PageDrawing, paper, tones } from './page-drawing'
@@ -10,6 +11,8 @@ import { usePage } from './use-edition'
 interface Props {
   readonly edition: EditionNow
   readonly onSee: (page: number) => void
+  readonly chosen: PagePart | undefined
+  readonly onChoose: (part: PagePart) => void
 }
 
 /** So wide a page is at the most, in pixels, and so much is between two. */
@@ -17,7 +20,7 @@ const widest = 760
 const between = 20
 
 /** The pages of an edition under each other; only those in sight are read. */
-export function Pages({ edition, onSee }: Props) {
+export function Pages({ edition, onSee, chosen, onChoose }: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const { pages, sheet } = edition
   const shape = sheet ? sheet.height / sheet.width : 1.414
@@ -45,7 +48,7 @@ export function Pages({ edition, onSee }: Props) {
       <div className="relative mx-auto" style={{ height: virtual.getTotalSize(), maxWidth: widest }}>
         {seen.map(({ index, start }) => (
           <div key={index} className="absolute inset-x-0" style={{ top: start }}>
-            <OnePage edition={edition} at={index} />
+            <OnePage edition={edition} at={index} chosen={chosen} onChoose={onChoose} />
           </div>
         ))}
       </div>
@@ -53,11 +56,19 @@ export function Pages({ edition, onSee }: Props) {
   )
 }
 
-function OnePage({ edition: { id, pages, sheet, laid }, at }: { readonly edition: EditionNow; readonly at: number }) {
+function OnePage({
+  edition: { id, pages, sheet, laid },
+  at,
+  chosen,
+  onChoose,
+}: Omit<Props, 'onSee'> & { readonly at: number }) {
   const { base } = useRecords()
   const { data, isError } = usePage(base, id, at, laid ? pages : undefined)
   if (!sheet) return null
-  if (data) return <PageDrawing page={data} sheet={sheet} label={`Page ${at + 1} of ${pages}`} />
+  if (data)
+    return (
+      <PageDrawing page={data} sheet={sheet} label={`Page ${at + 1} of ${pages}`} chosen={chosen} onChoose={onChoose} />
+    )
   return (
     <div
       className="p-10 text-[13px] shadow-float"

@@ -7,7 +7,7 @@ import { answered } from '@/app/answered'
 import { officeNow } from '@/app/office-now'
 import type { List, Report } from '@/core/book'
 import { nameOf, readList } from '@/core/lists'
-import { reportName } from '@/core/reports'
+import { type PagePart, reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
 import { Button, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -105,7 +105,7 @@ export function ReportSheet({ list, kept, start }: Props) {
         <div className="px-6 pb-3 empty:hidden max-md:px-3">
           <AskedBar list={list} given={given} onChange={setGiven} />
         </div>
-        <Laid edition={edition} onSee={see} />
+        <Laid edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
       </div>
       {dropping && before && <DropReport report={before} list={list} onClose={() => setDropping(false)} />}
     </Room>
@@ -115,16 +115,18 @@ export function ReportSheet({ list, kept, start }: Props) {
 interface LaidProps {
   readonly edition: ReturnType<typeof useEdition>
   readonly onSee: (page: number) => void
+  readonly chosen: PagePart | undefined
+  readonly onChoose: (part: PagePart) => void
 }
 
 /** The pages, or why there are none to see. */
-function Laid({ edition: { now, error, again }, onSee }: LaidProps) {
+function Laid({ edition: { now, error, again }, ...shared }: LaidProps) {
   const why = error
     ? error instanceof Refused
       ? error.message
       : 'The connection may have been lost for a moment.'
     : now?.problem && wordProblem(now.problem)
-  if (!why) return now ? <Pages edition={now} onSee={onSee} /> : null
+  if (!why) return now ? <Pages edition={now} {...shared} /> : null
   return (
     <div className="px-6">
       <Empty head="The pages could not be laid" action={<Button onClick={again}>Try again</Button>}>
