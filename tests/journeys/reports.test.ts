@@ -70,6 +70,37 @@ test('its pages say what the list says, and each group what it comes to, as the 
   await browser.resize({ width: 1280, height: 800 })
 })
 
+test('what stands on a page is pressed there, and its choices come; it is handed out as files', async () => {
+  await script(
+    'const rects = [...document.querySelectorAll("svg[role=document] rect")]; rects.find((r) => getComputedStyle(r).cursor === "pointer" && r.y.baseVal.value > 120).dispatchEvent(new MouseEvent("click", { bubbles: true }))',
+  )
+  await browser.driver.wait(
+    () => script<boolean>('return document.querySelector("[aria-current=true]")?.innerText.startsWith("Columns")'),
+    30_000,
+  )
+  await browser.press('Hand out')
+  await browser.read('with groups that fold, and sums as formulas')
+  expect(await faults(browser)).toEqual([])
+  await browser.type(Key.ESCAPE)
+  await browser.press('Heading')
+})
+
+test('the letterhead stands on the first page, its foot on all of them', async () => {
+  await browser.press('Letterhead')
+  await browser.fill('The office’s name', 'Hollin and Sons')
+  await browser.fill('Address, a line each', '4 Ferry Lane')
+  await browser.fill('At the foot of each page', 'Sweeping since 1988')
+  await browser.press('Use it')
+  await browser.driver.wait(async () => (await linesOn(1)).includes('4 Ferry Lane'), 30_000)
+  expect(await linesOn(1)).toContain('Sweeping since 1988')
+  expect(await faults(browser)).toEqual([])
+  for (const label of ['The office’s name', 'Address, a line each', 'At the foot of each page'])
+    await browser.fill(label, '')
+  await browser.press('Use it')
+  await browser.driver.wait(async () => !(await linesOn(1)).includes('4 Ferry Lane'), 30_000)
+  await browser.press('Heading')
+})
+
 test('what is changed is laid anew, and can be taken back', async () => {
   await browser.fill('Heading', 'What each state brought')
   await browser.driver.wait(async () => (await linesOn(1)).includes('What each state brought'), 30_000)
@@ -155,6 +186,7 @@ test('with its list the report goes, which is said before', async () => {
   await browser.read('Remove the report What each state brought?')
   await browser.type(Key.ESCAPE)
   await browser.press('Visits by state')
+  await browser.read('Fields in reach')
   await browser.press('Remove')
   await browser.read('With it goes the report What each state brought')
   await browser.press('Remove it')
