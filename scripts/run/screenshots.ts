@@ -25,6 +25,11 @@ async function laid(browser: Browser): Promise<void> {
   await browser.see('[data-laid="yes"]', 20_000)
 }
 
+/** Pages are drawn a moment after they are laid. */
+async function seen(browser: Browser): Promise<void> {
+  await browser.see('svg[role=document] text', 20_000)
+}
+
 const views: readonly View[] = [
   {
     name: 'needs',
@@ -109,6 +114,7 @@ const views: readonly View[] = [
   },
   { name: 'list', path: '/records/visit', words: '2,500 records' },
   { name: 'list-asked', path: '/records/lists/list-unpaid', words: /\d+ visits/ },
+  { name: 'report', path: '/records/reports/report-visits-town', words: 'Nothing is cut off', first: seen },
   { name: 'list-crossed', path: '/records/lists/list-takings', words: /Week of/ },
   {
     name: 'list-chart',

@@ -13,6 +13,7 @@ import { Button, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { handOver } from '@/ui/hand-over'
 import { useKeys } from '@/ui/use-keys'
+import { useWide } from '@/ui/use-wide'
 import { AskedBar } from '../lists/asked-bar'
 import { useRecords } from '../records-context'
 import { Refused } from '../rows-query'
@@ -44,6 +45,7 @@ export function ReportSheet({ list, kept, start }: Props) {
   const [part, setPart] = useState<ReportPart>('heading')
   const [here, setHere] = useState(0)
   const [dropping, setDropping] = useState(false)
+  const isWide = useWide()
   const see = useCallback((page: number) => setHere(page), [])
   const undo = draft.mayUndo ? draft.undo : undefined
   const redo = draft.mayRedo ? draft.redo : undefined
@@ -76,19 +78,20 @@ export function ReportSheet({ list, kept, start }: Props) {
     toast(taken instanceof Refused ? taken.message : 'It could not be read to its end. Try again.')
   }
   const shared = { report, read, onChange: change }
+  const beside = (
+    <>
+      <section aria-label="Choices" className="flex flex-col gap-2.5">
+        <Choices {...shared} part={part} onLaid={edition.again} />
+      </section>
+      {now && <HowItFits {...shared} edition={now} />}
+    </>
+  )
   return (
     <Room
       bare
       indexLabel="What the pages say"
       index={<Outline {...shared} list={list} chosen={part} onChoose={setPart} />}
-      margin={
-        <>
-          <section aria-label="Choices" className="flex flex-col gap-2.5">
-            <Choices {...shared} part={part} onLaid={edition.again} />
-          </section>
-          {now && <HowItFits {...shared} edition={now} />}
-        </>
-      }
+      margin={isWide ? beside : undefined}
     >
       <div className="flex h-full flex-col">
         <ReportHead
@@ -105,6 +108,7 @@ export function ReportSheet({ list, kept, start }: Props) {
         <div className="px-6 pb-3 empty:hidden max-md:px-3">
           <AskedBar list={list} given={given} onChange={setGiven} />
         </div>
+        {!isWide && <div className="flex max-h-[45%] flex-col gap-2.5 overflow-y-auto px-3 pb-3">{beside}</div>}
         <Laid edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
       </div>
       {dropping && before && <DropReport report={before} list={list} onClose={() => setDropping(false)} />}
