@@ -75,11 +75,11 @@ function sayFitted(
   const most = Object.entries(fitted.wrapped)
     .sort(([, a], [, b]) => b - a)
     .slice(0, 3)
-    .map(([at, rows]) => `${heading(Number(at))} takes more than a line in ${rows.toLocaleString('en-GB')}`)
+    .map(([at, rows]) => `${heading(Number(at))} in ${rows.toLocaleString('en-GB')}`)
   const of = `of ${counted(fitted.rows, 'row')}`
   const wrapped =
     most.length > 0
-      ? ` ${listed(most)} ${of}.`
+      ? ` More than one line: ${listed(most)} ${of}.`
       : fitted.rows > 0
         ? ` Each of ${counted(fitted.rows, 'row')} takes one line.`
         : ''

@@ -108,7 +108,9 @@ export function ReportSheet({ list, kept, start }: Props) {
         <div className="px-6 pb-3 empty:hidden max-md:px-3">
           <AskedBar list={list} given={given} onChange={setGiven} />
         </div>
-        {!isWide && <div className="flex max-h-[45%] flex-col gap-2.5 overflow-y-auto px-3 pb-3">{beside}</div>}
+        {!isWide && (
+          <div className="flex max-h-[38%] flex-col gap-2.5 overflow-y-auto px-6 pb-3 max-md:px-3">{beside}</div>
+        )}
         <Laid edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
       </div>
       {dropping && before && <DropReport report={before} list={list} onClose={() => setDropping(false)} />}
