@@ -102,7 +102,6 @@ const views: readonly View[] = [
     },
   },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
-  { name: 'history', path: '/workshop/history', words: 'No direct link between' },
   {
     name: 'records',
     path: '/records',

@@ -1,6 +1,6 @@
 export { askGroups, type AskedGroups } from './read/ask-groups'
 export { askList, type AskedPage, countList, type ListLine } from './read/ask-list'
-export { callRecords } from './read/called-today'
+export { callRecords, labelOf } from './read/called-today'
 export { askMissing } from './read/ask-missing'
 export { addMany } from './save/add-many'
 export { type Violations, violationsOf, violatedRules } from './read/violations'

@@ -7,7 +7,7 @@ import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live/live'
 import { dropEdition, editionNow, editionPage, editionPdf, sheetOf, startEdition } from '.'
-import { layReport, type Laying } from './lay-edition'
+import { layReport, type Laying, wordsOf } from './lay-edition'
 
 let db: Catalogue
 let live: Live
@@ -210,4 +210,19 @@ test('as a spreadsheet its groups are levels of an outline, and sums are formula
   const last = rows.at(-1)!.getCell(3).value as { formula: string; result: number }
   expect(last.formula).toBe(`SUBTOTAL(9,C2:C${rows.length - 1})`)
   expect(rows[group + 1]!.getCell(2).value).toBeInstanceOf(Date)
+})
+
+test('what was answered stands in the heading: days as they are meant, records as they are called', () => {
+  const asks = [
+    { id: 'when', words: 'Day', place: place('visit_day'), start: 'this month' },
+    { id: 'which', words: 'House', place: place('visit__house') },
+    { id: 'state', words: 'State', place: place('visit_state') },
+  ]
+  const of = (given: Record<string, string>, called: Record<string, string> = {}) =>
+    wordsOf(
+      laying({ list: { ...list, asks }, answers: { given, now: { moment: '2027-03-12T10:00' }, lists: [] }, called }),
+    ).asked.slice(1)
+  expect(of({})).toEqual(['Day: March 2027'])
+  expect(of({ when: '', which: '1', state: 'done' }, { which: 'Otterby' })).toEqual(['House: Otterby', 'State: done'])
+  expect(of({ when: '2027-01-01/2027-01-07' })).toEqual(['Day: 1 Jan 2027 to 7 Jan 2027'])
 })

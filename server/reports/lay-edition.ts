@@ -26,6 +26,8 @@ export interface Laying {
   readonly list: List
   readonly report: Report
   readonly answers: Answers
+  /** What records are called that were answered, by what asked for them. */
+  readonly called?: Readonly<Record<string, string>> | undefined
   /** What stands on everything that the office prints. */
   readonly letterhead?: Letterhead | undefined
   /** Who asked for it. */
@@ -53,7 +55,7 @@ const sampled = 400
 const mostTried = 6000
 
 /** What a report says around its rows. */
-export function wordsOf({ reads: { live }, list, report, answers, letterhead, who }: Laying): ReportWords {
+export function wordsOf({ reads: { live }, list, report, answers, called, letterhead, who }: Laying): ReportWords {
   const { book } = live
   const seen = { ...book, lists: answers.lists ?? [] }
   const answered = list.asks.flatMap((ask) => {
@@ -66,7 +68,7 @@ export function wordsOf({ reads: { live }, list, report, answers, letterhead, wh
     const said = isDay
       ? sayDays(answer, today, book.look)
       : field.kind === 'link'
-        ? ''
+        ? (called?.[ask.id] ?? answer)
         : showValue(answer, face, book.look)
     return said ? [`${ask.words}: ${said}`] : []
   })

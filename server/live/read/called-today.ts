@@ -7,7 +7,10 @@ import { keyParams, readList } from './rows'
 /** So many records are looked up by what they are called; others keep the words that were kept. */
 const mostLookedUp = 200
 
-async function labelOf(reads: Reads, table: string, key: readonly string[]): Promise<string | undefined> {
+/** What a record is known by today; nothing where it isn't there. */
+export async function labelOf(reads: Reads, table: string, ref: string): Promise<string | undefined> {
+  const key = findTable(reads.live.book, table) && keyParams(reads.live, table, ref)
+  if (!key) return undefined
   const fields = tableOf(reads.live.book, table).key.slice(0, 1)
   try {
     return (await readList(reads, { table, fields, key, limit: 1 })).rows[0]?.label
@@ -29,8 +32,7 @@ export async function callRecords(reads: Reads, lists: readonly List[]): Promise
   const idOf = ({ table, ref }: NamedRecord) => `${table} ${ref}`
   const called = new Map<string, string>()
   for (const one of named) {
-    const key = findTable(book, one.table) && keyParams(reads.live, one.table, one.ref)
-    const label = key && (await labelOf(reads, one.table, key))
+    const label = await labelOf(reads, one.table, one.ref)
     if (label) called.set(idOf(one), label)
   }
   return lists.map((list) => calledToday(book, list, (one) => called.get(idOf(one))))

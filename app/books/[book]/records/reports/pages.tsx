@@ -13,6 +13,8 @@ interface Props {
   readonly onSee: (page: number) => void
   readonly chosen: PagePart | undefined
   readonly onChoose: (part: PagePart) => void
+  /** Lays the pages anew. */
+  readonly onAgain: () => void
 }
 
 /** So wide a page is at the most, in pixels, and so much is between two. */
@@ -20,7 +22,7 @@ const widest = 760
 const between = 20
 
 /** The pages of an edition under each other; only those in sight are read. */
-export function Pages({ edition, onSee, chosen, onChoose }: Props) {
+export function Pages({ edition, onSee, ...shared }: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const { pages, sheet } = edition
   const shape = sheet ? sheet.height / sheet.width : 1.414
@@ -48,7 +50,7 @@ export function Pages({ edition, onSee, chosen, onChoose }: Props) {
       <div className="relative mx-auto" style={{ height: virtual.getTotalSize(), maxWidth: widest }}>
         {seen.map(({ index, start }) => (
           <div key={index} className="absolute inset-x-0" style={{ top: start }}>
-            <OnePage edition={edition} at={index} chosen={chosen} onChoose={onChoose} />
+            <OnePage edition={edition} at={index} {...shared} />
           </div>
         ))}
       </div>
@@ -61,6 +63,7 @@ function OnePage({
   at,
   chosen,
   onChoose,
+  onAgain,
 }: Omit<Props, 'onSee'> & { readonly at: number }) {
   const { base } = useRecords()
   const { data, isError } = usePage(base, id, at, laid ? pages : undefined)
@@ -74,7 +77,16 @@ function OnePage({
       className="p-10 text-[13px] shadow-float"
       style={{ background: paper, color: tones.grey, aspectRatio: `${sheet.width} / ${sheet.height}` }}
     >
-      {isError ? 'This page could not be read.' : 'Looking …'}
+      {isError ? (
+        <>
+          This page is no longer there, or the connection was lost.{' '}
+          <button type="button" onClick={onAgain} className="font-semibold underline">
+            Lay them again
+          </button>
+        </>
+      ) : (
+        'Looking …'
+      )}
     </div>
   )
 }

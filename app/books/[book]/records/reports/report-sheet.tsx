@@ -132,7 +132,7 @@ function Laid({ edition: { now, error, again }, ...shared }: LaidProps) {
       ? error.message
       : 'The connection may have been lost for a moment.'
     : now?.problem && wordProblem(now.problem)
-  if (!why) return now ? <Pages edition={now} {...shared} /> : null
+  if (!why) return now ? <Pages edition={now} {...shared} onAgain={again} /> : null
   return (
     <div className="px-6">
       <Empty head="The pages could not be laid" action={<Button onClick={again}>Try again</Button>}>

@@ -2,12 +2,12 @@ import { Readable } from 'node:stream'
 import * as z from 'zod'
 import { bookRoute, refused } from '@/app/door'
 import { fileHeaders } from '@/app/text-answer'
-import { Report } from '@/core/book'
+import { type List, Report } from '@/core/book'
 import { readList } from '@/core/lists'
 import { fail } from '@/core/words'
 import { listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
-import { callRecords, openedBook } from '@/server/live'
+import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
 import { dropEdition, type Laying, sheetOf, startEdition } from '@/server/reports'
 
 const Wish = z.strictObject({
@@ -39,11 +39,13 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
   const { faults } = readList(live.value.book, list, answers)
   const [first] = faults
   if (first) return refused(409, fail(first.problem))
+  const called = await calledIn({ db: readOnly(db), live: live.value }, list, given)
   const laying = (signal: AbortSignal): Laying => ({
     reads: { db: readOnly(db, signal), live: live.value },
     list,
     report,
     answers,
+    called,
     letterhead: stored.book.letterhead,
     who: account.name,
   })
@@ -55,6 +57,17 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
   const edition = await startEdition(stored.id, account.id, laying)
   return Response.json(edition)
 })
+
+/** What the records are called that were answered. */
+async function calledIn(reads: Reads, { asks }: List, given: Readonly<Record<string, string>>) {
+  const called: Record<string, string> = {}
+  for (const { id, place } of asks) {
+    const link = reads.live.book.links.find(({ field }) => field === place.field)
+    const label = link && given[id] ? await labelOf(reads, link.one, given[id]) : undefined
+    if (label) called[id] = label
+  }
+  return called
+}
 
 async function sentIn(request: Request): Promise<unknown> {
   const text = await request.text()
