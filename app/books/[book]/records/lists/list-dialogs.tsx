@@ -1,13 +1,12 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { answered } from '@/app/answered'
 import type { List } from '@/core/book'
 import { nameOf, type ReadColumn } from '@/core/lists'
-import { listed, wordProblem } from '@/core/words'
-import { Button, Dialog } from '@/ui/kit'
 import { reportName } from '@/core/reports'
+import { listed } from '@/core/words'
+import { DropDialog } from '../drop-dialog'
 import { useRecords } from '../records-context'
 import { drop } from './actions'
 import { CalculateDialog } from './calculate/calculate-dialog'
@@ -123,40 +122,25 @@ export function ListDialogs({ asking, list, before, columns, given, onChange, on
         />
       )
     case 'drop':
-      return before ? <DropDialog list={before} onClose={onClose} /> : null
+      return before ? <DropList list={before} onClose={onClose} /> : null
   }
 }
 
-function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: () => void }) {
+function DropList({ list, onClose }: { readonly list: List; readonly onClose: () => void }) {
   const { book, id, base } = useRecords()
-  const router = useRouter()
-  const [wrong, setWrong] = useState('')
   const asking = book.lists.filter(({ where }) =>
     JSON.stringify(where ?? null).includes(`{"kind":"in","list":"${list.id}"}`),
   )
   const reports = book.reports
     .filter((report) => report.list === list.id)
     .map((report) => reportName(book, report, list))
-  const remove = async () => {
-    const gone = await answered(drop(id, { list: list.id }))
-    if (!gone.ok) return setWrong(wordProblem(gone.problem))
-    router.push(`${base}/lists`)
-    router.refresh()
-  }
   return (
-    <Dialog
-      open
-      onClose={onClose}
+    <DropDialog
       title={`Remove the list ${nameOf(book, list)}?`}
       say="No record goes with it."
-      actions={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="ember" onClick={() => void remove()}>
-            Remove it
-          </Button>
-        </>
-      }
+      onClose={onClose}
+      onDrop={() => answered(drop(id, { list: list.id }))}
+      back={`${base}/lists`}
     >
       {asking.length > 0 && (
         <p className="mt-2">
@@ -169,11 +153,6 @@ function DropDialog({ list, onClose }: { readonly list: List; readonly onClose: 
           With it {reports.length === 1 ? 'goes the report' : 'go the reports'} {listed(reports)}.
         </p>
       )}
-      {wrong && (
-        <p role="alert" className="mt-2 text-[13px] text-ember">
-          {wrong}
-        </p>
-      )}
-    </Dialog>
+    </DropDialog>
   )
 }

@@ -15,12 +15,12 @@ import { handOver } from '@/ui/hand-over'
 import { useKeys } from '@/ui/use-keys'
 import { useWide } from '@/ui/use-wide'
 import { AskedBar } from '../lists/asked-bar'
+import { DropDialog } from '../drop-dialog'
 import { useRecords } from '../records-context'
 import { Refused } from '../rows-query'
 import { useDraft } from '../use-draft'
-import { keepReport } from './actions'
+import { dropReport, keepReport } from './actions'
 import { Choices } from './choices'
-import { DropReport } from './drop-report'
 import { HowItFits } from './how-it-fits'
 import { Outline, type ReportPart } from './outline'
 import { Pages } from './pages'
@@ -113,7 +113,15 @@ export function ReportSheet({ list, kept, start }: Props) {
         )}
         <Laid edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
       </div>
-      {dropping && before && <DropReport report={before} list={list} onClose={() => setDropping(false)} />}
+      {dropping && before && (
+        <DropDialog
+          title={`Remove the report ${reportName(book, before, list)}?`}
+          say="Neither its list nor any record goes with it."
+          onClose={() => setDropping(false)}
+          onDrop={() => answered(dropReport(bookId, { report: before.id }))}
+          back={`${base}/reports`}
+        />
+      )}
     </Room>
   )
 }

@@ -1,37 +1,38 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
-import { answered } from '@/app/answered'
-import type { List, Report } from '@/core/book'
-import { reportName } from '@/core/reports'
-import { wordProblem } from '@/core/words'
+import { type ReactNode, useState } from 'react'
+import { type Result, wordProblem } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
-import { useRecords } from '../records-context'
-import { dropReport } from './actions'
 
 interface Props {
-  readonly report: Report
-  readonly list: List
+  readonly title: string
+  /** What doesn't go with it. */
+  readonly say: string
+  /** What does. */
+  readonly children?: ReactNode
   readonly onClose: () => void
+  readonly onDrop: () => Promise<Result<unknown>>
+  /** Where to go on, when it is gone. */
+  readonly back: string
 }
 
-export function DropReport({ report, list, onClose }: Props) {
-  const { book, id, base } = useRecords()
+/** Asks before something that was kept goes. */
+export function DropDialog({ title, say, children, onClose, onDrop, back }: Props) {
   const router = useRouter()
   const [wrong, setWrong] = useState('')
   const remove = async () => {
-    const gone = await answered(dropReport(id, { report: report.id }))
+    const gone = await onDrop()
     if (!gone.ok) return setWrong(wordProblem(gone.problem))
-    router.push(`${base}/reports`)
+    router.push(back)
     router.refresh()
   }
   return (
     <Dialog
       open
       onClose={onClose}
-      title={`Remove the report ${reportName(book, report, list)}?`}
-      say="Neither its list nor any record goes with it."
+      title={title}
+      say={say}
       actions={
         <>
           <Button onClick={onClose}>Cancel</Button>
@@ -41,6 +42,7 @@ export function DropReport({ report, list, onClose }: Props) {
         </>
       }
     >
+      {children}
       {wrong && (
         <p role="alert" className="mt-2 text-[13px] text-ember">
           {wrong}
