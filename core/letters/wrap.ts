@@ -40,6 +40,10 @@ function cut(word: string, width: number, size: number, weight: Weight): string[
   return line ? [...found, line] : found
 }
 
+/** A text with what no paper shows taken out: marks of direction, joints and the like; a tab is a space. */
+export const asPrinted = (text: string): string =>
+  /^[\x20-\x7e]*$/.test(text) ? text : text.replace(/(?!\u200d)\p{Cf}/gu, '').replace(/[^\P{Cc}\n\r]/gu, ' ')
+
 /** So much wider than the room a line may come out, of rounding alone. */
 const hair = 0.01
 

@@ -171,6 +171,11 @@ test('a page knows where on it stands what', () => {
   expect(at.y).toBeLessThan(area!.until)
 })
 
+test('what no paper shows is not there, and moves nothing', () => {
+  const shown = (text: string) => linesOf(laid([column('name')], [{ kind: 'row', cells: [text] }]).pages[0]!)
+  expect(shown('Otter\u200bby\u202e Mill\u00ad\tBank')).toContain('Otterby Mill Bank')
+})
+
 test('an empty list says so', () => {
   const { pages } = laid(columns, [sum(undefined, 'All')])
   expect(linesOf(pages[0]!)).toContain('Nothing is like that.')
@@ -179,7 +184,7 @@ test('an empty list says so', () => {
 // Whatever stands in them, in whatever columns, on whatever paper.
 const letter = fc.oneof(
   { weight: 6, arbitrary: fc.constantFrom(...'abcdefghijklmnopqrstuvwxyzABCW  ,.-/') },
-  fc.constantFrom('é', 'Ω', 'ж', '漢', '👩‍🚒', 'ש', '\n', '…', 'ﬁ'),
+  fc.constantFrom('é', 'Ω', 'ж', '漢', '👩‍🚒', 'ש', '\n', '…', 'ﬁ', '\u200b', '\u00ad', '\t', '\u202e'),
 )
 const text = fc.string({ unit: letter, maxLength: 60 })
 const number = fc.integer({ min: -1e9, max: 1e9 }).map((value) => (value / 100).toFixed(2))
@@ -263,7 +268,8 @@ test('every letter of every cell is on the pages, once', () => {
         .slice(1)
         .flatMap(({ columns: [first] }) => (sets[0]!.columns.includes(first!) ? [first!] : []))
       const expected = [...cells.flat(), ...cells.flatMap((one) => repeated.map((at) => one[at]!))]
-      const lettersOf = (texts: readonly string[]) => [...texts.join('').replace(/[\s•]/gu, '')].sort().join('')
+      const lettersOf = (texts: readonly string[]) =>
+        [...texts.join('').replace(/[\s•\u200b\u00ad\u202e]/gu, '')].sort().join('')
       expect(lettersOf(pages.flatMap(linesOf))).toBe(lettersOf(expected))
     }),
     runs(250),

@@ -1,7 +1,27 @@
-import { type FileHandle, mkdtemp, open, rm } from 'node:fs/promises'
+import { type FileHandle, mkdtemp, open, readdir, rm, stat } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@/core/reports'
+
+const begins = 'hearth-pages-'
+/** Longer than any edition waits. */
+const stale = 12 * 3_600_000
+let isSwept: Promise<void> | undefined
+
+/** What a server left that was stopped before it could tidy up, once for each start. */
+const sweep = (): Promise<void> => (isSwept ??= sweepIn(tmpdir()))
+
+export async function sweepIn(folder: string): Promise<void> {
+  for (const name of await readdir(folder).catch(() => []))
+    if (name.startsWith(begins)) {
+      const path = join(folder, name)
+      const age = await stat(path).then(
+        ({ mtimeMs }) => Date.now() - mtimeMs,
+        () => 0,
+      )
+      if (age > stale) await rm(path, { recursive: true, force: true })
+    }
+}
 
 /** Pages of an edition in a file, one after the other, read by their number; so that a thousand take no memory. */
 export class PageFile {
@@ -14,7 +34,8 @@ export class PageFile {
   ) {}
 
   static async make(): Promise<PageFile> {
-    const folder = await mkdtemp(join(tmpdir(), 'hearth-pages-'))
+    await sweep()
+    const folder = await mkdtemp(join(tmpdir(), begins))
     return new PageFile(folder, await open(join(folder, 'pages'), 'w+'))
   }
 

@@ -1,5 +1,5 @@
 import { nth } from '../../words'
-import { evenWidth, type Weight, wrap } from '../../letters'
+import { asPrinted, evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, PagePart, TextItem } from '../page'
 import { asMeasured, type PaperColumn, type PaperPart } from '../table'
 import type { ColumnFit, ColumnSet } from './fit-columns'
@@ -56,8 +56,9 @@ export interface Cell {
 }
 
 function cellOf(words: string, width: number, column: PaperColumn, size: number, weight: Weight): Cell {
-  const measured = asMeasured(column, words)
-  if (measured === words) return plainCell(words, width, column, size, weight)
+  const seen = asPrinted(words)
+  const measured = asMeasured(column, seen)
+  if (measured === seen) return plainCell(seen, width, column, size, weight)
   const { lines, size: own } = plainCell(measured, width, column, size, weight)
   const [first = '', ...more] = lines
   return { lines: [first.slice(1), ...more], size: own, in: evenWidth('0', own, weight) }
@@ -126,7 +127,7 @@ export function wordsBlock(
   const { frame } = drawn.measures
   const { size, weight } = look
   const measures = { size, lead: size * 1.32 }
-  const lines = wrap(words, frame.width, size, weight)
+  const lines = wrap(asPrinted(words), frame.width, size, weight)
   return {
     kind,
     height: lines.length * measures.lead,

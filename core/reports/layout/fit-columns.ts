@@ -1,5 +1,5 @@
 import { nth } from '../../words'
-import { evenWidth, widestWord, wrap } from '../../letters'
+import { asPrinted, evenWidth, widestWord, wrap } from '../../letters'
 import { asMeasured, type PaperColumn } from '../table'
 
 /** Columns that stand side by side on one page, by their places, and how wide each is, in points. */
@@ -71,7 +71,7 @@ function wantsOf(
 ): Wants {
   const bare = narrowest * size
   const most = (widths: Iterable<number>) => Math.min(room, Math.max(bare, ...widths))
-  const cells = rows.map((cells) => asMeasured({ align }, cells[at] ?? ''))
+  const cells = rows.map((cells) => asMeasured({ align }, asPrinted(cells[at] ?? '')))
   const lines = cells.flatMap((cell) => cell.split('\n'))
   const natural = most([...spread(lines, (line) => evenWidth(line, size)), evenWidth(heading, size, 'bold')])
   const head = widestWord(heading, size, 'bold')

@@ -1,4 +1,4 @@
-import { evenWidth, wrap } from '../../letters'
+import { asPrinted, evenWidth, wrap } from '../../letters'
 import type { Item } from '../page'
 import { baseline, type Block, type Drawn } from './blocks'
 import type { Measures } from './measures'
@@ -15,8 +15,10 @@ export function letterheadBlock(drawn: Drawn, { name, lines }: Letterhead): Bloc
   const large = { size: size * 1.25, lead: size * 1.25 * 1.3 }
   const small = { size: size * 0.9, lead: size * 0.9 * 1.3 }
   const rows = [
-    ...(name ? wrap(name, half, large.size, 'bold').map((words) => ({ words, bold: true, ...large })) : []),
-    ...lines.flatMap((line) => wrap(line, half, small.size).map((words) => ({ words, bold: false, ...small }))),
+    ...(name ? wrap(asPrinted(name), half, large.size, 'bold').map((words) => ({ words, bold: true, ...large })) : []),
+    ...lines.flatMap((line) =>
+      wrap(asPrinted(line), half, small.size).map((words) => ({ words, bold: false, ...small })),
+    ),
   ]
   const height = rows.reduce((sum, { lead }) => sum + lead, 0) + size * 1.4
   return {
@@ -53,7 +55,8 @@ export function letterheadBlock(drawn: Drawn, { name, lines }: Letterhead): Bloc
 
 const footSize = ({ size }: Measures) => Math.max(6.5, size * 0.8)
 
-const linesOf = (measures: Measures, foot: string) => wrap(foot, measures.frame.width, footSize(measures)).slice(0, 3)
+const linesOf = (measures: Measures, foot: string) =>
+  wrap(asPrinted(foot), measures.frame.width, footSize(measures)).slice(0, 3)
 
 /** How much room the office's own line takes at the foot of a page. */
 export const footLead = (measures: Measures, foot: string): number =>
