@@ -1,3 +1,4 @@
+import { nth } from '../words'
 import { type Book, type Field, fieldOf, linkOf, mustHold, type Table, tableOf } from '../book'
 import { displayOf } from '../expressions'
 import { quoteName } from '../names'
@@ -44,7 +45,7 @@ export function labelPlan(
   for (const id of known) {
     const field = displayOf(book, fieldOf(table, id))
     if (field.kind !== 'link') {
-      pieces.push({ sql: names.column(alias, names.columns(table.id, id)[0]!.name), field })
+      pieces.push({ sql: names.column(alias, nth(names.columns(table.id, id), 0).name), field })
     } else if (depth < deepest) {
       const joined = joinPlan(book, names, table, field, alias, depth + 1, true)
       joins.push(...joined.joins)
@@ -63,7 +64,8 @@ function knownParts(book: Book, names: PhysicalNames, table: Table, alias: strin
   if (alone !== undefined)
     for (const id of known.filter((other) => other !== alone)) {
       const field = displayOf(book, fieldOf(table, id))
-      if (field.kind !== 'link') unsaid.push({ sql: names.column(alias, names.columns(table.id, id)[0]!.name), field })
+      if (field.kind !== 'link')
+        unsaid.push({ sql: names.column(alias, nth(names.columns(table.id, id), 0).name), field })
     }
   return { known: alone === undefined ? known : [alone], unsaid }
 }
@@ -90,7 +92,7 @@ export function joinPlan(
   const keys = target.key.flatMap((id) => names.columns(target.id, id))
   const on = names
     .columns(table.id, field.id)
-    .map((column, at) => `${names.column(inner, keys[at]!.name)} = ${names.column(alias, column.name)}`)
+    .map((column, at) => `${names.column(inner, nth(keys, at).name)} = ${names.column(alias, column.name)}`)
   const plan = labelPlan(book, names, target, inner, depth, within)
   const join = { alias: inner, sql: `LEFT JOIN ${names.quoted(target.id)} ${inner} ON ${on.join(' AND ')}` }
   return { joins: [join, ...plan.joins], pieces: plan.pieces, unsaid: plan.unsaid }

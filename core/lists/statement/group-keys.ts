@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import { type Look, kindOf, quoteText } from '../../kinds'
 import { dialectOf } from '../../sql'
 import { leafOf } from '../../physical'
@@ -79,7 +80,10 @@ function linkPlan(reach: Reach, at: At, { field }: ReadGroup): GroupPlan {
       const key = keys.map((_, place) => row[slot + place] ?? null)
       if (key.some((part) => part === null)) return { key: null }
       const words = plan.pieces.map((piece, place) => wordOf(book, piece, row[slot + keys.length + place] ?? null))
-      return { key: refOf(key.map((part, place) => leaves[place]!(part!))), label: words.filter(Boolean).join(', ') }
+      return {
+        key: refOf(key.map((part, place) => nth(leaves, place)(part!))),
+        label: words.filter(Boolean).join(', '),
+      }
     },
   }
 }
@@ -163,7 +167,7 @@ export function inGroupSql(reach: Reach, group: ReadGroup, key: GroupKey): strin
 function linkedSql(reach: Reach, at: At, { field }: ReadGroup, ref: GroupKey): string {
   const columns = fieldAtAlias(reach.names, at, field.id)
   const key = ref === null ? undefined : keyOfRef(ref, columns.length)
-  if (!key) return `${columns[0]!} IS NULL`
+  if (!key) return `${nth(columns, 0)} IS NULL`
   const leaves = reach.names.columns(at.table.id, field.id).map(({ leaf }) => kindOf(leafOf(reach.book, leaf).kind))
-  return `(${columns.map((sql, place) => `${sql} = ${storedSql(leaves[place]!.store(key[place]!), reach.names)}`).join(' AND ')})`
+  return `(${columns.map((sql, place) => `${sql} = ${storedSql(nth(leaves, place).store(nth(key, place)), reach.names)}`).join(' AND ')})`
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../words'
 import type { Book } from '../../book'
 import { kindOf } from '../../kinds'
 import { keyColumns, leafOf, type PhysicalNames, physicalNames } from '../../physical'
@@ -124,7 +125,7 @@ ORDER BY ${ordered}`
       const key = keys.map((_, at) => row[at]!)
       const cursor = sorted.map((_, at) => row[keys.length + at] ?? null)
       const cells = Object.fromEntries(slots.map(({ id, slot, read: cell }) => [id, cell(row, slot)]))
-      return { ref: refOf(key.map((part, at) => loads[at]!(part))), rev: Number(row[revAt]), cells, cursor, key }
+      return { ref: refOf(key.map((part, at) => nth(loads, at)(part))), rev: Number(row[revAt]), cells, cursor, key }
     },
   }
 }

@@ -1,5 +1,6 @@
 import type { ChartConfiguration } from 'chart.js'
 import type { ChartKind } from '@/core/book'
+import { nth } from '@/core/words'
 import { colourAt, hatched, inTurn, type Look } from './chart-look'
 
 /** What is drawn, as words and numbers; a gap where there is nothing. */
@@ -133,13 +134,13 @@ function scatterOf(drawing: Drawing, look: Look, onOpen: (place: number, series:
       responsive: true,
       maintainAspectRatio: false,
       animation: false,
-      onClick: (_event, [met]) => met && told[met.index] && onOpen(told[met.index]!.at, 0),
+      onClick: (_event, [met]) => met && told[met.index] && onOpen(nth(told, met.index).at, 0),
       plugins: {
         legend: { display: false },
         tooltip: {
           callbacks: {
             label({ dataIndex }) {
-              const { name, x, y } = told[dataIndex]!
+              const { name, x, y } = nth(told, dataIndex)
               return `${name}: ${write(y)}, ${writeAcross(x)}`
             },
           },
