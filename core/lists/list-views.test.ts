@@ -8,6 +8,7 @@ import { handoverScript } from '@/core/opening'
 import { leafOf, physicalNames } from '@/core/physical'
 import { keyOfRef } from '@/core/records'
 import { type Dialect, namesIn, postgresql, sqlite } from '@/core/sql'
+import { emberlyDesign } from '@/demo/emberly/design'
 import { askedBook } from '@/tests/support/asked-design'
 import { listOf, worldOf } from '@/tests/support/random-lists'
 import { atLeast, runs } from '@/tests/support/runs'
@@ -138,13 +139,33 @@ test('everybody’s lists become views, what can’t be one is named, and others
   const lists = [
     list('one', { name: 'Visit' }),
     list('two', { name: 'Due', where: { kind: 'within', place, span: { which: 'last', unit: 'month' } } }),
+    list('twins', { name: 'Twins', where: { kind: 'repeats', places: [place], nearly: true } }),
     list('own', { name: 'Mine alone', owner: 'averil' }),
   ]
   const script = listViews({ ...book, lists }, sqlite)
   expect(script).toContain('CREATE VIEW "Visit 2" AS')
-  expect(script).toContain('-- Due: it asks for days told from today')
+  expect(script).toContain('-- Twins: it asks for what is nearly the same')
+  expect(script).toContain('CREATE VIEW "Due" AS')
   expect(script).not.toContain('Mine alone')
   lite.exec(script)
   expect(() => lite.exec('SELECT * FROM "Visit 2"')).not.toThrow()
-  lite.exec('DROP VIEW "Visit 2"')
+  lite.exec('DROP VIEW "Visit 2"; DROP VIEW "Due"')
 })
+
+test('the lists of the demo stand in both databases as views that can be read', async () => {
+  const { book: demo } = emberlyDesign()
+  const other = await PGlite.create()
+  await other.exec(handoverScript(demo, postgresql) + listViews(demo, postgresql))
+  const Sqlite = await initSqlite()
+  const small = new Sqlite.Database()
+  small.exec(handoverScript(demo, sqlite) + listViews(demo, sqlite))
+  // One asks for what is nearly the same, which neither of them can.
+  const left = demo.lists.filter(({ where }) => JSON.stringify(where ?? null).includes('"nearly":true'))
+  expect(left.map(({ name }) => listViews(demo, sqlite).includes(`-- ${name!}: it asks`))).toEqual([true])
+  for (const { name } of demo.lists.filter((list) => !left.includes(list))) {
+    expect((await other.query(`SELECT * FROM "${name!}"`)).rows).toEqual([])
+    expect(small.exec(`SELECT * FROM "${name!}"`)).toEqual([])
+  }
+  await other.close()
+  small.close()
+}, 60_000)

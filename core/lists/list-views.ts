@@ -9,7 +9,6 @@ import { listQuery, namesApart } from './statement/view-sql'
 function hindrance({ where, columns }: List): string | undefined {
   const gathered = columns.flatMap(({ shows }) => (shows.kind === 'gathered' && shows.where ? [shows.where] : []))
   const all = [...(where ? [where] : []), ...gathered].flatMap(conditionsIn)
-  if (all.some(({ kind }) => kind === 'within')) return 'it asks for days told from today'
   if (all.some((one) => one.kind === 'repeats' && one.nearly)) return 'it asks for what is nearly the same'
   return undefined
 }
@@ -32,7 +31,7 @@ export function listViews(book: Book, dialect: Dialect, taken: readonly string[]
   )
   for (const [at, list] of lists.entries()) {
     const given = Object.fromEntries(list.asks.map(({ id }) => [id, '']))
-    const found = readList(plain, list, { given, now: { moment: '2000-01-01T00:00' }, lists })
+    const found = readList(plain, list, { given, now: { moment: '2000-01-01T00:00' }, whenever: true, lists })
     const why = 'read' in found ? hindrance(list) : 'something that it asks for is gone'
     const said = remark(sayList(plain, list))
     if ('read' in found && why === undefined)

@@ -151,6 +151,8 @@ export function groupAt({ groups }: Pick<ReadList, 'groups'>, at: number): ReadG
 export interface Answers {
   readonly given: Readonly<Record<string, string>>
   readonly now: Now
+  /** It is asked again another day: days told from today stay told from today. */
+  readonly whenever?: true
   /** The kept lists that whoever asks may see, for what asks whether something is in one of them. */
   readonly lists?: readonly List[] | undefined
 }
