@@ -2,6 +2,7 @@ import { type Book, findTable, type List, limits, type Report } from '../book'
 import { displayOf } from '../expressions'
 import { kindOf } from '../kinds'
 import { nameOf, type ReadColumn, type ReadList } from '../lists'
+import { nth } from '../words'
 import type { PaperColumn } from './table'
 
 /** The columns of a list that a report shows, by their places in it. */
@@ -12,13 +13,28 @@ export const shownIn = (read: Pick<ReadList, 'columns'>, { without = [] }: Pick<
 }
 
 /** A column of a list on paper: numbers to the right, numbers, days and times never broken. */
-export function paperColumn(book: Book, column: ReadColumn): PaperColumn {
+function paperColumn(book: Book, column: ReadColumn): PaperColumn {
   const face = displayOf(book, column.face)
   const { align, control } = kindOf(face.kind)
   const isNumber = align === 'end' && column.kind !== 'several'
   const isWhole = isNumber || (column.kind !== 'several' && ['date', 'time', 'tick'].includes(control))
   const isDay = column.kind !== 'several' && control.startsWith('date') && book.look.dateStyle === 'day-month-year'
   return { id: column.id, heading: column.heading, align: isNumber ? 'end' : isDay ? 'day' : 'start', whole: isWhole }
+}
+
+/**
+ * Columns on paper, by their places in the list. A field of a linked record is called by its own name where no other
+ * column is; whose it is stands in the rows.
+ */
+export function paperColumns(
+  book: Book,
+  { columns }: Pick<ReadList, 'columns'>,
+  shown: readonly number[],
+): PaperColumn[] {
+  const all = shown.map((place) => paperColumn(book, nth(columns, place)))
+  const short = all.map(({ heading }) => heading.split(' → ').at(-1) ?? heading)
+  const isAlone = (name: string) => short.filter((one) => one.toLowerCase() === name.toLowerCase()).length === 1
+  return all.map((column, at) => (isAlone(nth(short, at)) ? { ...column, heading: nth(short, at) } : column))
 }
 
 /** What a report is called: by its own name, or as its list is. */

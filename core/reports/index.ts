@@ -1,4 +1,4 @@
-export { paperColumn, reportName, shownIn, startReport } from './columns'
+export { paperColumns, reportName, shownIn, startReport } from './columns'
 export { around, type Fitted, type ReportLook, ReportLayer, type ReportWords } from './lay-report'
 export { leastLetters, type Measures, sayPaper } from './layout/measures'
 export type { Item, Page, PagePart, TextItem } from './page'

@@ -5,7 +5,7 @@ import {
   leastLetters,
   type Measures,
   type Page,
-  paperColumn,
+  paperColumns,
   type PaperPart,
   ReportLayer,
   type ReportLook,
@@ -16,7 +16,7 @@ import {
 import { displayOf } from '@/core/expressions'
 import { findField } from '@/core/book'
 import { showDay, showValue } from '@/core/kinds'
-import { nth, inSentence, plural } from '@/core/words'
+import { inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
@@ -97,7 +97,7 @@ export async function layReport(
   if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
   const { read } = found
   const shown = shownIn(read, report)
-  const columns = shown.map((place) => paperColumn(reads.live.book, nth(read.columns, place)))
+  const columns = paperColumns(reads.live.book, read, shown)
   const words = wordsOf(laying)
   return ofOneMoment(reads.db, async (transaction) => {
     const walk: ReportWalk = { reads: { ...reads, transaction }, list, answers, read, shown }

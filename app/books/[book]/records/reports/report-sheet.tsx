@@ -32,16 +32,18 @@ interface Props {
   /** As it is kept; none where it isn't yet. */
   readonly kept: Report | undefined
   readonly start: Report
+  /** What was answered last to what its list asks. */
+  readonly answered?: Readonly<Record<string, string>>
 }
 
 /** A report as the pages that it comes to, what they say at the left, and the choices of a part in the margin. */
-export function ReportSheet({ list, kept, start }: Props) {
+export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
   const { book, base, id: bookId } = useRecords()
   const router = useRouter()
   const draft = useDraft(start)
   const { now: report, change } = draft
   const [before, setBefore] = useState(kept)
-  const [given, setGiven] = useState<Readonly<Record<string, string>>>({})
+  const [given, setGiven] = useState<Readonly<Record<string, string>>>(last)
   const [part, setPart] = useState<ReportPart>('heading')
   const [here, setHere] = useState(0)
   const [dropping, setDropping] = useState(false)

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { bookPage } from '@/app/door'
-import { reportsFor } from '@/server/books'
+import { findList } from '@/core/book'
+import { lastAnswers, reportsFor } from '@/server/books'
 import { KeptReport } from './kept-report'
 
 export const metadata: Metadata = { title: 'Report' }
@@ -12,8 +13,10 @@ interface Props {
 
 export default async function KeptReportPage({ params }: Props) {
   const { book, report: id } = await params
-  const { account, stored } = await bookPage(book, 'reader')
+  const { db, account, stored } = await bookPage(book, 'reader')
   const report = reportsFor(stored.book, account.id).find((one) => one.id === id)
   if (!report) notFound()
-  return <KeptReport key={id} report={report} />
+  const list = findList(stored.book, report.list)
+  const answered = list ? await lastAnswers(db, stored.id, account.id, list) : {}
+  return <KeptReport key={id} report={report} answered={answered} />
 }
