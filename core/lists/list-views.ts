@@ -2,6 +2,7 @@ import { nth } from '../words'
 import { type Book, conditionsIn, type List } from '../book'
 import { type Dialect, namesIn } from '../sql'
 import { readList } from './check/check-list'
+import { openWithin } from './check/open-days'
 import { nameOf, sayList } from './say/say-list'
 import { listQuery, namesApart } from './statement/view-sql'
 
@@ -31,7 +32,7 @@ export function listViews(book: Book, dialect: Dialect, taken: readonly string[]
   )
   for (const [at, list] of lists.entries()) {
     const given = Object.fromEntries(list.asks.map(({ id }) => [id, '']))
-    const found = readList(plain, list, { given, now: { moment: '2000-01-01T00:00' }, whenever: true, lists })
+    const found = readList(plain, list, { given, now: { moment: '2000-01-01T00:00' }, whenever: openWithin, lists })
     const why = 'read' in found ? hindrance(list) : 'something that it asks for is gone'
     const said = remark(sayList(plain, list))
     if ('read' in found && why === undefined)

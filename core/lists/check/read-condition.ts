@@ -25,7 +25,6 @@ import { readGroup } from './read-groups'
 import { isRefFor, isValue, keyLeaves } from './could-be'
 import type { ReadCondition, ReadGroup, Reading } from './read-list'
 import { answeredDays } from './asked-days'
-import { openWithin } from './open-days'
 import { daysOf } from './spans'
 
 type Path = readonly number[]
@@ -127,8 +126,8 @@ function compared(reading: Reading, table: Table, condition: Of<'compare'> | Of<
     const fact = factTree(book, field)
     if (!fact || (fact.type.is !== 'date' && fact.type.is !== 'moment'))
       return fault(reading, path, { kind: 'list-cannot-compare', field: field.name, how: 'lies within some days' })
-    if (reading.answers.whenever)
-      return checked(reading, path, way, end, openWithin(book, end, fact, condition.span), false)
+    const { whenever } = reading.answers
+    if (whenever) return checked(reading, path, way, end, whenever(book, end, fact, condition.span), false)
     const days = daysOf(condition.span, reading.answers.now.moment.slice(0, 10), book.look)
     return checked(reading, path, way, end, withinTree(fact, days), false)
   }

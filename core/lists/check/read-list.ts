@@ -1,4 +1,4 @@
-import type { Along, Book, ChartKind, Field, Group, List, Table, Way } from '../../book'
+import type { Along, Book, ChartKind, Field, Group, List, Span, Table, Way } from '../../book'
 import type { Tree } from '../../expressions'
 import type { Now } from '../../kinds'
 import type { Problem } from '../../words'
@@ -151,8 +151,8 @@ export function groupAt({ groups }: Pick<ReadList, 'groups'>, at: number): ReadG
 export interface Answers {
   readonly given: Readonly<Record<string, string>>
   readonly now: Now
-  /** It is asked again another day: days told from today stay told from today. */
-  readonly whenever?: true
+  /** How days told from today stay told from today, where it is asked again another day; no page needs it. */
+  readonly whenever?: (book: Book, table: Table, of: Tree, span: Span) => Tree
   /** The kept lists that whoever asks may see, for what asks whether something is in one of them. */
   readonly lists?: readonly List[] | undefined
 }
