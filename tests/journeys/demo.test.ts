@@ -264,8 +264,8 @@ test('a blank typed last before saving is there for the next word, also on the p
  */
 test.each([
   ['/records', 385],
-  ['/records/visit', 330],
-  ['/records/visit/record/V-00418', 330],
+  ['/records/visit', 333],
+  ['/records/visit/record/V-00418', 333],
 ] as const)('staff’s page %s loads no more script than it did', async (path, mostScript) => {
   await clerk.go(emberly + path)
   const loaded = () =>
