@@ -58,6 +58,7 @@ export {
   partName,
   tableOf,
 } from './find'
+export { bookId } from './steps'
 export { isUnique, mustHold } from './keys'
 export { isPlainList, wordsOf } from './words-of'
 export { numberAsKey, pairAsKey } from './own-key'

@@ -18,14 +18,14 @@ function hindrance({ where, columns }: List): string | undefined {
  * Everybody's lists as views of another database, after its tables; what is asked each time is left open there. Those
  * that can't be said there are named at the end, with why.
  */
-export function listViews(book: Book, dialect: Dialect, taken: readonly string[] = []): string {
+export function listViews(book: Book, dialect: Dialect): string {
   // What one database keeps ready, another doesn't.
   const lists = book.lists.filter(({ owner }) => owner === undefined).map(({ ready: _ready, ...list }) => list)
   const plain: Book = { ...book, lists }
   const names = namesIn(plain, dialect)
   const views: string[] = []
   const left: string[] = []
-  const tables = [...taken, ...book.tables.flatMap(({ id }) => [names.table(id), names.view(id)])]
+  const tables = book.tables.flatMap(({ id }) => [names.table(id), names.view(id)])
   const called = namesApart(
     lists.map((list) => nameOf(plain, list)),
     new Set(tables.map((name) => name.toLowerCase())),

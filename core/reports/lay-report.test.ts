@@ -176,6 +176,14 @@ test('what no paper shows is not there, and moves nothing', () => {
   expect(shown('Otter\u200bby\u202e Mill\u00ad\tBank')).toContain('Otterby Mill Bank')
 })
 
+test('all of the office’s own line stands at the foot, however narrow the paper', () => {
+  const foot = Array.from({ length: 40 }, (_, at) => `word${at}`).join(' ')
+  const said = { ...words, letterhead: { lines: [], foot } }
+  const { layer } = laid(columns, rows(3), { paper: { size: { width: 90, height: 300 }, margin: 10 } }, said)
+  const lines = around(layer.measures, said, 0, 1).flatMap((item) => (item.kind === 'text' ? [item.words] : []))
+  expect(lines.join(' ')).toContain(foot)
+})
+
 test('an empty list says so', () => {
   const { pages } = laid(columns, [sum(undefined, 'All')])
   expect(linesOf(pages[0]!)).toContain('Nothing is like that.')

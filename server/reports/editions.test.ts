@@ -7,7 +7,7 @@ import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live/live'
 import { dropEdition, editionNow, editionPage, editionPdf, sheetOf, startEdition } from '.'
-import { layReport, type Laying, wordsOf } from './lay-edition'
+import { BeingOpened, layReport, type Laying, lettingGo, wordsOf } from './lay-edition'
 
 let db: Catalogue
 let live: Live
@@ -172,6 +172,15 @@ test('a list that takes too long, or is stopped, says so in words', async () => 
   await dropEdition(id, averil)
 })
 
+test('a table that is missing while the book is opened is told so', async () => {
+  const missing = { db, live: { ...live, schema: 'nowhere' } }
+  const { id } = await startEdition('book', averil, () =>
+    laying({ reads: missing, isOpening: () => Promise.resolve(true) }),
+  )
+  expect((await finished(id)).problem).toEqual({ kind: 'being-opened', book: live.book.name })
+  await dropEdition(id, averil)
+})
+
 test('the PDF holds the words of its pages, and its title', async () => {
   const { id } = await startEdition('book', averil, () => laying())
   await finished(id)
@@ -225,4 +234,42 @@ test('what was answered stands in the heading: days as they are meant, records a
   expect(of({})).toEqual(['Day: March 2027'])
   expect(of({ when: '', which: '1', state: 'done' }, { which: 'Otterby' })).toEqual(['House: Otterby', 'State: done'])
   expect(of({ when: '2027-01-01/2027-01-07' })).toEqual(['Day: 1 Jan 2027 to 7 Jan 2027'])
+})
+
+test('what is laid where another was looked at comes in its place, also while that is still being laid', async () => {
+  const started = await Promise.all(
+    Array.from({ length: 5 }, () => startEdition('book', averil, () => laying(), 'one view')),
+  )
+  const last = await startEdition('book', averil, () => laying(), 'one view')
+  expect((await finished(last.id)).laid).toBeDefined()
+  const others = await startEdition('book', averil, () => laying(), 'another view')
+  expect((await finished(others.id)).laid).toBeDefined()
+  expect(started.map(({ id }) => editionNow(id, averil, 'book'))).toEqual(started.map(() => undefined))
+  expect(editionNow(last.id, averil, 'book')).toBeDefined()
+  for (const { id } of [last, others]) await dropEdition(id, averil)
+})
+
+test('few are laid at once, and each has its turn', async () => {
+  let [now, most] = [0, 0]
+  const isOpening = async () => {
+    most = Math.max(most, ++now)
+    await new Promise((later) => setTimeout(later, 30))
+    now--
+    return false
+  }
+  const wish = () => laying({ isOpening })
+  const all = await Promise.all(Array.from({ length: 5 }, (_, at) => startEdition('book', `person ${at}`, wish)))
+  for (const [at, { id }] of all.entries()) {
+    const person = `person ${at}`
+    while (!editionNow(id, person, 'book')?.laid) await new Promise((later) => setTimeout(later, 20))
+    await dropEdition(id, person)
+  }
+  expect(most).toBeLessThanOrEqual(2)
+})
+
+test('while its book is opened a report lets go, and says so', async () => {
+  const release = lettingGo({ isOpening: () => Promise.resolve(true) })
+  await release()
+  await new Promise((later) => setTimeout(later, 1100))
+  await expect(release()).rejects.toThrow(BeingOpened)
 })

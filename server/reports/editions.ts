@@ -3,15 +3,17 @@ import { around, type Measures, type Page, type ReportWords } from '@/core/repor
 import type { Problem } from '@/core/words'
 import { newId } from '../ids'
 import { log } from '../log'
-import { heavyProblem } from '../live'
+import { heavyProblem, isOfAnotherShape } from '../live'
 import { ReportPdf } from '../papers'
-import { type Laid, type Laying, layReport, wordsOf } from './lay-edition'
+import { BeingOpened, type Laid, type Laying, layReport, wordsOf } from './lay-edition'
 import { PageFile } from './page-file'
 
 interface Edition {
   readonly id: string
   readonly account: string
   readonly book: string
+  /** Where it is looked at: what is laid there next comes in its place. */
+  readonly view: string
   readonly words: ReportWords
   readonly file: PageFile
   readonly began: number
@@ -35,9 +37,12 @@ export interface EditionNow {
 const mostOfOne = 6
 const mostOfAll = 60
 const keptFor = 4 * 3_600_000
+/** So many are laid at once: other questions need connections too. */
+const laidAtOnce = 2
 
 // Next keeps several copies of a module; this is shared by all.
-const held = globalThis as { hearthEditions?: Map<string, Edition> }
+const held = globalThis as { hearthEditions?: Map<string, Edition>; hearthLaying?: Set<Promise<unknown>> }
+const beingLaid = (): Set<Promise<unknown>> => (held.hearthLaying ??= new Set())
 const editions = (): Map<string, Edition> => (held.hearthEditions ??= new Map())
 
 /** Begins to lay a report on pages; they can be read as soon as they are full. */
@@ -45,8 +50,9 @@ export async function startEdition(
   book: string,
   account: string,
   laying: (signal: AbortSignal) => Laying,
+  view: string = newId(),
 ): Promise<EditionNow> {
-  await makeRoom(account)
+  await makeRoom(account, view)
   const ending = new AbortController()
   const wish = laying(ending.signal)
   const file = await PageFile.make()
@@ -54,38 +60,70 @@ export async function startEdition(
     id: newId(),
     account,
     book,
+    view,
     words: wordsOf(wish),
     file,
     began: Date.now(),
     stop: () => ending.abort(),
   }
   editions().set(edition.id, edition)
-  void layReport(
-    wish,
-    (measures) => (edition.measures = measures),
-    (pages) => {
-      if (ending.signal.aborted) throw new Error('It was stopped.')
-      return file.add(pages)
-    },
+  void inTurn(ending.signal, () =>
+    layReport(
+      wish,
+      (measures) => (edition.measures = measures),
+      (pages) => {
+        if (ending.signal.aborted) throw new Error('It was stopped.')
+        return file.add(pages)
+      },
+    ),
   ).then(
     (laid) => (edition.laid = laid),
-    (cause: unknown) => {
-      if (!heavyProblem(cause) && !ending.signal.aborted) log.error({ cause }, 'a report could not be laid')
-      edition.problem = heavyProblem(cause) ?? { kind: 'unexpected' }
+    async (cause: unknown) => {
+      const problem = await problemOf(cause, wish).catch((): Problem => ({ kind: 'unexpected' }))
+      if (problem.kind === 'unexpected' && !ending.signal.aborted) log.error({ cause }, 'a report could not be laid')
+      edition.problem = problem
     },
   )
   return nowOf(edition)
 }
 
-async function makeRoom(account: string): Promise<void> {
+/** That its book is being opened is said where it is so; a table that is missing otherwise is our own mistake. */
+async function problemOf(cause: unknown, { reads, isOpening }: Laying): Promise<Problem> {
+  const isChanging = cause instanceof BeingOpened || (isOfAnotherShape(cause) && (await isOpening?.()))
+  return isChanging
+    ? { kind: 'being-opened', book: reads.live.book.name }
+    : (heavyProblem(cause) ?? { kind: 'unexpected' })
+}
+
+/** Waits until there are few enough before it; what is stopped while it waits is never begun. */
+async function inTurn<T>(signal: AbortSignal, work: () => Promise<T>): Promise<T> {
+  while (beingLaid().size >= laidAtOnce) await Promise.race(beingLaid())
+  signal.throwIfAborted()
+  const going = work()
+  const ended = going.then(
+    () => undefined,
+    () => undefined,
+  )
+  beingLaid().add(ended)
+  return going.finally(() => beingLaid().delete(ended))
+}
+
+async function makeRoom(account: string, view: string): Promise<void> {
   const all = [...editions().values()].sort((a, b) => b.began - a.began)
   const own = all.filter((one) => one.account === account)
   const going = new Set([
+    ...own.filter((one) => one.view === view),
     ...own.slice(mostOfOne - 1),
     ...all.slice(mostOfAll - 1),
     ...all.filter(({ began }) => Date.now() - began > keptFor),
   ])
   for (const one of going) await dropEdition(one.id, one.account)
+}
+
+/** Nobody looks there any more. */
+export async function leaveView(account: string, view: string): Promise<void> {
+  for (const one of [...editions().values()])
+    if (one.account === account && one.view === view) await dropEdition(one.id, account)
 }
 
 /** What is no longer wanted is stopped, in the database too, and goes. */

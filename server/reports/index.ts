@@ -1,3 +1,3 @@
-export { dropEdition, editionNow, type EditionNow, editionPage, editionPdf, startEdition } from './editions'
+export { dropEdition, leaveView, editionNow, type EditionNow, editionPage, editionPdf, startEdition } from './editions'
 export { sheetOf } from './sheet'
 export type { Laying } from './lay-edition'

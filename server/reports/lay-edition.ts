@@ -30,6 +30,8 @@ export interface Laying {
   readonly called?: Readonly<Record<string, string>> | undefined
   /** What stands on everything that the office prints. */
   readonly letterhead?: Letterhead | undefined
+  /** Whether the book is being opened: tables that are read wait for nobody, but changes of them wait for who reads. */
+  readonly isOpening?: (() => Promise<boolean>) | undefined
   /** Who asked for it. */
   readonly who: string
 }
@@ -47,6 +49,22 @@ export interface Otherwise {
 export interface Laid {
   readonly fitted: Fitted
   readonly otherwise: readonly Otherwise[]
+}
+
+/** The book is being opened anew: whoever reads lets go, so that the opening, and those who save, needn't wait. */
+export class BeingOpened extends Error {}
+
+/** How often that is asked, in milliseconds. */
+const often = 1000
+
+/** Lets go of what is read when the book is being opened. */
+export function lettingGo({ isOpening }: Pick<Laying, 'isOpening'>): () => Promise<void> {
+  let asked = performance.now()
+  return async () => {
+    if (!isOpening || performance.now() - asked < often) return
+    asked = performance.now()
+    if (await isOpening()) throw new BeingOpened()
+  }
 }
 
 /** So many rows tell how wide columns are. */
@@ -100,7 +118,14 @@ export async function layReport(
   const columns = paperColumns(reads.live.book, read, shown)
   const words = wordsOf(laying)
   return ofOneMoment(reads.db, async (transaction) => {
-    const walk: ReportWalk = { reads: { ...reads, transaction }, list, answers, read, shown }
+    const walk: ReportWalk = {
+      reads: { ...reads, transaction },
+      list,
+      answers,
+      read,
+      shown,
+      between: lettingGo(laying),
+    }
     const sample = [...(await longestNumbers(walk))]
     const parts: PaperPart[] = []
     let full: Page[] = []

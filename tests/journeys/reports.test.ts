@@ -182,6 +182,20 @@ test('the PDF has the very pages that are on the screen, word for word and dot f
   await browser.resize({ width: 1280, height: 800 })
 })
 
+test('whoever leaves the page wants no more of it: what was laid is gone', async () => {
+  const address = await script<string>(
+    'return [...document.querySelectorAll("a")].find((a) => a.textContent.includes("Print")).href',
+  )
+  const cookies = (await browser.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
+  const status = async () => (await fetch(address, { headers: { cookie: cookies } })).status
+  expect(await status()).toBe(200)
+  await browser.press('Reports')
+  await browser.driver.wait(async () => (await status()) === 404, 30_000)
+  expect(await browser.complaints()).toEqual([])
+  await browser.press('What each state brought')
+  await browser.read('Nothing is cut off')
+})
+
 test('with its list the report goes, which is said before', async () => {
   await browser.press('Remove')
   await browser.read('Remove the report What each state brought?')

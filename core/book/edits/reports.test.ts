@@ -71,3 +71,12 @@ test('with its list it goes, and with the list’s table', () => {
     expect([gone.reports, gone.lists, faultsOf(gone)]).toEqual([[], [], []])
   }
 })
+
+test('a letterhead is tidied, taken out where nothing is left of it, and refused where it is too long', () => {
+  const change = (to: Extract<Edit, { kind: 'changeLetterhead' }>['to']): Edit => ({ kind: 'changeLetterhead', to })
+  const kept = after(change({ name: ' Emberly \u0007', lines: '4 Ferry Lane\nOtterby\u200b', foot: '  ' }))
+  expect(kept.letterhead).toEqual({ name: 'Emberly', lines: '4 Ferry Lane\nOtterby' })
+  expect(refusal(change({ name: 'Emberly', lines: '4 Ferry Lane\nOtterby' }), kept)).toBe('nothing-to-change')
+  expect(refusal(change({ foot: 'x'.repeat(limits.letterheadLength + 1) }))).toBe('too-long')
+  expect(after(change({}), kept).letterhead).toBe(undefined)
+})

@@ -55,8 +55,7 @@ export function letterheadBlock(drawn: Drawn, { name, lines }: Letterhead): Bloc
 
 const footSize = ({ size }: Measures) => Math.max(6.5, size * 0.8)
 
-const linesOf = (measures: Measures, foot: string) =>
-  wrap(asPrinted(foot), measures.frame.width, footSize(measures)).slice(0, 3)
+const linesOf = (measures: Measures, foot: string) => wrap(asPrinted(foot), measures.frame.width, footSize(measures))
 
 /** How much room the office's own line takes at the foot of a page. */
 export const footLead = (measures: Measures, foot: string): number =>

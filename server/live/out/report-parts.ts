@@ -12,6 +12,8 @@ const mostGroups = 100_000
 export interface ReportWalk extends Walk {
   /** Which of the list's columns are shown, by their places. */
   readonly shown: readonly number[]
+  /** Called between two questions: what it throws ends the walk. */
+  readonly between?: () => Promise<void>
 }
 
 const cutShort = () => new Error('A list could not be read to its end.')
@@ -61,6 +63,7 @@ async function* linesOf(walk: ReportWalk, path: readonly (string | null)[]): Asy
     const page = await askList(reads, list, answers, { after, limit: pageSize, path })
     if ('faults' in page) throw cutShort()
     yield { kind: 'lines', lines: page.lines }
+    await walk.between?.()
     after = page.next
   } while (after)
 }

@@ -12,4 +12,4 @@ export function heavyProblem(cause: unknown): Problem | undefined {
 
 /** Whether a statement spoke of a table, a column or a view that isn't there: while a book is being opened they come and go. */
 export const isOfAnotherShape = (cause: unknown): boolean =>
-  [1146, 1054, 1356].includes(databaseErrorOf(cause).errno ?? 0)
+  [1146, 1054, 1356, 1412].includes(databaseErrorOf(cause).errno ?? 0)

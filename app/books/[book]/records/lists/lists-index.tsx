@@ -22,7 +22,7 @@ const slowFrom = 1000
 function saySlow({ ready, owner }: List, use: ListUse | undefined): string | undefined {
   if (!use || use.took < slowFrom || ready) return undefined
   const help = owner === undefined ? 'Kept ready' : 'Kept for everybody, and ready'
-  return `Asked ${counted(use.runs, 'time')} this month, ${(use.took / 1000).toFixed(1)} seconds each. ${help}, it may be quicker.`
+  return `Asked ${counted(use.runs, 'time')} this month, ${(use.took / 1000).toFixed(1)} seconds on average. ${help}, it may be quicker.`
 }
 
 /** All lists that somebody may see, and the way to a new one. */

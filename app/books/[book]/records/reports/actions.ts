@@ -2,7 +2,7 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { findReport, Letterhead, Report } from '@/core/book'
+import { bookId, findReport, Letterhead, Report } from '@/core/book'
 import { fail, ok } from '@/core/words'
 import * as books from '@/server/books'
 
@@ -44,9 +44,11 @@ export const dropReport = bookAction(
 /** What stands on everything that the office prints. */
 export const changeLetterhead = bookAction(
   'administrator',
-  z.strictObject({ to: LongLetterhead }),
-  async (at, { to }) => {
-    const saved = await books.editBook(at.db, at.stored.id, at.account.id, { kind: 'changeLetterhead', to }, [])
+  z.strictObject({ to: LongLetterhead, before: Letterhead.optional() }),
+  async (at, { to, before }) => {
+    const saved = await books.editBook(at.db, at.stored.id, at.account.id, { kind: 'changeLetterhead', to }, [
+      { id: bookId, key: 'letterhead', from: before ?? null },
+    ])
     return saved.ok ? ok(null) : saved
   },
 )

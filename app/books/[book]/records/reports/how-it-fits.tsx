@@ -3,7 +3,7 @@
 import type { Report } from '@/core/book'
 import type { ReadList } from '@/core/lists'
 import { type Fitted, leastLetters, sayPaper, shownIn } from '@/core/reports'
-import { counted, inSentence, listed } from '@/core/words'
+import { counted, listed } from '@/core/words'
 import type { EditionNow } from '@/server/reports'
 import { Note, WordButton } from '@/ui/kit'
 
@@ -102,4 +102,4 @@ function sayOtherwise({ paper }: Report, what: 'turned' | 'smaller', now: Fitted
 export const sayPages = ({ pages, laid }: EditionNow, here: number): string =>
   laid
     ? `page ${Math.min(here + 1, pages)} of ${pages.toLocaleString('en-GB')}`
-    : `${inSentence('Page')} ${here + 1}, ${pages.toLocaleString('en-GB')} laid so far`
+    : `page ${here + 1}, ${pages.toLocaleString('en-GB')} laid so far`

@@ -25,7 +25,9 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
     )
   const send = async (event: FormEvent) => {
     event.preventDefault()
-    const saved = await answered(changeLetterhead(id, { to: { name, lines, foot } }))
+    const saved = await answered(
+      changeLetterhead(id, { to: { name, lines, foot }, ...(book.letterhead && { before: book.letterhead }) }),
+    )
     const isSame = !saved.ok && saved.problem.kind === 'nothing-to-change'
     setWrong(saved.ok || isSame ? '' : wordProblem(saved.problem))
     if (!saved.ok) return

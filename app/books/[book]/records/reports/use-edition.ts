@@ -1,12 +1,13 @@
 'use client'
 
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { useEffect, useRef } from 'react'
+import { useEffect, useState } from 'react'
 import { officeNow } from '@/app/office-now'
 import type { Report } from '@/core/book'
 import type { Page } from '@/core/reports'
 import { type Problem, wordProblem } from '@/core/words'
 import type { EditionNow } from '@/server/reports'
+import { freshId } from '@/ui/ids'
 import { Refused } from '../rows-query'
 import { useSettled } from '../use-settled'
 
@@ -27,16 +28,14 @@ const often = 350
 export function useEdition(base: string, report: Report, given: Given) {
   // A name or a margin that is still being typed is not laid with every letter.
   const wish = useSettled(JSON.stringify({ report, given }), 350)
-  const last = useRef<string>(undefined)
+  const [view] = useState(freshId)
   const begun = useQuery({
     queryKey: ['edition', base, wish],
     queryFn: async ({ signal }) => {
-      const body = { ...(JSON.parse(wish) as object), moment: officeNow().moment, instead: last.current }
+      const body = { ...(JSON.parse(wish) as object), moment: officeNow().moment, view }
       const headers = { 'content-type': 'application/json' }
       const asking = fetch(`${base}/reports/lay`, { method: 'POST', headers, body: JSON.stringify(body), signal })
-      const now = await answerOf<EditionNow>(asking)
-      last.current = now.id
-      return now
+      return answerOf<EditionNow>(asking)
     },
     retry,
     staleTime: Infinity,
@@ -55,12 +54,9 @@ export function useEdition(base: string, report: Report, given: Given) {
   // Whoever goes away wants no more of it.
   useEffect(
     () => () => {
-      if (last.current)
-        void fetch(`${base}/reports/laid?edition=${last.current}`, { method: 'DELETE', keepalive: true }).catch(
-          () => undefined,
-        )
+      void fetch(`${base}/reports/leave`, { method: 'POST', body: view, keepalive: true }).catch(() => undefined)
     },
-    [base],
+    [base, view],
   )
   const error = begun.error ?? now.error
   return { now: now.data ?? begun.data, error, again: () => void begun.refetch() }
@@ -86,7 +82,7 @@ export async function sheetOf(base: string, report: Report, given: Given): Promi
   const answer = await fetch(`${base}/reports/lay`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ report, given, moment: officeNow().moment, as: 'xlsx' }),
+    body: JSON.stringify({ report, given, moment: officeNow().moment, view: 'sheet', as: 'xlsx' }),
   })
   if (answer.ok) return answer.blob()
   return answerOf<Blob>(Promise.resolve(answer))

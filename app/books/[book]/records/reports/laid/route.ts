@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import { bookRoute, refused } from '@/app/door'
 import { fail } from '@/core/words'
-import { dropEdition, editionNow, editionPage, editionPdf } from '@/server/reports'
+import { editionNow, editionPage, editionPdf } from '@/server/reports'
 
 const gone = () => refused(404, fail({ kind: 'edition-gone' }))
 
@@ -29,10 +29,4 @@ export const GET = bookRoute<{ book: string }>('reader', async ({ account, store
   }
   const now = editionNow(id, account.id, stored.id)
   return now ? Response.json(now) : gone()
-})
-
-/** An edition is no longer wanted: what is still being laid is stopped. */
-export const DELETE = bookRoute<{ book: string }>('reader', async ({ account }, request) => {
-  await dropEdition(new URL(request.url).searchParams.get('edition') ?? '', account.id)
-  return Response.json({})
 })

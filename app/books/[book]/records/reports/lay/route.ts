@@ -5,18 +5,18 @@ import { fileHeaders } from '@/app/text-answer'
 import { type List, Report } from '@/core/book'
 import { readList } from '@/core/lists'
 import { fail } from '@/core/words'
-import { listsFor } from '@/server/books'
+import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
-import { dropEdition, type Laying, sheetOf, startEdition } from '@/server/reports'
+import { type Laying, sheetOf, startEdition } from '@/server/reports'
 
 const Wish = z.strictObject({
   report: Report,
   given: z.record(z.string().max(40), z.string().max(400)).default({}),
   /** The minute it is where somebody asks. */
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
-  /** The edition that this one comes in place of. */
-  instead: z.string().max(40).optional(),
+  /** Where it is looked at: what is laid there comes in place of what was. */
+  view: z.string().min(1).max(40),
   /** A spreadsheet in place of pages. */
   as: z.literal('xlsx').optional(),
 })
@@ -28,7 +28,7 @@ const xlsx = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
   const wish = Wish.safeParse(await sentIn(request))
   if (!wish.success) return refused(400, fail({ kind: 'unexpected' }))
-  const { report, given, moment, instead, as } = wish.data
+  const { report, given, moment, view, as } = wish.data
   const live = await openedBook(db, stored)
   if (!live.ok) return refused(409, live)
   const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
@@ -46,6 +46,7 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     report,
     answers,
     called,
+    isOpening: async () => (await findBook(db, stored.id))?.opening !== undefined,
     letterhead: stored.book.letterhead,
     who: account.name,
   })
@@ -53,8 +54,7 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     const { name, file } = await sheetOf(laying(request.signal))
     return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(xlsx, `${name}.xlsx`) })
   }
-  if (instead) await dropEdition(instead, account.id)
-  const edition = await startEdition(stored.id, account.id, laying)
+  const edition = await startEdition(stored.id, account.id, laying, view)
   return Response.json(edition)
 })
 
