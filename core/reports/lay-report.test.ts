@@ -184,6 +184,13 @@ test('all of the office’s own line stands at the foot, however narrow the pape
   expect(lines.join(' ')).toContain(foot)
 })
 
+test('letters that the typefaces may lack are named, from the heading and from the rows', () => {
+  const said = { ...words, title: 'Odd 漢' }
+  const { layer } = laid([column('name')], [{ kind: 'row', cells: ['Ωmega é 👩‍🚒'] }], {}, said)
+  expect(layer.fitted.lacking).toEqual(['漢', '👩‍🚒'])
+  expect(laid([column('name')], [{ kind: 'row', cells: ['Ωmega é'] }]).layer.fitted.lacking).toEqual([])
+})
+
 test('an empty list says so', () => {
   const { pages } = laid(columns, [sum(undefined, 'All')])
   expect(linesOf(pages[0]!)).toContain('Nothing is like that.')

@@ -1,6 +1,6 @@
 import { nth } from '../words'
 import type { Report } from '../book'
-import { clipped, evenWidth } from '../letters'
+import { asPrinted, clipped, evenWidth, stretchesOf } from '../letters'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
@@ -38,9 +38,14 @@ export interface Fitted {
   readonly wrapped: Readonly<Record<number, number>>
   /** Numbers that are set smaller, as they are wider than their column. */
   readonly smaller: number
+  /** Letters, some of them, whose widths are only guessed: the typefaces may have no shape for them. */
+  readonly lacking: readonly string[]
   /** Pages that stand side by side, where columns are carried over. */
   readonly beside: number
 }
+
+/** So many letters are named. */
+const mostLacking = 12
 
 /** Room at the head and the foot of each page, by the size of the letters. */
 const headRoom = 2.6
@@ -57,6 +62,7 @@ export class ReportLayer {
   private count = 0
   private readonly wrapped: Record<number, number> = {}
   private smaller = 0
+  private readonly lacking = new Set<string>()
 
   constructor(
     columns: readonly PaperColumn[],
@@ -79,6 +85,8 @@ export class ReportLayer {
       apart: look.apart === true,
       onPage,
     })
+    for (const said of [words.title, ...words.asked, words.opening, words.closing])
+      this.noteLetters(asPrinted(said ?? ''))
     this.begin(drawn)
   }
 
@@ -102,12 +110,25 @@ export class ReportLayer {
       for (const [at, cell] of (cells[set] ?? []).entries()) {
         const place = nth(columns, at)
         if (cell.size < size) this.smaller++
+        cell.lines.forEach((line) => this.noteLetters(line))
         if (cell.lines.length > 1) this.wrapped[place] = (this.wrapped[place] ?? 0) + 1
       }
   }
 
+  /** Notes letters that the table of widths doesn't have. */
+  private noteLetters(line: string): void {
+    if (this.lacking.size >= mostLacking || /^[\x20-\x7e]*$/.test(line)) return
+    for (const { face, words } of stretchesOf(line, 1)) if (face === 'none' && words.trim()) this.lacking.add(words)
+  }
+
   get fitted(): Fitted {
-    return { rows: this.count, wrapped: this.wrapped, smaller: this.smaller, beside: this.fit.sets.length }
+    return {
+      lacking: [...this.lacking],
+      rows: this.count,
+      wrapped: this.wrapped,
+      smaller: this.smaller,
+      beside: this.fit.sets.length,
+    }
   }
 
   part(part: PaperPart): void {

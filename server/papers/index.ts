@@ -1,2 +1,3 @@
 export { DrawnPages, pdfOfPages } from './map-pages'
 export { ReportPdf } from './report-pdf'
+export { hasShape } from './typefaces'

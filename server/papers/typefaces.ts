@@ -36,6 +36,10 @@ export function openTypeface(name: keyof typeof typefaces, face: 'normal' | 'bol
 const has = (name: keyof typeof typefaces, letter: string) =>
   openTypeface(name, 'normal').hasGlyphForCodePoint(letter.codePointAt(0)!)
 
+/** Whether one of the typefaces has a shape for all that a letter is made of. */
+export const hasShape = (letter: string): boolean =>
+  [...letter].every((one) => !isSeen.test(one) || has(family, one) || has(further, one))
+
 export interface Dressed {
   readonly svg: string
   /** Letters that neither typeface has. */

@@ -181,6 +181,16 @@ test('a table that is missing while the book is opened is told so', async () => 
   await dropEdition(id, averil)
 })
 
+test('letters that no typeface on paper has are named; those that one of them has are not', async () => {
+  const wish = laying({ report: { ...report, name: 'Odd 漢 ế' } })
+  const { fitted } = await layReport(
+    wish,
+    () => undefined,
+    () => Promise.resolve(),
+  )
+  expect(fitted.lacking).toEqual(['漢'])
+})
+
 test('the PDF holds the words of its pages, and its title', async () => {
   const { id } = await startEdition('book', averil, () => laying())
   await finished(id)

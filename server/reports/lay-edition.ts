@@ -18,6 +18,7 @@ import { findField } from '@/core/book'
 import { showDay, showValue } from '@/core/kinds'
 import { inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
+import { hasShape } from '../papers'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
 /** What a report is laid of. */
@@ -154,7 +155,8 @@ export async function layReport(
     await onPages(full)
     const tried =
       parts.length < mostTried ? triedOtherwise(report, (look) => layAgain(columns, sample, look, words, parts)) : []
-    return { fitted: layer.fitted, otherwise: tried }
+    const { fitted } = layer
+    return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise: tried }
   })
 }
 

@@ -30,6 +30,11 @@ export function HowItFits({ report, read, edition: { laid, pages }, onChange }: 
       <Note mark="fine" head="Nothing is cut off">
         {sayFitted(report, shown.length, fitted, heading)}
       </Note>
+      {fitted.lacking.length > 0 && (
+        <Note mark="look" head="Some letters have no shape here">
+          {listed(fitted.lacking)}: the typefaces on paper don’t have them. Each is an empty box.
+        </Note>
+      )}
       {fitted.smaller > 0 && (
         <Note mark="look" head={`${counted(fitted.smaller, 'number')} set smaller`}>
           {fitted.smaller === 1 ? 'It is' : 'They are'} wider than the column is. Turn the paper, or leave a column out.

@@ -31,7 +31,7 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
   return (
     <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
       <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
-        <h1 className="text-[22px] leading-tight">{name}</h1>
+        <h1 className="min-w-0 text-[22px] leading-tight [overflow-wrap:anywhere]">{name}</h1>
         <span role="status" className="text-[13px] text-ash-6">
           {edition && edition.pages > 0 && sayPages(edition, here)}
         </span>
