@@ -1,7 +1,7 @@
 import { createWriteStream } from 'node:fs'
 import { finished } from 'node:stream/promises'
 import type { List, Report } from '@/core/book'
-import { dropEdition, editionNow, editionPdf, startEdition } from '@/server/reports'
+import { dropEdition, editionNow, editionPdf, reportWork, startEdition } from '@/server/reports'
 import type { BenchBook } from './book'
 
 const many = 100_000
@@ -45,13 +45,9 @@ export async function benchReports({ db, live, plain }: BenchBook): Promise<void
   }
   const answers = { given: {}, now: { moment: '2027-03-12T10:00' }, lists: [list] }
   const began = performance.now()
-  const { id } = await startEdition('bench', 'bench', () => ({
-    reads: { db, live },
-    list,
-    report,
-    answers,
-    who: 'Bench',
-  }))
+  const { id } = await startEdition('bench', 'bench', () =>
+    reportWork({ reads: { db, live }, list, report, answers, who: 'Bench' }),
+  )
   const until = async (isSo: () => boolean) => {
     while (!isSo()) await new Promise((later) => setTimeout(later, 5))
     return performance.now() - began

@@ -3,6 +3,7 @@ import type { Json } from '../words'
 import { limits } from './limits'
 import { List } from './list'
 import { Letterhead, Report } from './report'
+import { Template } from './template'
 import { Choices, FieldSettings, type KindName, kindNames, Look } from '../kinds'
 
 const Id = z.string().min(1).max(40)
@@ -201,6 +202,7 @@ export const Book = z.strictObject({
   sheet: Sheet.readonly().default({}),
   lists: z.array(List).readonly().default([]),
   reports: z.array(Report).readonly().default([]),
+  templates: z.array(Template).readonly().default([]),
   letterhead: Letterhead.readonly().optional(),
 })
 export type Book = Readonly<z.infer<typeof Book>>

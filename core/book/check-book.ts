@@ -20,6 +20,7 @@ export function faultsOf(book: Book): string[] {
     ...book.remarks,
     ...book.lists,
     ...book.reports,
+    ...book.templates,
   ])
     seen(part.id)
   const names = new Set<string>()
@@ -67,12 +68,13 @@ export function faultsOf(book: Book): string[] {
 }
 
 /** What speaks of a table that isn't there. */
-function lostTables({ tables, pairs, rules, lists, reports }: Book): string[] {
+function lostTables({ tables, pairs, rules, lists, reports, templates }: Book): string[] {
   const isThere = (id: string) => tables.some((table) => table.id === id)
   return [
     ...pairs.filter(({ a, b }) => !isThere(a) || !isThere(b)).map(() => 'a pair is linked to nothing'),
     ...rules.filter(({ table }) => !isThere(table)).map(() => 'a rule is linked to nothing'),
     ...lists.filter(({ table }) => !isThere(table)).map(() => 'a list is of no table'),
+    ...templates.filter(({ table }) => !isThere(table)).map(() => 'a document is of no table'),
     ...reports.filter(({ list }) => !lists.some(({ id }) => id === list)).map(() => 'a report is of no list'),
   ]
 }

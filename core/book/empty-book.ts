@@ -16,4 +16,5 @@ export const emptyBook = (name: string, look: Look): Book => ({
   sheet: {},
   lists: [],
   reports: [],
+  templates: [],
 })

@@ -1,6 +1,7 @@
 import type { Book, Field, Link, Need, Table } from './book'
 import type { List } from './list'
 import type { Report } from './report'
+import type { Template } from './template'
 import { oncePer } from '../words'
 
 const tablesById = oncePer((tables: Book['tables']) => new Map(tables.map((table) => [table.id, table])))
@@ -16,6 +17,8 @@ export function tableOf(book: Book, id: string): Table {
 export const findNeed = (book: Book, id: string): Need | undefined => book.needs.find((need) => need.id === id)
 export const findReport = (book: Book, id: string): Report | undefined =>
   book.reports.find((report) => report.id === id)
+export const findTemplate = (book: Book, id: string): Template | undefined =>
+  book.templates.find((template) => template.id === id)
 export const findList = (book: Book, id: string): List | undefined => book.lists.find((list) => list.id === id)
 export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
 

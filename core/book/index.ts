@@ -32,6 +32,19 @@ export {
   type Way,
 } from './list'
 export { Letterhead, type Paper, type PaperName, Report } from './report'
+export {
+  type Block,
+  blocksIn,
+  type Inline,
+  type Labels,
+  linesIn,
+  type RowsBlock,
+  Template,
+  type Window,
+  windows,
+  type Writing,
+  writings,
+} from './template'
 export { conditionsIn } from './conditions'
 export { emptyBook } from './empty-book'
 export { limits } from './limits'
@@ -46,6 +59,7 @@ export {
   findLink,
   findList,
   findReport,
+  findTemplate,
   findRule,
   findTable,
   joinedBy,

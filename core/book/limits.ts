@@ -14,6 +14,15 @@ export const limits = {
   describeLength: 500,
   lists: 500,
   reports: 500,
+  templates: 300,
+  /** Letters in one piece of a document's text. */
+  passageLength: 4000,
+  inlines: 400,
+  blocks: 300,
+  /** How deep what stands only under a condition may stand in such. */
+  onlyDepth: 2,
+  addressLines: 12,
+  rowColumns: 20,
   letterheadLength: 300,
   columns: 60,
   /** Links on the way from a list's records to others. */

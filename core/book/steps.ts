@@ -3,7 +3,18 @@ import type { Book, Table } from './book'
 
 /** The lists that parts stand in. `fields` belong to a table, the owner. */
 export type ListName =
-  'needs' | 'tables' | 'fields' | 'links' | 'pairs' | 'rules' | 'dismissed' | 'areas' | 'remarks' | 'lists' | 'reports'
+  | 'needs'
+  | 'tables'
+  | 'fields'
+  | 'links'
+  | 'pairs'
+  | 'rules'
+  | 'dismissed'
+  | 'areas'
+  | 'remarks'
+  | 'lists'
+  | 'reports'
+  | 'templates'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -142,6 +153,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     remarks: each(book.remarks),
     lists: each(book.lists),
     reports: each(book.reports),
+    templates: each(book.templates),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)

@@ -1,4 +1,5 @@
 export { letterWidths } from './letter-widths'
 export { clipped, evenWidth, type LetterWidths, textWidth, typefaceNames, type Weight } from './letters'
 export { asPrinted, widestWord, wrap } from './wrap'
+export { type Run, type RunLine, wrapRuns } from './wrap-runs'
 export { stretchesOf } from './faces'

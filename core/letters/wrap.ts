@@ -10,18 +10,27 @@ interface Piece {
 /** Texts without anything to break at are most of those that stand in tables. */
 const isOneWord = (text: string) => /^[\p{L}\p{N}.,:+%£$€]*$/u.test(text)
 
-/** A text cut where it may go on in a new line (UAX #14). */
-function piecesOf(text: string): Piece[] {
-  if (isOneWord(text)) return text === '' ? [] : [{ words: text, ends: false }]
+/** Where a text may go on in a new line, or must (UAX #14), by its letters; its end is the last. */
+export function breaksOf(text: string): { readonly position: number; readonly required: boolean }[] {
+  if (isOneWord(text)) return text === '' ? [] : [{ position: text.length, required: false }]
   const breaker = new LineBreaker(text)
-  const found: Piece[] = []
-  let from = 0
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
-    const words = text.slice(from, next.position)
-    found.push({ words: words.replace(/[\r\n\u2028\u2029\v\f]+$/, ''), ends: next.required })
-    from = next.position
-  }
+  const found: { position: number; required: boolean }[] = []
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
+    found.push({ position: next.position, required: next.required })
   return found
+}
+
+/** Ends of lines that a text has at its end. */
+const endings = /[\r\n\u2028\u2029\v\f]+$/
+
+/** A text cut where it may go on in a new line. */
+function piecesOf(text: string): Piece[] {
+  let from = 0
+  return breaksOf(text).map(({ position, required }) => {
+    const words = text.slice(from, position).replace(endings, '')
+    from = position
+    return { words, ends: required }
+  })
 }
 
 const letters = new Intl.Segmenter('en', { granularity: 'grapheme' })

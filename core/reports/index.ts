@@ -3,3 +3,15 @@ export { around, type Fitted, type ReportLook, ReportLayer, type ReportWords } f
 export { leastLetters, type Measures, sayPaper } from './layout/measures'
 export type { Item, Page, PagePart, TextItem } from './page'
 export type { PaperPart } from './table'
+export { documentMeasures, layDocument } from './documents/lay-document'
+export type { Filled, FilledRows, Said } from './documents/filled'
+export {
+  parentColumn,
+  type ReadRows,
+  type ReadTemplate,
+  readTemplate,
+  rowWays,
+  type TemplateFault,
+} from './documents/read-template'
+export { windowFields } from './documents/envelope'
+export { sayColumn, sayInline, writingsFor } from './documents/say-inline'

@@ -94,7 +94,7 @@ export class ReportLayer {
     const { size } = drawn.measures
     const { title, asked, opening, letterhead } = this.words
     if (letterhead && (letterhead.name ?? letterhead.lines.length > 0))
-      this.flow.words(letterheadBlock(drawn, letterhead))
+      this.flow.words(letterheadBlock(drawn.measures, letterhead))
     const say = (of: PagePart, words: string, look: Parameters<typeof wordsBlock>[2]) =>
       this.flow.words({ ...wordsBlock(drawn, words, look), of })
     say('heading', title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 })

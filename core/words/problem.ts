@@ -1,3 +1,4 @@
+import { documentProblems } from './problems/documents'
 import { editProblems } from './problems/edits'
 import { expressionProblems } from './problems/expressions'
 import { listProblems } from './problems/lists'
@@ -17,6 +18,7 @@ export const catalogues = {
   rules: ruleProblems,
   openings: openingProblems,
   lists: listProblems,
+  documents: documentProblems,
 }
 
 const catalogue = {
@@ -28,6 +30,7 @@ const catalogue = {
   ...ruleProblems,
   ...openingProblems,
   ...listProblems,
+  ...documentProblems,
 }
 
 type Catalogue = typeof catalogue

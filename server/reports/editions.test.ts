@@ -7,7 +7,8 @@ import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live/live'
 import { dropEdition, editionNow, editionPage, editionPdf, sheetOf, startEdition } from '.'
-import { BeingOpened, layReport, type Laying, lettingGo, wordsOf } from './lay-edition'
+import { type Laid, layReport, type Laying, reportWork, wordsOf } from './lay-edition'
+import { BeingOpened, lettingGo } from './work'
 
 let db: Catalogue
 let live: Live
@@ -129,9 +130,9 @@ test('all records of an edition are of one moment, whatever is saved while it is
 })
 
 test('an edition is read page by page, by who asked for it alone, and goes when it is no longer wanted', async () => {
-  const { id } = await startEdition('book', averil, () => laying())
+  const { id } = await startEdition('book', averil, () => reportWork(laying()))
   const now = await finished(id)
-  expect(now.laid?.fitted).toMatchObject({ rows: 900, beside: 1 })
+  expect((now.laid as Laid).fitted).toMatchObject({ rows: 900, beside: 1 })
   expect(now.pages).toBeGreaterThan(15)
   const last = await editionPage(id, averil, 'book', now.pages - 1)
   expect(JSON.stringify(last)).toContain(`Page ${now.pages} of ${now.pages}`)
@@ -153,7 +154,7 @@ test('an edition is read page by page, by who asked for it alone, and goes when 
 test('the oldest of one person go, so that what waits never grows', async () => {
   const ids: string[] = []
   for (let at = 0; at < 9; at++) {
-    const { id } = await startEdition('book', averil, () => laying())
+    const { id } = await startEdition('book', averil, () => reportWork(laying()))
     await finished(id)
     ids.push(id)
   }
@@ -166,7 +167,7 @@ test('the oldest of one person go, so that what waits never grows', async () => 
 
 test('a list that takes too long, or is stopped, says so in words', async () => {
   const { id } = await startEdition('book', averil, () =>
-    laying({ reads: { db, live: { ...live, schema: 'nowhere' } } }),
+    reportWork(laying({ reads: { db, live: { ...live, schema: 'nowhere' } } })),
   )
   expect((await finished(id)).problem).toEqual({ kind: 'unexpected' })
   await dropEdition(id, averil)
@@ -175,7 +176,7 @@ test('a list that takes too long, or is stopped, says so in words', async () => 
 test('a table that is missing while the book is opened is told so', async () => {
   const missing = { db, live: { ...live, schema: 'nowhere' } }
   const { id } = await startEdition('book', averil, () =>
-    laying({ reads: missing, isOpening: () => Promise.resolve(true) }),
+    reportWork(laying({ reads: missing, isOpening: () => Promise.resolve(true) })),
   )
   expect((await finished(id)).problem).toEqual({ kind: 'being-opened', book: live.book.name })
   await dropEdition(id, averil)
@@ -192,7 +193,7 @@ test('letters that no typeface on paper has are named; those that one of them ha
 })
 
 test('the PDF holds the words of its pages, and its title', async () => {
-  const { id } = await startEdition('book', averil, () => laying())
+  const { id } = await startEdition('book', averil, () => reportWork(laying()))
   await finished(id)
   const made = editionPdf(id, averil, 'book', 'Averil')
   const parts: Buffer[] = []
@@ -248,11 +249,11 @@ test('what was answered stands in the heading: days as they are meant, records a
 
 test('what is laid where another was looked at comes in its place, also while that is still being laid', async () => {
   const started = await Promise.all(
-    Array.from({ length: 5 }, () => startEdition('book', averil, () => laying(), 'one view')),
+    Array.from({ length: 5 }, () => startEdition('book', averil, () => reportWork(laying()), 'one view')),
   )
-  const last = await startEdition('book', averil, () => laying(), 'one view')
+  const last = await startEdition('book', averil, () => reportWork(laying()), 'one view')
   expect((await finished(last.id)).laid).toBeDefined()
-  const others = await startEdition('book', averil, () => laying(), 'another view')
+  const others = await startEdition('book', averil, () => reportWork(laying()), 'another view')
   expect((await finished(others.id)).laid).toBeDefined()
   expect(started.map(({ id }) => editionNow(id, averil, 'book'))).toEqual(started.map(() => undefined))
   expect(editionNow(last.id, averil, 'book')).toBeDefined()
@@ -267,7 +268,7 @@ test('few are laid at once, and each has its turn', async () => {
     now--
     return false
   }
-  const wish = () => laying({ isOpening })
+  const wish = () => reportWork(laying({ isOpening }))
   const all = await Promise.all(Array.from({ length: 5 }, (_, at) => startEdition('book', `person ${at}`, wish)))
   for (const [at, { id }] of all.entries()) {
     const person = `person ${at}`

@@ -1,12 +1,12 @@
 import { PassThrough, type Readable } from 'node:stream'
-import { around, type Measures, type Page, type ReportWords } from '@/core/reports'
+import type { Measures, Page } from '@/core/reports'
 import type { Problem } from '@/core/words'
 import { newId } from '../ids'
 import { log } from '../log'
 import { heavyProblem, isOfAnotherShape } from '../live'
 import { ReportPdf } from '../papers'
-import { BeingOpened, type Laid, type Laying, layReport, wordsOf } from './lay-edition'
 import { PageFile } from './page-file'
+import { BeingOpened, NotLaid, type Work } from './work'
 
 interface Edition {
   readonly id: string
@@ -14,22 +14,23 @@ interface Edition {
   readonly book: string
   /** Where it is looked at: what is laid there next comes in its place. */
   readonly view: string
-  readonly words: ReportWords
+  readonly work: Work<unknown>
   readonly file: PageFile
   readonly began: number
   measures?: Measures
-  laid?: Laid
+  laid?: unknown
   problem?: Problem
   stop: () => void
 }
 
 /** How far an edition is. */
-export interface EditionNow {
+export interface EditionNow<Found = unknown> {
   readonly id: string
   readonly pages: number
   readonly title: string
   readonly sheet: Measures['page'] | undefined
-  readonly laid: Laid | undefined
+  /** What came of it, when all of it is laid. */
+  readonly laid: Found | undefined
   readonly problem: Problem | undefined
 }
 
@@ -45,31 +46,30 @@ const held = globalThis as { hearthEditions?: Map<string, Edition>; hearthLaying
 const beingLaid = (): Set<Promise<unknown>> => (held.hearthLaying ??= new Set())
 const editions = (): Map<string, Edition> => (held.hearthEditions ??= new Map())
 
-/** Begins to lay a report on pages; they can be read as soon as they are full. */
+/** Begins to lay something on pages; they can be read as soon as they are full. */
 export async function startEdition(
   book: string,
   account: string,
-  laying: (signal: AbortSignal) => Laying,
+  workFor: (signal: AbortSignal) => Work<unknown>,
   view: string = newId(),
 ): Promise<EditionNow> {
   await makeRoom(account, view)
   const ending = new AbortController()
-  const wish = laying(ending.signal)
+  const work = workFor(ending.signal)
   const file = await PageFile.make()
   const edition: Edition = {
     id: newId(),
     account,
     book,
     view,
-    words: wordsOf(wish),
+    work,
     file,
     began: Date.now(),
     stop: () => ending.abort(),
   }
   editions().set(edition.id, edition)
   void inTurn(ending.signal, () =>
-    layReport(
-      wish,
+    work.lay(
       (measures) => (edition.measures = measures),
       (pages) => {
         if (ending.signal.aborted) throw new Error('It was stopped.')
@@ -79,8 +79,8 @@ export async function startEdition(
   ).then(
     (laid) => (edition.laid = laid),
     async (cause: unknown) => {
-      const problem = await problemOf(cause, wish).catch((): Problem => ({ kind: 'unexpected' }))
-      if (problem.kind === 'unexpected' && !ending.signal.aborted) log.error({ cause }, 'a report could not be laid')
+      const problem = await problemOf(cause, work).catch((): Problem => ({ kind: 'unexpected' }))
+      if (problem.kind === 'unexpected' && !ending.signal.aborted) log.error({ cause }, 'pages could not be laid')
       edition.problem = problem
     },
   )
@@ -88,11 +88,10 @@ export async function startEdition(
 }
 
 /** That its book is being opened is said where it is so; a table that is missing otherwise is our own mistake. */
-async function problemOf(cause: unknown, { reads, isOpening }: Laying): Promise<Problem> {
+async function problemOf(cause: unknown, { book, isOpening }: Work<unknown>): Promise<Problem> {
+  if (cause instanceof NotLaid) return cause.problem
   const isChanging = cause instanceof BeingOpened || (isOfAnotherShape(cause) && (await isOpening?.()))
-  return isChanging
-    ? { kind: 'being-opened', book: reads.live.book.name }
-    : (heavyProblem(cause) ?? { kind: 'unexpected' })
+  return isChanging ? { kind: 'being-opened', book } : (heavyProblem(cause) ?? { kind: 'unexpected' })
 }
 
 /** Waits until there are few enough before it; what is stopped while it waits is never begun. */
@@ -141,10 +140,10 @@ function find(id: string, account: string, book?: string): Edition | undefined {
   return edition?.account === account && (book === undefined || edition.book === book) ? edition : undefined
 }
 
-const nowOf = ({ id, file, words, measures, laid, problem }: Edition): EditionNow => ({
+const nowOf = ({ id, file, work, measures, laid, problem }: Edition): EditionNow => ({
   id,
   pages: file.count,
-  title: words.title,
+  title: work.title,
   sheet: measures?.page,
   laid,
   problem,
@@ -156,10 +155,11 @@ export function editionNow(id: string, account: string, book: string): EditionNo
 }
 
 /** A page with its head and foot; of how many it is, as soon as that is known. */
-async function wholePage({ file, measures, words, laid }: Edition, at: number): Promise<Page | undefined> {
+async function wholePage({ file, measures, work, laid }: Edition, at: number): Promise<Page | undefined> {
   const page = await file.page(at)
   if (!page || !measures) return undefined
-  return { ...page, items: [...page.items, ...around(measures, words, at, laid && file.count)] }
+  const more = work.around?.(measures, at, laid === undefined ? undefined : file.count) ?? []
+  return { ...page, items: [...page.items, ...more] }
 }
 
 export async function editionPage(id: string, account: string, book: string, at: number): Promise<Page | undefined> {
@@ -177,7 +177,7 @@ export function editionPdf(
   const edition = find(id, account, book)
   const { measures, laid } = edition ?? {}
   if (!edition || !measures || !laid) return undefined
-  const pdf = new ReportPdf(measures.page, { title: edition.words.title, author, made: new Date(edition.began) })
+  const pdf = new ReportPdf(measures.page, { title: edition.work.title, author, made: new Date(edition.began) })
   const out = new PassThrough()
   pdf.stream.pipe(out)
   const write = async () => {
@@ -190,5 +190,5 @@ export function editionPdf(
     pdf.end()
   }
   write().catch((cause: unknown) => out.destroy(cause as Error))
-  return { title: edition.words.title, pdf: out }
+  return { title: edition.work.title, pdf: out }
 }

@@ -1,3 +1,5 @@
 export { dropEdition, leaveView, editionNow, type EditionNow, editionPage, editionPdf, startEdition } from './editions'
 export { sheetOf } from './sheet'
-export type { Laying } from './lay-edition'
+export { type Laid, type Laying, reportWork } from './lay-edition'
+export { documentsWork, type Writings, type Written } from './lay-documents'
+export type { Work } from './work'

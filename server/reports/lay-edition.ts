@@ -1,6 +1,7 @@
 import type { Letterhead, List, Report } from '@/core/book'
 import { type Answers, conditionsOf, readList, sayDays, sayList } from '@/core/lists'
 import {
+  around,
   type Fitted,
   leastLetters,
   type Measures,
@@ -19,6 +20,7 @@ import { showDay, showValue } from '@/core/kinds'
 import { inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
 import { hasShape } from '../papers'
+import { lettingGo, type OnPages, type Work } from './work'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
 /** What a report is laid of. */
@@ -50,22 +52,6 @@ export interface Otherwise {
 export interface Laid {
   readonly fitted: Fitted
   readonly otherwise: readonly Otherwise[]
-}
-
-/** The book is being opened anew: whoever reads lets go, so that the opening, and those who save, needn't wait. */
-export class BeingOpened extends Error {}
-
-/** How often that is asked, in milliseconds. */
-const often = 1000
-
-/** Lets go of what is read when the book is being opened. */
-export function lettingGo({ isOpening }: Pick<Laying, 'isOpening'>): () => Promise<void> {
-  let asked = performance.now()
-  return async () => {
-    if (!isOpening || performance.now() - asked < often) return
-    asked = performance.now()
-    if (await isOpening()) throw new BeingOpened()
-  }
 }
 
 /** So many rows tell how wide columns are. */
@@ -109,7 +95,7 @@ export function wordsOf({ reads: { live }, list, report, answers, called, letter
 export async function layReport(
   laying: Laying,
   onBegin: (measures: Measures) => void,
-  onPages: (pages: readonly Page[]) => Promise<void>,
+  onPages: OnPages,
 ): Promise<Laid> {
   const { reads, list, report, answers } = laying
   const found = readList(reads.live.book, list, answers)
@@ -182,4 +168,16 @@ function triedOtherwise(report: Report, lay: (look: ReportLook) => Omit<Otherwis
     { what: 'turned', ...lay({ ...report, paper }) },
     ...(smaller >= leastLetters ? [{ what: 'smaller' as const, ...lay({ ...report, letters: smaller }) }] : []),
   ]
+}
+
+/** A report as what is laid. */
+export function reportWork(laying: Laying): Work<Laid> {
+  const words = wordsOf(laying)
+  return {
+    title: words.title,
+    book: laying.reads.live.book.name,
+    isOpening: laying.isOpening,
+    lay: (onBegin, onPages) => layReport(laying, onBegin, onPages),
+    around: (measures, at, pages) => around(measures, words, at, pages),
+  }
 }

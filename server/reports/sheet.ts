@@ -3,7 +3,8 @@ import { readList } from '@/core/lists'
 import { reportName, shownIn } from '@/core/reports'
 import { ofOneMoment } from '../database'
 import { xlsxOfReport } from '../live'
-import { type Laying, lettingGo } from './lay-edition'
+import type { Laying } from './lay-edition'
+import { lettingGo } from './work'
 
 /** A report as a spreadsheet; all of its records, too, are of one moment. */
 export async function sheetOf(laying: Laying): Promise<{ name: string; file: Readable }> {

@@ -10,6 +10,7 @@ const heads: Record<keyof typeof catalogues, string> = {
   rules: 'Rules',
   openings: 'Opening a book',
   lists: 'Lists',
+  documents: 'Documents',
 }
 
 /** Every problem with its sentence, by an example of each, as a page of Markdown. */

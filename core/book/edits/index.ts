@@ -18,6 +18,7 @@ import { nameLive } from './live-name'
 import { addList, changeList, removeList } from './lists'
 import { changeLetterhead } from './letterhead'
 import { addReport, changeReport, removeReport } from './reports'
+import { addTemplate, changeTemplate, removeTemplate } from './templates'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
 import { addRule, changeRule, removeRule } from './rules'
@@ -76,6 +77,9 @@ const editKinds = {
   addReport,
   changeReport,
   removeReport,
+  addTemplate,
+  changeTemplate,
+  removeTemplate,
   addList,
   changeList,
   removeList,

@@ -33,6 +33,7 @@ export const isTaken = (book: Book, id: string) =>
     book.remarks,
     book.lists,
     book.reports,
+    book.templates,
   ].some((parts) => parts.some((part) => part.id === id)) ||
   book.tables.some((table) => table.id === id || table.fields.some((field) => field.id === id))
 
@@ -46,3 +47,10 @@ export function dropLists(book: Book, isGoing: (list: List) => boolean): Step[] 
     ...going.map(({ id }) => dropPart(book, 'lists', id)).reverse(),
   ]
 }
+
+/** Takes a table's documents out. */
+export const dropTemplates = (book: Book, table: string): Step[] =>
+  book.templates
+    .filter((template) => template.table === table)
+    .map(({ id }) => dropPart(book, 'templates', id))
+    .reverse()

@@ -36,6 +36,8 @@ export interface Statement<Row> {
 export interface Page {
   readonly after?: Cursor | undefined
   readonly limit: number
+  /** Only records with these keys. */
+  readonly keys?: readonly (readonly (string | number)[])[] | undefined
 }
 
 /** Where the records of a list are asked from, and under which condition. */
@@ -61,7 +63,7 @@ export function countSql(book: Book, read: ReadList, names: PhysicalNames = phys
 export function rowsSql(
   book: Book,
   read: ReadList,
-  { after, limit }: Page,
+  { after, limit, keys: only }: Page,
   names: PhysicalNames = physicalNames(book),
 ): Statement<AskedRow> {
   const { aliases, from, reach, asked } = begin(book, names, read)
@@ -75,7 +77,7 @@ export function rowsSql(
   ]
   const all = `SELECT ${chosen.join(', ')}
 FROM ${names.quoted(read.table.id)} t${reach.joins}
-WHERE ${asked}`
+WHERE ${asked}${only ? ` AND ${keysIn(keys, only.length)}` : ''}`
   const paged = `LIMIT ${Math.max(1, Math.min(limit, 5000))}`
   // What goes along with the others is told of all of them, before a page is cut out.
   const around = alongs.length > 0 ? sorted.map((one, at) => ({ ...one, sql: `q.o${at}` })) : sorted
@@ -120,7 +122,7 @@ ORDER BY ${ordered}`
   const loads = keyColumns(read.table, names).map(({ leaf }) => kindOf(leafOf(book, leaf).kind).load)
   return {
     sql,
-    params: beyond?.params ?? [],
+    params: [...(only ?? []).flat(), ...(beyond?.params ?? [])],
     read(row) {
       const key = keys.map((_, at) => row[at]!)
       const cursor = sorted.map((_, at) => row[keys.length + at] ?? null)
@@ -128,6 +130,12 @@ ORDER BY ${ordered}`
       return { ref: refOf(key.map((part, at) => nth(loads, at)(part))), rev: Number(row[revAt]), cells, cursor, key }
     },
   }
+}
+
+/** That a record has one of so many keys. */
+const keysIn = (columns: readonly string[], count: number): string => {
+  const one = `(${columns.map(() => '?').join(', ')})`
+  return count === 0 ? 'FALSE' : `(${columns.join(', ')}) IN (${Array.from({ length: count }, () => one).join(', ')})`
 }
 
 /** By what rows are put in order: what was asked for, and then the key, so that no two are alike. */

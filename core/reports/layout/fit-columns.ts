@@ -21,6 +21,8 @@ export interface FitWish {
   /** What the columns have together, in points. */
   readonly room: number
   readonly size: number
+  /** All on one page, whatever that costs. */
+  readonly together?: boolean
 }
 
 /** Between two columns, by the size of the letters. */
@@ -42,12 +44,12 @@ interface Wants {
  * lines, where there isn't; and in several sets, side by side on pages of their own with the first column on each, where
  * words would have to be cut.
  */
-export function fitColumns({ columns, rows, room, size }: FitWish): ColumnFit {
+export function fitColumns({ columns, rows, room, size, together = false }: FitWish): ColumnFit {
   const gap = gapOf(size)
   const wants = columns.map((column, at) => wantsOf(column, rows, at, size, room))
   const width = (some: readonly number[]) => some.reduce((sum, at) => sum + nth(wants, at).least + gap, -gap)
   const all = columns.map((_, at) => at)
-  const sets = width(all) <= room ? [all] : carried(all, width, room)
+  const sets = together || width(all) <= room ? [all] : carried(all, width, room)
   return {
     gap,
     sets: sets.map((some) => ({

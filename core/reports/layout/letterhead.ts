@@ -1,6 +1,6 @@
 import { asPrinted, evenWidth, wrap } from '../../letters'
 import type { Item } from '../page'
-import { baseline, type Block, type Drawn } from './blocks'
+import { baseline, type Block } from './blocks'
 import type { Measures } from './measures'
 
 interface Letterhead {
@@ -8,10 +8,9 @@ interface Letterhead {
   readonly lines: readonly string[]
 }
 
-/** The office's name and address at the right of the first page. */
-export function letterheadBlock(drawn: Drawn, { name, lines }: Letterhead): Block {
-  const { frame, size } = drawn.measures
-  const half = frame.width * 0.6
+/** The office's name and address at the right of the first page, in a share of its width. */
+export function letterheadBlock({ frame, size }: Measures, { name, lines }: Letterhead, share = 0.6): Block {
+  const half = frame.width * share
   const large = { size: size * 1.25, lead: size * 1.25 * 1.3 }
   const small = { size: size * 0.9, lead: size * 0.9 * 1.3 }
   const rows = [

@@ -1,3 +1,15 @@
 /** The plain noun for a part of a book. */
 export type PartWord =
-  'need' | 'table' | 'field' | 'link' | 'pairing' | 'choice' | 'rule' | 'book' | 'note' | 'area' | 'list' | 'report'
+  | 'need'
+  | 'table'
+  | 'field'
+  | 'link'
+  | 'pairing'
+  | 'choice'
+  | 'rule'
+  | 'book'
+  | 'note'
+  | 'area'
+  | 'list'
+  | 'report'
+  | 'document'

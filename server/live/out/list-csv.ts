@@ -1,7 +1,7 @@
 import type { Book } from '@/core/book'
-import { type Cell, csvCell, guardFormula, type ReadColumn } from '@/core/lists'
+import { isTogether, type Cell, csvCell, guardFormula, type ReadColumn } from '@/core/lists'
 import { csvHead, csvLines } from '../read/csv'
-import { isTogether, type Spread, spread, type Walk, walkList } from './walk-list'
+import { type Spread, spread, type Walk, walkList } from './walk-list'
 
 /**
  * A list as CSV (RFC 4180, UTF-8 with a byte-order mark), a page at a time, so that no size is too large. What goes on

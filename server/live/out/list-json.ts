@@ -1,9 +1,9 @@
 import type { Book } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { kindOf } from '@/core/kinds'
-import type { Cell, ReadColumn } from '@/core/lists'
+import { isTogether, type Cell, type ReadColumn } from '@/core/lists'
 import type { Json } from '@/core/words'
-import { isTogether, type Walk, walkList } from './walk-list'
+import { type Walk, walkList } from './walk-list'
 
 /**
  * A list as JSON (RFC 8259): one object for each record, its values by their headings. Numbers are numbers, days and

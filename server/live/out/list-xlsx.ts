@@ -1,8 +1,8 @@
 import type { Readable } from 'node:stream'
 import type ExcelJS from 'exceljs'
-import { nameOf, type ReadFigure, sayList } from '@/core/lists'
+import { inWords, nameOf, type ReadFigure, sayList } from '@/core/lists'
 import { askGroups } from '../read/ask-groups'
-import { inWords, spread, type Walk, type WalkedPage, walkList } from './walk-list'
+import { spread, type Walk, type WalkedPage, walkList } from './walk-list'
 import { numberFormat, xlsxValue } from './xlsx-cells'
 import { sheetName, type Workbook, xlsxFile } from './xlsx-file'
 

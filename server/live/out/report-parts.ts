@@ -1,9 +1,9 @@
 import type { PaperPart } from '@/core/reports'
-import { cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup } from '@/core/lists'
+import { inWords, cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import { askGroups } from '../read/ask-groups'
 import { askList, type ListLine } from '../read/ask-list'
-import { inWords, spread, type Walk } from './walk-list'
+import { spread, type Walk } from './walk-list'
 import type { Cursor } from '@/core/records'
 
 const pageSize = 500

@@ -1,7 +1,5 @@
-import type { Book, List } from '@/core/book'
-import { kindOf } from '@/core/kinds'
+import type { List } from '@/core/book'
 import { type Answers, type Cell, cellAt, type ReadColumn, type ReadGroup, type ReadList, sayGroup } from '@/core/lists'
-import { displayOf } from '@/core/expressions'
 import type { Cursor } from '@/core/records'
 import type { Reads } from '../unit'
 import { askGroups } from '../read/ask-groups'
@@ -77,19 +75,4 @@ export function spread(columns: readonly ReadColumn[], { cells }: ListLine): Spr
       return at === 0 ? (cells[column.id] ?? null) : null
     }),
   )
-}
-
-export const isTogether = (cell: Cell | readonly Cell[]): cell is readonly Cell[] => Array.isArray(cell)
-
-/** A value as people write it; what a link leads to by what it is known by. */
-export function inWords(book: Book, { face }: Pick<ReadColumn, 'face'>, cell: Cell | readonly Cell[]): string {
-  if (isTogether(cell))
-    return cell
-      .map((one) => inWords(book, { face }, one))
-      .filter(Boolean)
-      .join(', ')
-  if (cell === null) return ''
-  if (typeof cell === 'object') return cell.label
-  const look = displayOf(book, face)
-  return kindOf(look.kind).show(cell, look, book.look)
 }

@@ -1,8 +1,7 @@
 import type { Book, Field } from '@/core/book'
 import { displayOf } from '@/core/expressions'
 import { kindOf } from '@/core/kinds'
-import type { Cell, ReadColumn } from '@/core/lists'
-import { inWords, isTogether } from './walk-list'
+import { inWords, isTogether, type Cell, type ReadColumn } from '@/core/lists'
 
 /** As many letters as a cell of the standard (ECMA-376) can have. */
 const mostLetters = 32_767

@@ -18,6 +18,7 @@ import {
 import type { Cursor } from '@/core/records'
 import { namesOf } from '../live'
 import { type Reads, selectRowsIn } from '../unit'
+import { keyParams } from './rows'
 
 /** One record of a list; what may be several has one value for each of them, in the same order in all its columns. */
 export interface ListLine {
@@ -43,6 +44,8 @@ export interface AskedPart {
   readonly limit: number
   /** Of one group alone: by the keys of what the list is grouped by, from the first on. */
   readonly path?: readonly (string | null)[] | undefined
+  /** Only these records of it, by their references. */
+  readonly refs?: readonly string[] | undefined
 }
 
 /** A page of a list's records, with what may be several beside each. */
@@ -50,7 +53,7 @@ export async function askList(
   reads: Reads,
   list: List,
   answers: Answers,
-  { after, limit, path = [] }: AskedPart,
+  { after, limit, path = [], refs }: AskedPart,
 ): Promise<Asked<AskedPage>> {
   const { faults, ...found } = readList(reads.live.book, list, answers)
   if (!('read' in found)) return { faults }
@@ -59,7 +62,10 @@ export async function askList(
   const names = namesOf(reads.live)
   // Of some, the first alone are asked for: they are one page.
   const most = read.first ?? limit
-  const rows = await run(reads, rowsSql(reads.live.book, read, { after, limit: most + 1 }, names))
+  const rows = await run(
+    reads,
+    rowsSql(reads.live.book, read, { after, limit: most + 1, keys: refs && keysOf(reads, read, refs) }, names),
+  )
   const page = rows.slice(0, most)
   const last = page.at(-1)
   return {
@@ -67,6 +73,13 @@ export async function askList(
     ...(read.first === undefined && rows.length > limit && last && { next: last.cursor }),
   }
 }
+
+/** Keys of references; what can't be one of the table is left out. */
+const keysOf = ({ live }: Reads, { table }: ReadList, refs: readonly string[]) =>
+  refs.flatMap((ref) => {
+    const key = keyParams(live, table.id, ref)
+    return key ? [key] : []
+  })
 
 /** How many records a list has. */
 export async function countList(

@@ -4,13 +4,13 @@ import type { Report } from '@/core/book'
 import type { ReadList } from '@/core/lists'
 import { type Fitted, leastLetters, sayPaper, shownIn } from '@/core/reports'
 import { counted, listed } from '@/core/words'
-import type { EditionNow } from '@/server/reports'
+import type { EditionNow, Laid } from '@/server/reports'
 import { Note, WordButton } from '@/ui/kit'
 
 interface Props {
   readonly report: Report
   readonly read: ReadList
-  readonly edition: EditionNow
+  readonly edition: EditionNow<Laid>
   readonly onChange: (to: Partial<Report>) => void
 }
 

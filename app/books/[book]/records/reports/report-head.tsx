@@ -8,7 +8,7 @@ import type { EditionNow } from '@/server/reports'
 import { Button, buttonLook, IconButton, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
-import { pdfOf } from './use-edition'
+import { pdfOf } from '../paper/use-edition'
 
 interface Props {
   readonly name: string

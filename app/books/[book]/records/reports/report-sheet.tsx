@@ -9,6 +9,7 @@ import type { List, Report } from '@/core/book'
 import { nameOf, readList } from '@/core/lists'
 import { type PagePart, reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
+import type { Laid } from '@/server/reports'
 import { Button, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { handOver } from '@/ui/hand-over'
@@ -23,9 +24,10 @@ import { dropReport, keepReport } from './actions'
 import { Choices } from './choices'
 import { HowItFits } from './how-it-fits'
 import { Outline, type ReportPart } from './outline'
-import { Pages } from './pages'
+import { Pages } from '../paper/pages'
 import { ReportHead } from './report-head'
-import { sheetOf, useEdition } from './use-edition'
+import { useEdition } from '../paper/use-edition'
+import { sheetOf } from './sheet-of'
 
 interface Props {
   readonly list: List
@@ -53,7 +55,7 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
   const redo = draft.mayRedo ? draft.redo : undefined
   useKeys({}, { 'Ctrl z': undo, 'Ctrl Z': undo, 'Ctrl y': redo, 'Ctrl Y': redo })
   const found = readList(book, list, { given, now: officeNow(), lists: book.lists })
-  const edition = useEdition(base, report, given)
+  const edition = useEdition<Laid>(base, 'reports/lay', { report, given })
   if (!('read' in found))
     return (
       <Room>
@@ -113,7 +115,7 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
         {!isWide && (
           <div className="flex max-h-[38%] flex-col gap-2.5 overflow-y-auto px-6 pb-3 max-md:px-3">{beside}</div>
         )}
-        <Laid edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
+        <LaidPages edition={edition} onSee={see} chosen={part === 'paper' ? undefined : part} onChoose={setPart} />
       </div>
       {dropping && before && (
         <DropDialog
@@ -129,14 +131,14 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
 }
 
 interface LaidProps {
-  readonly edition: ReturnType<typeof useEdition>
+  readonly edition: ReturnType<typeof useEdition<Laid>>
   readonly onSee: (page: number) => void
   readonly chosen: PagePart | undefined
   readonly onChoose: (part: PagePart) => void
 }
 
 /** The pages, or why there are none to see. */
-function Laid({ edition: { now, error, again }, ...shared }: LaidProps) {
+function LaidPages({ edition: { now, error, again }, ...shared }: LaidProps) {
   const why = error
     ? error instanceof Refused
       ? error.message

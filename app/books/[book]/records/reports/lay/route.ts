@@ -8,7 +8,7 @@ import { fail } from '@/core/words'
 import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
-import { type Laying, sheetOf, startEdition } from '@/server/reports'
+import { type Laying, reportWork, sheetOf, startEdition } from '@/server/reports'
 
 const Wish = z.strictObject({
   report: Report,
@@ -54,7 +54,7 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     const { name, file } = await sheetOf(laying(request.signal))
     return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(xlsx, `${name}.xlsx`) })
   }
-  const edition = await startEdition(stored.id, account.id, laying, view)
+  const edition = await startEdition(stored.id, account.id, (signal) => reportWork(laying(signal)), view)
   return Response.json(edition)
 })
 

@@ -3,7 +3,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { officeNow } from '@/app/office-now'
-import type { Report } from '@/core/book'
 import type { Page } from '@/core/reports'
 import { type Problem, wordProblem } from '@/core/words'
 import type { EditionNow } from '@/server/reports'
@@ -11,9 +10,8 @@ import { freshId } from '@/ui/ids'
 import { Refused } from '../rows-query'
 import { useSettled } from '../use-settled'
 
-type Given = Readonly<Record<string, string>>
-
-async function answerOf<Answer>(asking: Promise<Response>): Promise<Answer> {
+/** What the server answers, or why it can't, in words. */
+export async function answerOf<Answer>(asking: Promise<Response>): Promise<Answer> {
   const answer = await asking
   if (answer.ok) return (await answer.json()) as Answer
   const body = (await answer.json().catch(() => undefined)) as { problem?: Problem } | undefined
@@ -24,18 +22,18 @@ const retry = (failures: number, cause: Error) => !(cause instanceof Refused) &&
 /** How often it is asked how far the pages are, in milliseconds. */
 const often = 350
 
-/** A report laid on pages; laid anew when it changes, and how far that is. */
-export function useEdition(base: string, report: Report, given: Given) {
+/** Something laid on pages: what is wished goes to a path; laid anew when it changes, and how far that is. */
+export function useEdition<Found>(base: string, path: string, wished: object) {
   // A name or a margin that is still being typed is not laid with every letter.
-  const wish = useSettled(JSON.stringify({ report, given }), 350)
+  const wish = useSettled(JSON.stringify(wished), 350)
   const [view] = useState(freshId)
   const begun = useQuery({
-    queryKey: ['edition', base, wish],
+    queryKey: ['edition', base, path, wish],
     queryFn: async ({ signal }) => {
       const body = { ...(JSON.parse(wish) as object), moment: officeNow().moment, view }
       const headers = { 'content-type': 'application/json' }
-      const asking = fetch(`${base}/reports/lay`, { method: 'POST', headers, body: JSON.stringify(body), signal })
-      return answerOf<EditionNow>(asking)
+      const asking = fetch(`${base}/${path}`, { method: 'POST', headers, body: JSON.stringify(body), signal })
+      return answerOf<EditionNow<Found>>(asking)
     },
     retry,
     staleTime: Infinity,
@@ -46,7 +44,7 @@ export function useEdition(base: string, report: Report, given: Given) {
   const now = useQuery({
     queryKey: ['edition-now', base, id],
     enabled: id !== undefined,
-    queryFn: ({ signal }) => answerOf<EditionNow>(fetch(`${base}/reports/laid?edition=${id ?? ''}`, { signal })),
+    queryFn: ({ signal }) => answerOf<EditionNow<Found>>(fetch(`${base}/reports/laid?edition=${id ?? ''}`, { signal })),
     retry,
     gcTime: 0,
     refetchInterval: ({ state }) => (state.data?.laid || state.data?.problem || state.error ? false : often),
@@ -76,14 +74,3 @@ export function usePage(base: string, edition: string, at: number, total: number
 /** Where the PDF of an edition is: to be looked at, or taken down. */
 export const pdfOf = (base: string, edition: string, how: 'look' | 'file') =>
   `${base}/reports/laid?edition=${edition}&pdf=${how}`
-
-/** The report as a spreadsheet, read to its end. */
-export async function sheetOf(base: string, report: Report, given: Given): Promise<Blob> {
-  const answer = await fetch(`${base}/reports/lay`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ report, given, moment: officeNow().moment, view: 'sheet', as: 'xlsx' }),
-  })
-  if (answer.ok) return answer.blob()
-  return answerOf<Blob>(Promise.resolve(answer))
-}

@@ -1,0 +1,147 @@
+import * as z from 'zod'
+import { limits } from './limits'
+import { Column, Condition, Figure, Order, Way } from './list'
+import { Paper } from './report'
+
+const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
+const isBold = z.literal(true).optional()
+
+/** How a value is written, other than as everywhere. */
+export const writings = ['long', 'weekday', 'words', 'counted', 'capitals'] as const
+const Writing = z.enum(writings).optional()
+export type Writing = (typeof writings)[number]
+
+/** What stands in a line of a document. */
+export const Inline = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('text'), words: z.string().min(1).max(limits.passageLength), bold: isBold }),
+  /** What the record has in one of the document's columns. */
+  z.strictObject({
+    kind: z.literal('field'),
+    column: Id,
+    as: Writing,
+    /** What is counted, where it is written so: "3 appliances". */
+    noun: z.string().trim().min(1).max(limits.nameLength).optional(),
+    /** Said in its place where there is nothing. */
+    none: z.string().max(limits.nameLength).optional(),
+    bold: isBold,
+  }),
+  /** What isn't the record's own: the day, who hands it out, what the book is called. */
+  z.strictObject({ kind: z.literal('said'), what: z.enum(['today', 'who', 'book']), as: Writing, bold: isBold }),
+  /** The same paragraph goes on in a new line. */
+  z.strictObject({ kind: z.literal('turn') }),
+])
+export type Inline = Readonly<z.infer<typeof Inline>>
+
+const Line = z.array(Inline).max(limits.inlines).readonly()
+
+/** Rows that belong to the record, as a list of their own table has them. */
+const Rows = z.strictObject({
+  kind: z.literal('rows'),
+  id: Id,
+  /** From the record to its rows: links that lead to several, one after the other. */
+  way: Way,
+  columns: z.array(Column).min(1).max(limits.rowColumns).readonly(),
+  where: Condition.optional(),
+  order: z.array(Order).max(limits.orders).readonly(),
+  /** What they come to, beneath them. */
+  figures: z.array(Figure).min(1).max(limits.rowColumns).readonly().optional(),
+  heading: z.string().trim().min(1).max(limits.nameLength).optional(),
+  /** Said where there are none; nothing at all stands there otherwise. */
+  none: z.string().trim().min(1).max(limits.nameLength).optional(),
+})
+
+const plain = [
+  z.strictObject({
+    kind: z.literal('words'),
+    look: z.enum(['title', 'heading', 'small']).optional(),
+    align: z.enum(['middle', 'end']).optional(),
+    of: Line,
+  }),
+  /** One of several points under each other. */
+  z.strictObject({ kind: z.literal('point'), numbered: z.literal(true).optional(), of: Line }),
+  /** Where it goes to, a line each; lines of nothing but blank fields are left out. */
+  z.strictObject({ kind: z.literal('address'), lines: z.array(Line).max(limits.addressLines).readonly() }),
+  /** Columns of the record with what they are called, beside each other. */
+  z.strictObject({
+    kind: z.literal('fields'),
+    columns: z.array(Id).min(1).max(limits.columns).readonly(),
+    across: z.int().min(1).max(3),
+  }),
+  Rows,
+  /** A line across. */
+  z.strictObject({ kind: z.literal('line') }),
+  /** Room to write in by hand, so many lines high. */
+  z.strictObject({ kind: z.literal('room'), lines: z.int().min(1).max(40) }),
+  /** Lines to sign on beside each other, and what stands under each. */
+  z.strictObject({
+    kind: z.literal('signatures'),
+    of: z.array(z.string().trim().min(1).max(limits.nameLength)).min(1).max(3).readonly(),
+  }),
+  /** What comes next begins a page. */
+  z.strictObject({ kind: z.literal('turn') }),
+] as const
+type Plain = Readonly<z.infer<(typeof plain)[number]>>
+
+export type RowsBlock = Extract<Plain, { kind: 'rows' }>
+export type Block =
+  | Plain
+  /** What stands there only where a condition holds of the record. */
+  | { readonly kind: 'only'; readonly id: string; readonly when: Condition; readonly of: readonly Block[] }
+
+// As deep as people can still follow, and no deeper.
+function blockOf(depth: number): z.ZodType<Block> {
+  const inner = depth > 0 ? blockOf(depth - 1) : z.never()
+  return z.union([
+    ...plain,
+    z.strictObject({
+      kind: z.literal('only'),
+      id: Id,
+      when: Condition,
+      of: z.array(inner).min(1).max(limits.blocks).readonly(),
+    }),
+  ])
+}
+export const Block = blockOf(limits.onlyDepth)
+
+/** Labels on a sheet, in millimetres. */
+export const Labels = z.strictObject({
+  across: z.int().min(1).max(20),
+  down: z.int().min(1).max(50),
+  width: z.number().min(10).max(900),
+  height: z.number().min(5).max(900),
+  left: z.number().min(0).max(200),
+  top: z.number().min(0).max(200),
+  /** From the beginning of one to that of the next. */
+  stepAcross: z.number().min(10).max(900),
+  stepDown: z.number().min(5).max(900),
+})
+export type Labels = Readonly<z.infer<typeof Labels>>
+
+/** Where the address stands so that it shows in an envelope's window. */
+export const windows = ['din-a', 'din-b', 'uk', 'us'] as const
+export type Window = (typeof windows)[number]
+
+/** What is written for each record of a table: a bill, a certificate, a letter. */
+export const Template = z.strictObject({
+  id: Id,
+  table: Id,
+  name: z.string().trim().min(1).max(limits.nameLength),
+  paper: Paper,
+  letters: z.number().min(6).max(14),
+  /** Without the office's letterhead. */
+  bare: z.literal(true).optional(),
+  window: z.enum(windows).optional(),
+  labels: Labels.optional(),
+  /** What its text takes from the record, and from what it leads to. */
+  columns: z.array(Column).max(limits.columns).readonly(),
+  blocks: z.array(Block).max(limits.blocks).readonly(),
+})
+export type Template = Readonly<z.infer<typeof Template>>
+
+/** All blocks, those within others after the one that they are in. */
+export const blocksIn = (blocks: readonly Block[]): readonly Block[] =>
+  blocks.flatMap((block) => (block.kind === 'only' ? [block, ...blocksIn(block.of)] : [block]))
+
+/** The lines of text in a block. */
+export const linesIn = (block: Block): readonly (readonly Inline[])[] =>
+  block.kind === 'words' || block.kind === 'point' ? [block.of] : block.kind === 'address' ? block.lines : []

@@ -1,0 +1,197 @@
+import type { Block, Book, Inline } from '../../book'
+import type { Run } from '../../letters'
+import type { Measures } from '../layout/measures'
+import type { Item } from '../page'
+import type { Filled, Said } from './filled'
+import { gap, type Piece } from './piece'
+import type { ReadTemplate } from './read-template'
+import { rowsPieces } from './rows-pieces'
+import { sayColumn, sayInline } from './say-inline'
+import { textOf, type TextLook, textPieces, widthOf } from './text-pieces'
+
+/** What a document is laid from: its text, one record's values, and what everything is measured by. */
+export interface Writing {
+  readonly book: Book
+  readonly read: ReadTemplate
+  readonly filled: Filled
+  readonly said: Said
+  readonly measures: Measures
+}
+
+/** What isn't under a condition any more. */
+type Standing = Exclude<Block, { kind: 'only' }>
+
+/** All blocks as pieces, those within a condition where it holds. */
+export function blockPieces(writing: Writing, blocks: readonly Block[]): Piece[] {
+  const standing = blocks.flatMap(function within(block): readonly Standing[] {
+    if (block.kind !== 'only') return [block]
+    return writing.filled.holds.has(block.id) ? block.of.flatMap(within) : []
+  })
+  let number = 0
+  return standing.flatMap((block, at) => {
+    const before = standing[at - 1]
+    const goesOn = before?.kind === 'point' && block.kind === 'point' && before.numbered === block.numbered
+    number = goesOn ? number + 1 : 1
+    return piecesOf(writing, block, number)
+  })
+}
+
+/** The runs of a line; undefined where it has fields, all of them are blank, and nothing else is said. */
+export function runsOf({ book, read, filled, said }: Writing, line: readonly Inline[]): Run[] | undefined {
+  const parts = line.map((part) => ({ part, words: sayInline(book, read.columns, filled, said, part) }))
+  const fields = parts.filter(({ part }) => part.kind === 'field')
+  const isBlank = fields.length > 0 && fields.every(({ words }) => words.trim() === '')
+  const saysMore = parts.some(({ part, words }) => part.kind !== 'field' && /[\p{L}\p{N}]/u.test(words))
+  if (isBlank && !saysMore) return undefined
+  return parts.map(({ part, words }) => ({ words, ...('bold' in part && part.bold && { bold: true }) }))
+}
+
+function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
+  const { measures, read, filled } = writing
+  const { frame, size } = measures
+  const place = { x: frame.left, width: frame.width }
+  switch (block.kind) {
+    case 'words': {
+      const runs = runsOf(writing, block.of)
+      if (!runs) return []
+      if (runs.every(({ words }) => !words)) return [gap(size * 1.36)]
+      return textPieces(runs, place, { ...lookOf(block.look, size), align: block.align })
+    }
+    case 'point':
+      return pointPieces(writing, block, number)
+    case 'address':
+      return addressLines(writing, block.lines).flatMap((runs, at) =>
+        textPieces(runs, place, { size, above: at === 0 ? size * 0.8 : 0 }),
+      )
+    case 'fields':
+      return fieldPieces(writing, block)
+    case 'rows': {
+      const rows = read.rows.get(block.id)
+      const own = filled.rows[block.id]
+      if (!rows || !own) return []
+      return rowsPieces({ columns: rows.columns, filled: own, heading: block.heading, none: block.none }, measures)
+    }
+    case 'line':
+      return [{ height: 1, above: size * 0.8, draw: (y) => [lineAt(frame.left, y, frame.width, 0.6)] }, gap(size * 0.3)]
+    case 'room':
+      return Array.from({ length: block.lines }, () => ({
+        height: handLine,
+        above: 0,
+        draw: (y: number) => [lineAt(frame.left, y + handLine, frame.width, 0.4)],
+      }))
+    case 'signatures':
+      return [signatures(writing, block.of)]
+    case 'turn':
+      return [{ height: 0, above: 0, turns: true, draw: () => [] }]
+  }
+}
+
+/** So far are lines apart on which people write by hand, in points. */
+const handLine = 24
+
+const lineAt = (x: number, y: number, width: number, thick: number): Item => ({
+  kind: 'line',
+  x,
+  y,
+  width,
+  thick,
+  tone: 'grey',
+})
+
+function lookOf(look: 'title' | 'heading' | 'small' | undefined, size: number): TextLook {
+  switch (look) {
+    case 'title':
+      return { size: size * 1.9, bold: true, above: size * 1.2, keeps: true }
+    case 'heading':
+      return { size: size * 1.25, bold: true, above: size * 1.1, keeps: true }
+    case 'small':
+      return { size: Math.max(6, size * 0.85), tone: 'grey', above: size * 0.35 }
+    case undefined:
+      return { size, above: size * 0.6 }
+  }
+}
+
+/** The lines of an address, without those in which nothing stands. */
+export const addressLines = (writing: Writing, lines: readonly (readonly Inline[])[]): Run[][] =>
+  lines.flatMap((line) => {
+    const runs = runsOf(writing, line)
+    return runs && runs.some(({ words }) => words.trim()) ? [runs] : []
+  })
+
+function pointPieces(writing: Writing, { of, numbered }: Extract<Block, { kind: 'point' }>, number: number): Piece[] {
+  const { frame, size } = writing.measures
+  const runs = runsOf(writing, of)
+  if (!runs) return []
+  const inset = size * 1.7
+  const mark = numbered ? `${number}.` : '–'
+  const pieces = textPieces(runs, { x: frame.left + inset, width: frame.width - inset }, { size, above: size * 0.35 })
+  const sign = textOf(mark, { x: frame.left, width: inset }, { size })
+  return pieces.map((piece, at) => (at > 0 ? piece : { ...piece, draw: (y) => [...sign.draw(y), ...piece.draw(y)] }))
+}
+
+/** Fields with what they are called: beside it where they stand one under the other, above it where they share a line. */
+function fieldPieces(writing: Writing, { columns, across }: Extract<Block, { kind: 'fields' }>): Piece[] {
+  const { book, read, filled, measures } = writing
+  const { frame, size } = measures
+  const shown = columns.flatMap((id) => {
+    const column = read.columns.get(id)
+    return column ? [{ name: column.heading, words: sayColumn(book, column, filled) }] : []
+  })
+  const small = { size: Math.max(6, size * 0.82), tone: 'grey' } as const
+  if (across === 1) {
+    const widest = Math.max(0, ...shown.map(({ name }) => widthOf(name, { size })))
+    const aside = Math.min(widest + size, frame.width * 0.4)
+    return shown.flatMap(({ name, words }, at) => {
+      const head = textOf(name, { x: frame.left, width: aside - size * 0.5 }, { size, tone: 'grey' })
+      const place = { x: frame.left + aside, width: frame.width - aside }
+      const lines = textPieces([{ words: words || ' ' }], place, { size, above: size * (at === 0 ? 0.8 : 0.3) })
+      return lines.map((piece, line) =>
+        line > 0
+          ? piece
+          : {
+              ...piece,
+              height: Math.max(piece.height, lines.length === 1 ? head.height : piece.height),
+              draw: (y: number) => [...head.draw(y), ...piece.draw(y)],
+            },
+      )
+    })
+  }
+  const between = size * 1.4
+  const width = (frame.width - between * (across - 1)) / across
+  const lines = Array.from({ length: Math.ceil(shown.length / across) }, (_, at) =>
+    shown.slice(at * across, (at + 1) * across),
+  )
+  return lines.map((some) => {
+    const cells = some.map(({ name, words }, at) => {
+      const place = { x: frame.left + at * (width + between), width }
+      return { head: textOf(name, place, small), value: textOf(words || ' ', place, { size }) }
+    })
+    const headHigh = Math.max(...cells.map(({ head }) => head.height))
+    return {
+      height: headHigh + Math.max(...cells.map(({ value }) => value.height)),
+      above: size * 0.7,
+      draw: (y: number) =>
+        cells.flatMap(({ head, value }) => [
+          // What things are called stands at the foot of its lines, next to what it is.
+          ...head.draw(y + headHigh - head.height),
+          ...value.draw(y + headHigh),
+        ]),
+    }
+  })
+}
+
+function signatures({ measures: { frame, size } }: Writing, of: readonly string[]): Piece {
+  const between = size * 3
+  const width = Math.min((frame.width - between * (of.length - 1)) / of.length, 200)
+  const own = Math.max(6, size * 0.85)
+  const texts = of.map((words, at) => {
+    const x = frame.left + at * (width + between)
+    return { x, text: textOf(words, { x, width }, { size: own, tone: 'grey' }) }
+  })
+  const over = size * 3.4
+  return {
+    height: over + Math.max(...texts.map(({ text }) => text.height)) + 2,
+    above: size,
+    draw: (y) => texts.flatMap(({ x, text }) => [lineAt(x, y + over, width, 0.6), ...text.draw(y + over + 2)]),
+  }
+}

@@ -1,0 +1,104 @@
+import type { Block, Letterhead } from '../../book'
+import { asPrinted, clipped, evenWidth, wrapRuns } from '../../letters'
+import { baseline } from '../layout/blocks'
+import { footLead, footLines, letterheadBlock } from '../layout/letterhead'
+import { type Measures, measuresOf } from '../layout/measures'
+import type { Item, Page } from '../page'
+import { addressLines, blockPieces, type Writing } from './block-pieces'
+import { windowBox } from './envelope'
+import { flowPieces } from './flow-pieces'
+import type { ReadTemplate } from './read-template'
+import { leadOf, textItem } from './text-pieces'
+
+export const documentMeasures = ({ template: { paper, letters } }: Pick<ReadTemplate, 'template'>): Measures =>
+  measuresOf({ paper, letters, room: 'usual' })
+
+/** Lays a document for one record: its pages, with their heads and feet. */
+export function layDocument(writing: Writing, letterhead: Letterhead | undefined): Page[] {
+  const { read, measures, filled } = writing
+  const { template } = read
+  const { frame, size } = measures
+  const office = template.bare ? undefined : letterhead
+  const foot = office?.foot ? footLead(measures, office.foot) : 0
+  const small = Math.max(6.5, size * 0.85)
+  const bottom = frame.bottom - small * 2.4 - (foot > 0 ? foot + 8 : 0)
+  const head = headOf(writing, office)
+  const pages = flowPieces(blockPieces(writing, head.left), {
+    firstTop: Math.max(frame.top, head.bottom),
+    // What document it goes on with stands at the head of later pages.
+    top: frame.top + small * 2.2,
+    bottom,
+  })
+  return pages.map((items, at) => ({
+    items: [
+      ...(at === 0 ? head.items : goingOn(template.name, filled.label, measures, small)),
+      ...items,
+      ...(office?.foot ? footLines(measures, office.foot) : []),
+      ...(pages.length > 1 ? pageNumber(at, pages.length, measures, small) : []),
+    ],
+    areas: [],
+    marks: at === 0 ? [{ level: 0, words: filled.label, y: frame.top }] : [],
+  }))
+}
+
+interface Head {
+  readonly items: readonly Item[]
+  readonly bottom: number
+  /** What is still to be laid beneath it. */
+  readonly left: readonly Block[]
+}
+
+/** The letterhead, and the address where a window shows it. */
+function headOf(writing: Writing, office: Letterhead | undefined): Head {
+  const { read, measures } = writing
+  const { window, blocks } = read.template
+  const lines = office?.lines?.split('\n') ?? []
+  const isNamed = office !== undefined && (office.name !== undefined || lines.length > 0)
+  // Beside a window there is less room for it.
+  const block = isNamed ? letterheadBlock(measures, { name: office.name, lines }, window ? 0.45 : 0.6) : undefined
+  const top = measures.frame.top
+  const items = block?.draw(0, top) ?? []
+  const bottom = top + (block?.height ?? 0)
+  const address = window && blocks.find(({ kind }) => kind === 'address')
+  if (!window || address?.kind !== 'address') return { items, bottom, left: blocks }
+  const box = windowBox(window)
+  return {
+    items: [...items, ...addressItems(writing, address.lines, box)],
+    bottom: Math.max(bottom, box.y + box.height + measures.size * 1.5),
+    left: blocks.filter((one) => one !== address),
+  }
+}
+
+/** The address in its window: smaller where it is longer than that. */
+function addressItems(
+  writing: Writing,
+  lines: Parameters<typeof addressLines>[1],
+  box: ReturnType<typeof windowBox>,
+): Item[] {
+  const all = addressLines(writing, lines).map((runs) => runs.map((run) => ({ ...run, words: asPrinted(run.words) })))
+  let { size } = writing.measures
+  const set = () => all.flatMap((runs) => wrapRuns(runs, box.width, size))
+  while (size > 6 && set().length * leadOf(size) > box.height) size -= 0.5
+  const lead = leadOf(size)
+  return set().flatMap(({ runs }, at) =>
+    runs.map((run) =>
+      textItem(run.words, box.x + run.x, box.y + at * lead + baseline({ size, lead }), {
+        size,
+        bold: run.bold ?? false,
+      }),
+    ),
+  )
+}
+
+function goingOn(name: string, label: string, { frame }: Measures, size: number): Item[] {
+  const words = clipped(asPrinted(`${name} · ${label}`), size, frame.width, 'regular', evenWidth)
+  return [textItem(words, frame.left, frame.top + baseline({ size, lead: size * 1.32 }), { size, tone: 'grey' })]
+}
+
+function pageNumber(at: number, pages: number, { frame }: Measures, size: number): Item[] {
+  const words = `Page ${at + 1} of ${pages}`
+  const x = frame.left + frame.width - evenWidth(words, size)
+  return [
+    textItem(words, x, frame.bottom - size * 1.32 + baseline({ size, lead: size * 1.32 }), { size, tone: 'grey' }),
+  ]
+}

@@ -1,0 +1,167 @@
+import {
+  type Block,
+  blocksIn,
+  type Book,
+  type Column,
+  findTable,
+  type Hop,
+  linkWith,
+  linesIn,
+  type List,
+  type Place,
+  type RowsBlock,
+  type Table,
+  tableOf,
+  type Template,
+  type Way,
+} from '../../book'
+import { type Answers, endOf, type ListFault, readList, type ReadColumn, type ReadList } from '../../lists'
+import type { Problem } from '../../words'
+import { paperColumns } from '../columns'
+import type { PaperColumn } from '../table'
+
+/** The rows of a document, as a list of their own table. */
+export interface ReadRows {
+  readonly block: RowsBlock
+  readonly list: List
+  readonly read: ReadList
+  readonly columns: readonly PaperColumn[]
+  /** The field that leads from a row to the document's record. */
+  readonly parent: Place
+}
+
+/** A document that can be written: everything that it speaks of is there. */
+export interface ReadTemplate {
+  readonly template: Template
+  readonly table: Table
+  /** What its text takes from each record, as a list. */
+  readonly list: List
+  readonly columns: ReadonlyMap<string, ReadColumn>
+  readonly rows: ReadonlyMap<string, ReadRows>
+  /** For what stands only under a condition, the list of the records that meet it. */
+  readonly only: ReadonlyMap<string, List>
+}
+
+/** What is wrong in a document, and where: in a column of its text, in rows, in a condition. */
+export interface TemplateFault {
+  readonly at: string
+  readonly part: 'column' | 'rows' | 'only' | 'document'
+  readonly problem: Problem
+}
+
+/** The column by which rows say whose they are; no column of theirs can be called so. */
+export const parentColumn = '-of-'
+
+/** From a row back to the record that it belongs to; undefined where the way leads through something else than rows. */
+export function parentPlace(book: Book, way: Way): Place | undefined {
+  const fields = way.map((hop) => (hop.to === 'rows' ? linkWith(book, hop.link).field : undefined))
+  const [field, ...rest] = fields
+  if (field === undefined || rest.some((one) => one === undefined)) return undefined
+  return { way: rest.reverse().map((one): Hop => ({ to: 'one', field: one ?? '' })), field }
+}
+
+const keyColumn = (table: Table): Column => ({
+  id: '-key-',
+  shows: { kind: 'field', place: { way: [], field: table.key[0] ?? table.fields[0]?.id ?? '' } },
+})
+
+const listOf = (id: string, table: Table, more: Partial<List>): List => ({
+  id,
+  table: table.id,
+  columns: [keyColumn(table)],
+  asks: [],
+  order: [],
+  ...more,
+})
+
+/** The list that rows are. */
+export function rowsList(book: Book, tableId: string, block: RowsBlock): List | undefined {
+  const end = endOf(book, tableId, block.way)
+  const parent = end && block.way.length > 0 ? parentPlace(book, block.way) : undefined
+  if (!end || !parent) return undefined
+  const of: Column = { id: parentColumn, shows: { kind: 'field', place: parent } }
+  const { columns, where, order, figures } = block
+  return listOf(block.id, end, {
+    columns: [...columns, of],
+    order,
+    ...(where && { where }),
+    ...(figures && { figures }),
+  })
+}
+
+/** The columns that a document's text uses. */
+const usedIn = (blocks: readonly Block[]): ReadonlySet<string> =>
+  new Set(
+    blocksIn(blocks).flatMap((block) =>
+      block.kind === 'fields'
+        ? block.columns
+        : linesIn(block).flatMap((line) => line.flatMap((part) => (part.kind === 'field' ? [part.column] : []))),
+    ),
+  )
+
+/** Reads a document against a book: what it speaks of may have gone by now. */
+export function readTemplate(
+  book: Book,
+  template: Template,
+  answers: Answers,
+): { readonly read: ReadTemplate; readonly faults: readonly [] } | { readonly faults: readonly TemplateFault[] } {
+  const table = findTable(book, template.table)
+  if (!table) return { faults: [{ at: template.id, part: 'document', problem: { kind: 'gone', what: 'table' } }] }
+  const faults: TemplateFault[] = []
+  const note = (part: TemplateFault['part'], at: string, found: readonly ListFault[]) =>
+    faults.push(...found.map(({ problem }) => ({ at, part, problem })))
+  const used = usedIn(template.blocks)
+  const own = template.columns.filter(({ id }) => used.has(id))
+  const list = listOf(template.id, table, own.length > 0 ? { columns: own } : {})
+  const found = readList(book, list, answers)
+  for (const fault of found.faults) note('column', 'id' in fault.at ? fault.at.id : '', [fault])
+  const known = new Set(template.columns.map(({ id }) => id))
+  for (const id of used)
+    if (!known.has(id)) faults.push({ at: id, part: 'column', problem: { kind: 'list-field-gone', table: table.name } })
+  const rows = new Map<string, ReadRows>()
+  const only = new Map<string, List>()
+  for (const block of blocksIn(template.blocks)) {
+    if (block.kind === 'only') {
+      const asked = listOf(block.id, table, { where: block.when })
+      note('only', block.id, readList(book, asked, answers).faults)
+      only.set(block.id, asked)
+    }
+    if (block.kind === 'rows') {
+      const one = readRows(book, template, block, answers)
+      if ('faults' in one) note('rows', block.id, one.faults)
+      else rows.set(block.id, one)
+    }
+  }
+  if (!('read' in found) || faults.length > 0) return { faults }
+  const columns = new Map(found.read.columns.map((column) => [column.id, column]))
+  return { read: { template, table, list, columns, rows, only }, faults: [] }
+}
+
+function readRows(
+  book: Book,
+  { table }: Template,
+  block: RowsBlock,
+  answers: Answers,
+): ReadRows | { readonly faults: readonly ListFault[] } {
+  const list = hasWay(book, table, block.way) ? rowsList(book, table, block) : undefined
+  const parent = list && parentPlace(book, block.way)
+  if (!list || !parent) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'document-rows-way' } }] }
+  const found = readList(book, list, answers)
+  if (!('read' in found)) return { faults: found.faults }
+  const shown = found.read.columns.flatMap(({ id }, at) => (id === parentColumn ? [] : [at]))
+  return { block, list, read: found.read, columns: paperColumns(book, found.read, shown), parent }
+}
+
+const hasWay = (book: Book, table: string, way: Way): boolean => endOf(book, table, way) !== undefined
+
+/** What rows a record has: links that lead to several, and what hangs on those in turn. */
+export function rowWays(book: Book, tableId: string): { readonly way: Way; readonly end: Table }[] {
+  const from = (table: string) =>
+    book.links
+      .filter(({ one, many }) => one === table && many !== table)
+      .map((link) => ({ way: [{ to: 'rows' as const, link: link.id }], end: tableOf(book, link.many) }))
+  return from(tableId).flatMap((first) => [
+    first,
+    ...from(first.end.id).map(({ way, end }) => ({ way: [...first.way, ...way], end })),
+  ])
+}

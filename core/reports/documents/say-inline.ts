@@ -1,0 +1,84 @@
+import type { Book, Field, Inline, Writing } from '../../book'
+import { displayOf } from '../../expressions'
+import { type Look, kindOf } from '../../kinds'
+import { type Cell, inWords, isTogether, type ReadColumn } from '../../lists'
+import { counted, inSentence, numberInWords } from '../../words'
+import type { Filled, Said } from './filled'
+
+const isDay = (kind: string) => kind === 'date' || kind === 'dateTime'
+const isNumber = (kind: string) => ['whole', 'exact', 'money', 'measured'].includes(kind)
+
+/** How a value can be written, besides as everywhere. */
+export function writingsFor(book: Book, { face, kind }: Pick<ReadColumn, 'face' | 'kind'>): readonly Writing[] {
+  if (kind === 'several') return []
+  const { kind: own } = displayOf(book, face)
+  if (isDay(own)) return ['long', 'weekday']
+  if (own === 'whole') return ['words', 'counted']
+  if (isNumber(own)) return ['words']
+  return ['line', 'choice', 'code'].includes(own) ? ['capitals'] : []
+}
+
+const months = 'January February March April May June July August September October November December'.split(' ')
+const weekdays = 'Sunday Monday Tuesday Wednesday Thursday Friday Saturday'.split(' ')
+
+/** "12 March 2027", "Friday 12 March 2027"; with its time where it has one. */
+function longDay(value: string, withWeekday: boolean): string {
+  const [day = '', time] = value.split('T')
+  const [year = 1970, month = 1, date = 1] = day.split('-').map(Number)
+  const said = `${date} ${months[month - 1] ?? ''} ${year}`
+  const weekday = weekdays[new Date(Date.UTC(year, month - 1, date)).getUTCDay()] ?? ''
+  return `${withWeekday ? `${weekday} ` : ''}${said}${time ? `, ${time.slice(0, 5)}` : ''}`
+}
+
+/** "£62.00", "62.00 Kr"; in a sentence an amount says what it is of. */
+function amount(shown: string, { currency }: Look): string {
+  if (/\p{L}/u.test(currency)) return `${shown} ${currency}`
+  return shown.startsWith('-') ? `−${currency}${shown.slice(1)}` : currency + shown
+}
+
+type How = Pick<Extract<Inline, { kind: 'field' }>, 'as' | 'noun'>
+
+/** A value as it stands in a sentence. */
+function sayOne(book: Book, face: Field, heading: string, cell: Cell, { as, noun }: How): string {
+  if (cell === null) return ''
+  if (typeof cell === 'object') return cell.label
+  const display = displayOf(book, face)
+  const { kind, unit } = display
+  const shown = kindOf(kind).show(cell, display, book.look)
+  if (isDay(kind) && (as === 'long' || as === 'weekday')) return longDay(cell, as === 'weekday')
+  if (isNumber(kind) && as === 'words') return numberInWords(cell, kind === 'money' ? book.look.currency : undefined)
+  if (kind === 'whole' && as === 'counted') return counted(Number(cell), noun ?? inSentence(heading))
+  if (as === 'capitals') return shown.toLocaleUpperCase('en-GB')
+  if (kind === 'money') return amount(shown, book.look)
+  return isNumber(kind) && unit ? `${shown} ${unit}` : shown
+}
+
+/** What a column of the record has, in words. */
+export function sayColumn(book: Book, column: ReadColumn, { cells }: Pick<Filled, 'cells'>, how: How = {}): string {
+  const cell = cells[column.id] ?? null
+  if (isTogether(cell)) return inWords(book, column, cell)
+  return sayOne(book, column.face, column.heading, cell, how)
+}
+
+/** A part of a line, in words; nothing where the record has none. */
+export function sayInline(
+  book: Book,
+  columns: ReadonlyMap<string, ReadColumn>,
+  filled: Filled,
+  said: Said,
+  part: Inline,
+): string {
+  switch (part.kind) {
+    case 'text':
+      return part.words
+    case 'turn':
+      return '\n'
+    case 'said':
+      if (part.what !== 'today') return said[part.what]
+      return longDay(said.today, part.as === 'weekday')
+    case 'field': {
+      const column = columns.get(part.column)
+      return (column && sayColumn(book, column, filled, part)) || (part.none ?? '')
+    }
+  }
+}

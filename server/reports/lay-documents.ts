@@ -1,0 +1,80 @@
+import type { Letterhead, List, Template } from '@/core/book'
+import { type Answers, readList } from '@/core/lists'
+import { documentMeasures, layDocument, type Measures, type ReadTemplate, readTemplate } from '@/core/reports'
+import { ofOneMoment } from '../database'
+import { type Reads, walkList } from '../live'
+import { fillDocuments } from './fill-documents'
+import { lettingGo, NotLaid, type OnPages, type Work } from './work'
+
+/** Documents to be written: which, for which records, and who asked. */
+export interface Writings {
+  readonly reads: Reads
+  readonly template: Template
+  readonly answers: Answers
+  /** These records, in this order, or all of a list. */
+  readonly of: { readonly refs: readonly string[] } | { readonly list: List }
+  readonly letterhead: Letterhead | undefined
+  readonly isOpening?: (() => Promise<boolean>) | undefined
+  readonly who: string
+}
+
+/** What came of writing them. */
+export interface Written {
+  readonly documents: number
+}
+
+/** So many records are read at a time. */
+const together = 100
+
+async function* batchesOf({ reads, of, answers }: Writings): AsyncGenerator<readonly string[]> {
+  if ('refs' in of) {
+    for (let at = 0; at < of.refs.length; at += together) yield of.refs.slice(at, at + together)
+    return
+  }
+  const found = readList(reads.live.book, of.list, answers)
+  if (!('read' in found)) throw new NotLaid(found.faults[0]?.problem ?? { kind: 'unexpected' })
+  for await (const { lines } of walkList({ reads, list: of.list, answers, read: found.read }))
+    for (let at = 0; at < lines.length; at += together) yield lines.slice(at, at + together).map(({ ref }) => ref)
+}
+
+async function writeAll(
+  writings: Writings,
+  read: ReadTemplate,
+  onBegin: (measures: Measures) => void,
+  onPages: OnPages,
+): Promise<Written> {
+  const { reads: from, answers, letterhead, who, template } = writings
+  const { book } = from.live
+  const measures = documentMeasures(read)
+  onBegin(measures)
+  const said = { today: answers.now.moment.slice(0, 10), who, book: book.name }
+  const release = lettingGo(writings)
+  const documents = await ofOneMoment(from.db, async (transaction) => {
+    const reads = { ...from, transaction }
+    let count = 0
+    for await (const refs of batchesOf({ ...writings, reads })) {
+      for (const filled of await fillDocuments({ reads, answers, read }, refs)) {
+        count++
+        await onPages(layDocument({ book, read, filled, said, measures }, letterhead))
+      }
+      await release()
+    }
+    return count
+  })
+  if (documents === 0) throw new NotLaid({ kind: 'document-nobody', name: template.name })
+  return { documents }
+}
+
+/** Documents as what is laid. What is wrong in them is known before. */
+export function documentsWork(writings: Writings): Work<Written> | { readonly problem: NotLaid['problem'] } {
+  const { reads, template, answers, isOpening } = writings
+  const { book } = reads.live
+  const found = readTemplate(book, template, answers)
+  if (!('read' in found)) return { problem: found.faults[0]?.problem ?? { kind: 'unexpected' } }
+  return {
+    title: template.name,
+    book: book.name,
+    isOpening,
+    lay: (onBegin, onPages) => writeAll(writings, found.read, onBegin, onPages),
+  }
+}
