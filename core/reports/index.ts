@@ -15,3 +15,5 @@ export {
 } from './documents/read-template'
 export { windowFields } from './documents/envelope'
 export { sayColumn, sayInline, writingsFor } from './documents/say-inline'
+export { makeReady, readyFor, type ReadyKind, readyKinds, readyTitles } from './documents/ready/ready'
+export { type FittedLabels, LabelSheets } from './documents/labels'

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { evenWidth } from '../letters'
+import { expectNothingOnAnother, oddLetter, oddPaper, textsOn } from '@/tests/support/page-laws'
 import { runs } from '@/tests/support/runs'
 import { around, ReportLayer, type ReportLook, type ReportWords } from './lay-report'
-import type { Item, Page } from './page'
+import type { Page } from './page'
 import type { PaperColumn, PaperPart } from './table'
 
 const words: ReportWords = {
@@ -29,7 +30,6 @@ function laid(
   layer.end()
   return { pages, layer }
 }
-const textsOn = ({ items }: Page) => items.flatMap((item) => (item.kind === 'text' ? [item] : []))
 const linesOf = (page: Page) => textsOn(page).map(({ words: said }) => said)
 
 const column = (id: string, whole = false): PaperColumn => ({
@@ -197,20 +197,8 @@ test('an empty list says so', () => {
 })
 
 // Whatever stands in them, in whatever columns, on whatever paper.
-const letter = fc.oneof(
-  { weight: 6, arbitrary: fc.constantFrom(...'abcdefghijklmnopqrstuvwxyzABCW  ,.-/') },
-  fc.constantFrom('é', 'Ω', 'ж', '漢', '👩‍🚒', 'ש', '\n', '…', 'ﬁ', '\u200b', '\u00ad', '\t', '\u202e'),
-)
-const text = fc.string({ unit: letter, maxLength: 60 })
+const text = fc.string({ unit: oddLetter, maxLength: 60 })
 const number = fc.integer({ min: -1e9, max: 1e9 }).map((value) => (value / 100).toFixed(2))
-const paper = fc.record({
-  size: fc.oneof(
-    fc.constantFrom('a4' as const, 'a5' as const, 'letter' as const),
-    fc.record({ width: fc.integer({ min: 60, max: 400 }), height: fc.integer({ min: 60, max: 400 }) }),
-  ),
-  turned: fc.option(fc.constant(true as const), { nil: undefined }),
-  margin: fc.integer({ min: 5, max: 60 }),
-})
 const cases = fc.integer({ min: 1, max: 12 }).chain((many) =>
   fc.record({
     kinds: fc.array(fc.boolean(), { minLength: many, maxLength: many }),
@@ -219,13 +207,13 @@ const cases = fc.integer({ min: 1, max: 12 }).chain((many) =>
     /** Widths are told by some rows, and hold for all. */
     sampled: fc.integer({ min: 1, max: 60 }),
     look: fc.record({
-      paper,
+      paper: oddPaper,
       letters: fc.constantFrom(6, 7.5, 9, 12, 14),
       rows: fc.constantFrom('lines' as const, 'tint' as const, 'none' as const),
       room: fc.constantFrom('tight' as const, 'usual' as const, 'wide' as const),
       apart: fc.option(fc.constant(true as const), { nil: undefined }),
     }),
-    title: fc.string({ unit: letter, minLength: 1, maxLength: 200 }),
+    title: fc.string({ unit: oddLetter, minLength: 1, maxLength: 200 }),
   }),
 )
 
@@ -258,9 +246,9 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
           const foot = isRoomy ? frame.bottom - 2.4 * wished.letters : sheet.height
           expect(item.y).toBeLessThanOrEqual(foot + 0.1)
         }
-      for (const [at, { items, marks }] of pages.entries()) {
+      for (const [at, { items }] of pages.entries()) {
         const beyond = isRoomy ? around(layer.measures, said, at, pages.length) : []
-        expectNothingOnAnother(textsOn({ items: [...items, ...beyond], areas: [], marks }))
+        expectNothingOnAnother(textsOn({ items: [...items, ...beyond] }))
       }
     }),
     runs(250),
@@ -290,23 +278,3 @@ test('every letter of every cell is on the pages, once', () => {
     runs(250),
   )
 })
-
-/** Two texts of one line stand beside each other, those of two lines under each other. */
-function expectNothingOnAnother(texts: readonly Extract<Item, { kind: 'text' }>[]): void {
-  const boxes = texts
-    .map(({ x, y, size, bold, words: said }) => ({
-      left: x,
-      right: x + evenWidth(said.trimEnd(), size, bold ? 'bold' : 'regular'),
-      top: y - size * 0.7,
-      foot: y,
-      said,
-    }))
-    .sort((a, b) => a.top - b.top)
-  for (const [at, one] of boxes.entries())
-    for (const other of boxes.slice(at + 1)) {
-      if (other.top >= one.foot - 0.05) break
-      const isBeside = other.left >= one.right + 2 || one.left >= other.right + 2
-      const isLone = [one, other].some(({ said }) => [...new Intl.Segmenter('en').segment(said)].length === 1)
-      if (!isBeside && !isLone) expect({ one, other }).toBe('beside or under each other')
-    }
-}

@@ -1,3 +1,3 @@
 export { DrawnPages, pdfOfPages } from './map-pages'
-export { ReportPdf } from './report-pdf'
+export { ReportPdf, type Sheet } from './report-pdf'
 export { hasShape } from './typefaces'

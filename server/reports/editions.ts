@@ -5,6 +5,7 @@ import { newId } from '../ids'
 import { log } from '../log'
 import { heavyProblem, isOfAnotherShape } from '../live'
 import { ReportPdf } from '../papers'
+import { filesOfPages } from './edition-files'
 import { PageFile } from './page-file'
 import { BeingOpened, NotLaid, type Work } from './work'
 
@@ -191,4 +192,19 @@ export function editionPdf(
   }
   write().catch((cause: unknown) => out.destroy(cause as Error))
   return { title: edition.work.title, pdf: out }
+}
+
+/** Its documents as a PDF each, in one ZIP file; none before all of its pages are laid. */
+export function editionFiles(
+  id: string,
+  account: string,
+  book: string,
+  author: string,
+): { readonly title: string; readonly zip: Readable } | undefined {
+  const edition = find(id, account, book)
+  const { measures, laid } = edition ?? {}
+  if (!edition || !measures || !laid) return undefined
+  const page = (at: number) => wholePage(edition, at)
+  const zip = filesOfPages({ sheet: measures.page, author, made: new Date(edition.began), page })
+  return { title: edition.work.title, zip }
 }

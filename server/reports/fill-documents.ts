@@ -25,11 +25,14 @@ export async function fillDocuments(filling: Filling, refs: readonly string[]): 
   const list: List = { ...read.list, columns: [...read.list.columns, ...known] }
   const lines = await linesOf(filling, list, refs)
   const faces = new Map(known.map((column, at) => [column.id, nth(read.table.knownBy, at)]))
+  // Of records that are gone, or never were, nothing more is asked.
+  const there = lines.map(({ ref }) => ref)
+  if (there.length === 0) return []
   const rows = new Map<string, Map<string, FilledRows>>()
-  for (const [id, one] of read.rows) rows.set(id, await rowsOf(filling, one, refs))
+  for (const [id, one] of read.rows) rows.set(id, await rowsOf(filling, one, there))
   const holds = new Map<string, ReadonlySet<string>>()
   for (const [id, asked] of read.only)
-    holds.set(id, new Set((await linesOf(filling, asked, refs)).map(({ ref }) => ref)))
+    holds.set(id, new Set((await linesOf(filling, asked, there)).map(({ ref }) => ref)))
   const byRef = new Map(lines.map((line) => [line.ref, line]))
   return refs.flatMap((ref) => {
     const line = byRef.get(ref)

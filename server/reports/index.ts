@@ -1,4 +1,13 @@
-export { dropEdition, leaveView, editionNow, type EditionNow, editionPage, editionPdf, startEdition } from './editions'
+export {
+  dropEdition,
+  leaveView,
+  editionNow,
+  type EditionNow,
+  editionPage,
+  editionFiles,
+  editionPdf,
+  startEdition,
+} from './editions'
 export { sheetOf } from './sheet'
 export { type Laid, type Laying, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'

@@ -1,6 +1,15 @@
 import type { Letterhead, List, Template } from '@/core/book'
 import { type Answers, readList } from '@/core/lists'
-import { documentMeasures, layDocument, type Measures, type ReadTemplate, readTemplate } from '@/core/reports'
+import {
+  documentMeasures,
+  type FittedLabels,
+  LabelSheets,
+  layDocument,
+  type Measures,
+  type Page,
+  type ReadTemplate,
+  readTemplate,
+} from '@/core/reports'
 import { ofOneMoment } from '../database'
 import { type Reads, walkList } from '../live'
 import { fillDocuments } from './fill-documents'
@@ -16,11 +25,15 @@ export interface Writings {
   readonly letterhead: Letterhead | undefined
   readonly isOpening?: (() => Promise<boolean>) | undefined
   readonly who: string
+  /** With which label of the first sheet labels begin, from 1 on. */
+  readonly first?: number | undefined
 }
 
 /** What came of writing them. */
 export interface Written {
   readonly documents: number
+  /** What came of fitting them, where they are labels. */
+  readonly labels?: FittedLabels | undefined
 }
 
 /** So many records are read at a time. */
@@ -49,20 +62,28 @@ async function writeAll(
   onBegin(measures)
   const said = { today: answers.now.moment.slice(0, 10), who, book: book.name }
   const release = lettingGo(writings)
+  const full: Page[] = []
+  const { labels } = template
+  const sheets = labels && new LabelSheets(labels, writings.first ?? 1, (page) => full.push(page))
   const documents = await ofOneMoment(from.db, async (transaction) => {
     const reads = { ...from, transaction }
     let count = 0
     for await (const refs of batchesOf({ ...writings, reads })) {
       for (const filled of await fillDocuments({ reads, answers, read }, refs)) {
         count++
-        await onPages(layDocument({ book, read, filled, said, measures }, letterhead))
+        const writing = { book, read, filled, said, measures }
+        if (sheets) sheets.label(writing)
+        else full.push(...layDocument(writing, letterhead))
+        await onPages(full.splice(0))
       }
       await release()
     }
+    sheets?.end()
+    await onPages(full)
     return count
   })
   if (documents === 0) throw new NotLaid({ kind: 'document-nobody', name: template.name })
-  return { documents }
+  return { documents, ...(sheets && { labels: sheets.fitted }) }
 }
 
 /** Documents as what is laid. What is wrong in them is known before. */

@@ -2,13 +2,13 @@ import type { Block, Letterhead } from '../../book'
 import { asPrinted, clipped, evenWidth, wrapRuns } from '../../letters'
 import { baseline } from '../layout/blocks'
 import { footLead, footLines, letterheadBlock } from '../layout/letterhead'
-import { type Measures, measuresOf } from '../layout/measures'
+import { leastLetters, type Measures, measuresOf } from '../layout/measures'
 import type { Item, Page } from '../page'
 import { addressLines, blockPieces, type Writing } from './block-pieces'
 import { windowBox } from './envelope'
 import { flowPieces } from './flow-pieces'
 import type { ReadTemplate } from './read-template'
-import { leadOf, textItem } from './text-pieces'
+import { textItem } from './text-pieces'
 
 export const documentMeasures = ({ template: { paper, letters } }: Pick<ReadTemplate, 'template'>): Measures =>
   measuresOf({ paper, letters, room: 'usual' })
@@ -61,26 +61,26 @@ function headOf(writing: Writing, office: Letterhead | undefined): Head {
   const bottom = top + (block?.height ?? 0)
   const address = window && blocks.find(({ kind }) => kind === 'address')
   if (!window || address?.kind !== 'address') return { items, bottom, left: blocks }
-  const box = windowBox(window)
+  const own = addressIn(writing, address.lines, windowBox(window))
   return {
-    items: [...items, ...addressItems(writing, address.lines, box)],
-    bottom: Math.max(bottom, box.y + box.height + measures.size * 1.5),
+    items: [...items, ...own.items],
+    bottom: Math.max(bottom, own.bottom + measures.size * 1.5),
     left: blocks.filter((one) => one !== address),
   }
 }
 
-/** The address in its window: smaller where it is longer than that. */
-function addressItems(
+/** The address in its window: smaller where it is longer than that, and beyond it where nobody could read it otherwise. */
+function addressIn(
   writing: Writing,
   lines: Parameters<typeof addressLines>[1],
   box: ReturnType<typeof windowBox>,
-): Item[] {
+): { readonly items: readonly Item[]; readonly bottom: number } {
   const all = addressLines(writing, lines).map((runs) => runs.map((run) => ({ ...run, words: asPrinted(run.words) })))
   let { size } = writing.measures
   const set = () => all.flatMap((runs) => wrapRuns(runs, box.width, size))
-  while (size > 6 && set().length * leadOf(size) > box.height) size -= 0.5
-  const lead = leadOf(size)
-  return set().flatMap(({ runs }, at) =>
+  while (size > leastLetters && set().length * size * closeLead > box.height) size = Math.max(leastLetters, size - 0.5)
+  const lead = size * closeLead
+  const items = set().flatMap(({ runs }, at) =>
     runs.map((run) =>
       textItem(run.words, box.x + run.x, box.y + at * lead + baseline({ size, lead }), {
         size,
@@ -88,7 +88,11 @@ function addressItems(
       }),
     ),
   )
+  return { items, bottom: Math.max(box.y + box.height, box.y + set().length * lead) }
 }
+
+/** Lines of an address are closer to each other than those of a text. */
+const closeLead = 1.24
 
 function goingOn(name: string, label: string, { frame }: Measures, size: number): Item[] {
   const words = clipped(asPrinted(`${name} · ${label}`), size, frame.width, 'regular', evenWidth)

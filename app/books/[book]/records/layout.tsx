@@ -23,7 +23,14 @@ export default async function RecordsLayout({ children, params }: Props) {
   return (
     <RecordsRoom
       {...shared}
-      book={{ ...live.value.book, needs: [], lists, reports, letterhead: stored.book.letterhead }}
+      book={{
+        ...live.value.book,
+        needs: [],
+        lists,
+        reports,
+        templates: stored.book.templates,
+        letterhead: stored.book.letterhead,
+      }}
     >
       {children}
     </RecordsRoom>

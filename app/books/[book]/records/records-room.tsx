@@ -3,13 +3,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
-import { DropdownMenu } from 'radix-ui'
 import { type ReactNode, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { shownTables, type ListRow } from '@/core/records'
 import { nameOf } from '@/core/lists'
 import { inSentence, plural } from '@/core/words'
-import { classNames } from '@/ui/kit'
+import { classNames, Menu, MenuLink } from '@/ui/kit'
 import { DryBanner } from './dry-banner'
 import { FindDialog } from '@/ui/shell/find-dialog'
 import { useKeys } from '@/ui/use-keys'
@@ -90,6 +89,9 @@ function TableTabs() {
       <Tab href={`${base}/reports`} here={isAt('reports')}>
         Reports
       </Tab>
+      <Tab href={`${base}/documents`} here={isAt('documents')}>
+        Documents
+      </Tab>
       <span aria-hidden className="mx-1 h-6 shrink-0 border-l border-ash-4" />
       {main.map((table) => (
         <Tab key={table.id} href={`${base}/${table.id}`} here={isAt(table.id)}>
@@ -125,28 +127,19 @@ const Tab = ({
 function ListsMenu({ lists, here }: { readonly lists: readonly Table[]; readonly here: Table | undefined }) {
   const { base } = useRecords()
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className={tabLook(here !== undefined)}>
-        {here ? plural(here.name) : 'Word lists'} <span aria-hidden>▾</span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-40 min-w-[180px] rounded-lg bg-paper p-1.5 shadow-float"
-        >
-          {lists.map((table) => (
-            <DropdownMenu.Item
-              key={table.id}
-              asChild
-              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
-            >
-              <Link href={`${base}/${table.id}`}>{plural(table.name)}</Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      trigger={
+        <button type="button" className={tabLook(here !== undefined)}>
+          {here ? plural(here.name) : 'Word lists'} <span aria-hidden>▾</span>
+        </button>
+      }
+    >
+      {lists.map((table) => (
+        <MenuLink key={table.id} href={`${base}/${table.id}`}>
+          {plural(table.name)}
+        </MenuLink>
+      ))}
+    </Menu>
   )
 }
 

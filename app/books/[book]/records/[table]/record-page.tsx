@@ -16,6 +16,8 @@ import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
 import { owesSave, saveOnceThere } from '../form/own-page'
 import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
+import { DocumentMenu } from '../documents/document-menu'
+import { outPath } from '../documents/hand-out-of'
 import { ListRail } from '../lists/list-rail'
 import { useTrail } from '../lists/trail'
 import { RecordMargin } from './record-margin'
@@ -111,29 +113,40 @@ export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
             `New ${noun}`
           )}
         </h1>
-        {mayChange && (
-          <div className="flex gap-2">
-            {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}
-            {stored && (
-              <Button onClick={() => router.push(`${list}/new?copy=${encodeURIComponent(stored.row.ref)}`)}>
-                Copy
+        <div className="flex flex-wrap gap-2">
+          {stored && (
+            <DocumentMenu
+              table={tableId}
+              path={(document) =>
+                outPath(base, { table: tableId, document, ref: stored.row.ref, label: nameOf(stored) })
+              }
+              note={state.changed ? 'With the values as they were last saved' : undefined}
+            />
+          )}
+          {mayChange && (
+            <>
+              {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}
+              {stored && (
+                <Button onClick={() => router.push(`${list}/new?copy=${encodeURIComponent(stored.row.ref)}`)}>
+                  Copy
+                </Button>
+              )}
+              {stored && (
+                <Button onClick={() => router.push(`${list}/new`)} keys="Alt N">
+                  New
+                </Button>
+              )}
+              <Button
+                look="main"
+                keys="Ctrl S"
+                disabled={state.busy || moving || (stored !== undefined && !state.changed)}
+                onClick={() => void handle.current?.save()}
+              >
+                {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}
               </Button>
-            )}
-            {stored && (
-              <Button onClick={() => router.push(`${list}/new`)} keys="Alt N">
-                New
-              </Button>
-            )}
-            <Button
-              look="main"
-              keys="Ctrl S"
-              disabled={state.busy || moving || (stored !== undefined && !state.changed)}
-              onClick={() => void handle.current?.save()}
-            >
-              {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}
-            </Button>
-          </div>
-        )}
+            </>
+          )}
+        </div>
       </div>
       <RecordForm
         tableId={tableId}

@@ -6,6 +6,8 @@ import { type List, tableOf } from '@/core/book'
 import { nameOf, uncalled } from '@/core/lists'
 import { inSentence, plural, sameJson } from '@/core/words'
 import { Button, buttonLook, IconButton, Tag } from '@/ui/kit'
+import { DocumentMenu } from '../documents/document-menu'
+import { keepFor, outPath } from '../documents/hand-out-of'
 import { useRecords } from '../records-context'
 import type { Asking } from './list-dialogs'
 import { TakeOut } from './take-out'
@@ -44,6 +46,13 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
           <Link href={`${base}/reports/new?of=${before.id}`} className={buttonLook()}>
             <Printer size={15} aria-hidden /> On paper
           </Link>
+        )}
+        {sound && (
+          <DocumentMenu
+            table={list.table}
+            path={(document) => outPath(base, { table: list.table, document })}
+            onGo={() => keepFor(base, { table: list.table, of: { kind: 'list', list, given } })}
+          />
         )}
         <TakeOut list={list} given={given} count={count} disabled={!sound} />
         {mayChange && before && <Button onClick={() => onAsk({ kind: 'drop' })}>Remove</Button>}

@@ -2,13 +2,12 @@
 
 import { Plus } from 'lucide-react'
 import Link from 'next/link'
-import { DropdownMenu } from 'radix-ui'
 import type { List } from '@/core/book'
 import { foldersOf, inFolder, nameOf, sayList } from '@/core/lists'
 import { shownTables } from '@/core/records'
 import { counted, inSentence } from '@/core/words'
 import type { ListUse } from '@/server/books'
-import { Button, Empty } from '@/ui/kit'
+import { Button, Empty, Menu, MenuLink } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../records-context'
 
@@ -94,29 +93,18 @@ function NewMenu() {
   const { book, base } = useRecords()
   const { main, lists } = shownTables(book)
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
+    <Menu
+      trigger={
         <Button look="main">
           <Plus size={16} aria-hidden /> New list
         </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-40 max-h-[60vh] min-w-[200px] overflow-y-auto rounded-lg bg-paper p-1.5 shadow-float"
-        >
-          {[...main, ...lists].map((table) => (
-            <DropdownMenu.Item
-              key={table.id}
-              asChild
-              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
-            >
-              <Link href={`${base}/lists/new?of=${table.id}`}>Each {inSentence(table.name)}</Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      }
+    >
+      {[...main, ...lists].map((table) => (
+        <MenuLink key={table.id} href={`${base}/lists/new?of=${table.id}`}>
+          Each {inSentence(table.name)}
+        </MenuLink>
+      ))}
+    </Menu>
   )
 }

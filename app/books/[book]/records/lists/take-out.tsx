@@ -1,12 +1,11 @@
 'use client'
 
 import { Download } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import type { List } from '@/core/book'
 import { nameOf } from '@/core/lists'
-import { Button, MenuItem } from '@/ui/kit'
+import { Button, Menu, MenuItem, MenuLine } from '@/ui/kit'
 import { handOver } from '@/ui/hand-over'
 import { putOnClipboard } from '@/ui/clipboard'
 import { useRecords } from '../records-context'
@@ -48,33 +47,26 @@ export function TakeOut({ list, given, count, disabled }: Props) {
   }
   return (
     <>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild>
+      <Menu
+        trigger={
           <Button disabled={disabled || busy}>
             <Download size={15} aria-hidden /> {busy ? 'Reading …' : 'Take out'}
           </Button>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={6}
-            className="z-40 min-w-[260px] rounded-lg bg-paper p-1.5 shadow-float"
-          >
-            {files.map(({ as, words, say }) => (
-              <MenuItem key={as} onSelect={() => void take(as)} say={say}>
-                {words}
-              </MenuItem>
-            ))}
-            <MenuItem onSelect={() => void take('tabs')} say="to put down in a sheet or a letter">
-              Copy
-            </MenuItem>
-            <DropdownMenu.Separator className="my-1 border-t border-ash-3" />
-            <MenuItem onSelect={() => setShowsSql(true)} say="what the database is asked">
-              Show the SQL
-            </MenuItem>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+        }
+      >
+        {files.map(({ as, words, say }) => (
+          <MenuItem key={as} onSelect={() => void take(as)} say={say}>
+            {words}
+          </MenuItem>
+        ))}
+        <MenuItem onSelect={() => void take('tabs')} say="to put down in a sheet or a letter">
+          Copy
+        </MenuItem>
+        <MenuLine />
+        <MenuItem onSelect={() => setShowsSql(true)} say="what the database is asked">
+          Show the SQL
+        </MenuItem>
+      </Menu>
       {showsSql && <SqlDialog list={list} given={given} onClose={() => setShowsSql(false)} />}
     </>
   )

@@ -7,8 +7,8 @@ interface Props {
   readonly page: Page
   readonly sheet: { readonly width: number; readonly height: number }
   readonly label: string
-  readonly chosen: PagePart | undefined
-  readonly onChoose: (part: PagePart) => void
+  readonly chosen?: PagePart | undefined
+  readonly onChoose?: ((part: PagePart) => void) | undefined
 }
 
 // Paper is white in either theme.
@@ -42,7 +42,7 @@ export const PageDrawing = memo(function PageDrawing({ page, sheet, label, chose
           width={sheet.width - 2 * edge}
           height={until - from + 2}
           rx={3}
-          onClick={() => onChoose(part)}
+          onClick={() => onChoose?.(part)}
           className={classNames(
             'cursor-pointer fill-transparent hover:stroke-[#c1c8c1]',
             part === chosen && at === firstOf(page, part) && 'stroke-[#14625c]',

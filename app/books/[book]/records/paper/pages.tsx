@@ -11,8 +11,9 @@ import { usePage } from './use-edition'
 interface Props {
   readonly edition: EditionNow
   readonly onSee: (page: number) => void
-  readonly chosen: PagePart | undefined
-  readonly onChoose: (part: PagePart) => void
+  readonly chosen?: PagePart | undefined
+  /** None where nothing on a page is pressed. */
+  readonly onChoose?: ((part: PagePart) => void) | undefined
   /** Lays the pages anew. */
   readonly onAgain: () => void
 }

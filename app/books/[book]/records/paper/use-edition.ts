@@ -74,3 +74,6 @@ export function usePage(base: string, edition: string, at: number, total: number
 /** Where the PDF of an edition is: to be looked at, or taken down. */
 export const pdfOf = (base: string, edition: string, how: 'look' | 'file') =>
   `${base}/reports/laid?edition=${edition}&pdf=${how}`
+
+/** Where the documents of an edition are as a PDF each, in one ZIP file. */
+export const filesOf = (base: string, edition: string) => `${base}/reports/laid?edition=${edition}&files=1`

@@ -1,13 +1,13 @@
 'use client'
 
 import { FileDown, Printer, Undo2 } from 'lucide-react'
-import { DropdownMenu } from 'radix-ui'
-import { type ReactNode, useState } from 'react'
+import { useState } from 'react'
 import type { Report } from '@/core/book'
 import type { EditionNow } from '@/server/reports'
-import { Button, buttonLook, IconButton, MenuItem, Tag } from '@/ui/kit'
+import { Button, IconButton, Menu, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
+import { PdfLink } from '../paper/pdf-link'
 import { pdfOf } from '../paper/use-edition'
 
 interface Props {
@@ -43,9 +43,9 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
         </IconButton>
         {mayChange && before && <Button onClick={onDrop}>Remove</Button>}
         {mayChange && isChanged && <Button onClick={onKeep}>{before ? 'Keep changes' : 'Keep it'}</Button>}
-        <Out href={laid && pdfOf(base, laid, 'look')} isNew>
+        <PdfLink href={laid && pdfOf(base, laid, 'look')}>
           <Printer size={15} aria-hidden /> Print
-        </Out>
+        </PdfLink>
         <HandOut laid={laid} onSheet={onSheet} />
       </div>
     </header>
@@ -68,45 +68,22 @@ function HandOut({ laid, onSheet }: HandOutProps) {
     setBusy(false)
   }
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
+    <Menu
+      trigger={
         <Button look="main" disabled={!laid || busy}>
           <FileDown size={15} aria-hidden /> {busy ? 'Writing …' : 'Hand out'}
         </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-40 min-w-[260px] rounded-lg bg-paper p-1.5 shadow-float"
-        >
-          <MenuItem
-            onSelect={() => laid && window.location.assign(pdfOf(base, laid, 'file'))}
-            say="these very pages, for paper and to send"
-          >
-            PDF
-          </MenuItem>
-          <MenuItem onSelect={() => void sheet()} say="with groups that fold, and sums as formulas">
-            Spreadsheet
-          </MenuItem>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  )
-}
-
-interface OutProps {
-  readonly href: string | undefined
-  readonly isNew?: boolean
-  readonly children: ReactNode
-}
-
-/** Goes to the PDF as soon as all pages are laid. */
-function Out({ href, isNew, children }: OutProps) {
-  if (!href) return <Button disabled>{children}</Button>
-  return (
-    <a href={href} className={buttonLook()} {...(isNew && { target: '_blank', rel: 'noreferrer' })}>
-      {children}
-    </a>
+      }
+    >
+      <MenuItem
+        onSelect={() => laid && window.location.assign(pdfOf(base, laid, 'file'))}
+        say="these very pages, for paper and to send"
+      >
+        PDF
+      </MenuItem>
+      <MenuItem onSelect={() => void sheet()} say="with groups that fold, and sums as formulas">
+        Spreadsheet
+      </MenuItem>
+    </Menu>
   )
 }

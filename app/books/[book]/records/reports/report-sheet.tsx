@@ -7,10 +7,10 @@ import { answered } from '@/app/answered'
 import { officeNow } from '@/app/office-now'
 import type { List, Report } from '@/core/book'
 import { nameOf, readList } from '@/core/lists'
-import { type PagePart, reportName } from '@/core/reports'
+import { reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
 import type { Laid } from '@/server/reports'
-import { Button, Empty } from '@/ui/kit'
+import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { handOver } from '@/ui/hand-over'
 import { useKeys } from '@/ui/use-keys'
@@ -24,7 +24,7 @@ import { dropReport, keepReport } from './actions'
 import { Choices } from './choices'
 import { HowItFits } from './how-it-fits'
 import { Outline, type ReportPart } from './outline'
-import { Pages } from '../paper/pages'
+import { LaidPages } from '../paper/laid-pages'
 import { ReportHead } from './report-head'
 import { useEdition } from '../paper/use-edition'
 import { sheetOf } from './sheet-of'
@@ -127,29 +127,5 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
         />
       )}
     </Room>
-  )
-}
-
-interface LaidProps {
-  readonly edition: ReturnType<typeof useEdition<Laid>>
-  readonly onSee: (page: number) => void
-  readonly chosen: PagePart | undefined
-  readonly onChoose: (part: PagePart) => void
-}
-
-/** The pages, or why there are none to see. */
-function LaidPages({ edition: { now, error, again }, ...shared }: LaidProps) {
-  const why = error
-    ? error instanceof Refused
-      ? error.message
-      : 'The connection may have been lost for a moment.'
-    : now?.problem && wordProblem(now.problem)
-  if (!why) return now ? <Pages edition={now} {...shared} onAgain={again} /> : null
-  return (
-    <div className="px-6">
-      <Empty head="The pages could not be laid" action={<Button onClick={again}>Try again</Button>}>
-        {why}
-      </Empty>
-    </div>
   )
 }

@@ -2,10 +2,9 @@
 
 import { Plus } from 'lucide-react'
 import Link from 'next/link'
-import { DropdownMenu } from 'radix-ui'
 import { nameOf, sayList } from '@/core/lists'
 import { reportName, sayPaper } from '@/core/reports'
-import { Button, buttonLook, Empty } from '@/ui/kit'
+import { Button, Empty, Menu, MenuLink, buttonLook } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../records-context'
 
@@ -66,29 +65,18 @@ function NewReport() {
   const { book, base } = useRecords()
   const lists = [...book.lists].sort((a, b) => nameOf(book, a).localeCompare(nameOf(book, b)))
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
+    <Menu
+      trigger={
         <Button look="main">
           <Plus size={16} aria-hidden /> New report
         </Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={6}
-          className="z-40 max-h-[60vh] max-w-[420px] min-w-[240px] overflow-y-auto rounded-lg bg-paper p-1.5 shadow-float"
-        >
-          {lists.map((list) => (
-            <DropdownMenu.Item
-              key={list.id}
-              asChild
-              className="flex min-h-8 cursor-pointer items-center rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2"
-            >
-              <Link href={`${base}/reports/new?of=${list.id}`}>{nameOf(book, list)}</Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      }
+    >
+      {lists.map((list) => (
+        <MenuLink key={list.id} href={`${base}/reports/new?of=${list.id}`}>
+          {nameOf(book, list)}
+        </MenuLink>
+      ))}
+    </Menu>
   )
 }

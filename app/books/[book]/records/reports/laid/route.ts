@@ -1,11 +1,12 @@
 import { Readable } from 'node:stream'
 import { bookRoute, refused } from '@/app/door'
+import { fileHeaders } from '@/app/text-answer'
 import { fail } from '@/core/words'
-import { editionNow, editionPage, editionPdf } from '@/server/reports'
+import { editionNow, editionFiles, editionPage, editionPdf } from '@/server/reports'
 
 const gone = () => refused(404, fail({ kind: 'edition-gone' }))
 
-/** How far an edition is, one of its pages, or the whole of it as a PDF. */
+/** How far an edition is, one of its pages, the whole of it as a PDF, or its documents as a PDF each. */
 export const GET = bookRoute<{ book: string }>('reader', async ({ account, stored }, request) => {
   const query = new URL(request.url).searchParams
   const id = query.get('edition') ?? ''
@@ -25,6 +26,13 @@ export const GET = bookRoute<{ book: string }>('reader', async ({ account, store
         'content-disposition': `${how}; filename*=UTF-8''${name}`,
         'cache-control': 'no-store',
       },
+    })
+  }
+  if (query.has('files')) {
+    const made = editionFiles(id, account.id, stored.id, account.name)
+    if (!made) return gone()
+    return new Response(Readable.toWeb(made.zip) as ReadableStream, {
+      headers: fileHeaders('application/zip', `${made.title.slice(0, 80)}.zip`),
     })
   }
   const now = editionNow(id, account.id, stored.id)

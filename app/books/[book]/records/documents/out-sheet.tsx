@@ -1,0 +1,113 @@
+'use client'
+
+import { Printer } from 'lucide-react'
+import { useSearchParams } from 'next/navigation'
+import { useCallback, useState, useSyncExternalStore } from 'react'
+import { findTable, type Table, type Template } from '@/core/book'
+import type { Written } from '@/server/reports'
+import { Empty } from '@/ui/kit'
+import { Room } from '@/ui/shell/room'
+import { AskedBar } from '../lists/asked-bar'
+import { LaidPages } from '../paper/laid-pages'
+import { PdfLink } from '../paper/pdf-link'
+import { pdfOf, useEdition } from '../paper/use-edition'
+import { useRecords } from '../records-context'
+import { documentOf } from './documents-of'
+import { FirstLabel } from './first-label'
+import { keptFor, sentOf, type WrittenFor } from './hand-out-of'
+import { sayFor, SayWritten, TakeFile, WhichDocument } from './out-parts'
+
+const never = () => () => undefined
+
+/** Which records the address, or this window, has documents written for. */
+function useWrittenFor(base: string, table: string): WrittenFor | undefined {
+  const query = useSearchParams()
+  const ref = query.get('ref')
+  const isHere = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  )
+  if (ref !== null) return { kind: 'record', ref, label: query.get('label') ?? ref }
+  const kept = isHere ? keptFor(base) : undefined
+  return kept?.table === table ? kept.of : undefined
+}
+
+/** Documents as they will be handed out: looked at, printed, taken as a file. */
+export function OutSheet() {
+  const { book, base } = useRecords()
+  const query = useSearchParams()
+  const table = findTable(book, query.get('table') ?? '')
+  const template = table && documentOf(book, table.id, query.get('document') ?? '')
+  const of = useWrittenFor(base, table?.id ?? '')
+  if (table && template && of) return <Out key={template.id} table={table} template={template} of={of} />
+  return (
+    <Room>
+      <h1 className="sr-only">Hand out</h1>
+      <Empty head={template ? 'For which records?' : 'There is no such document'}>
+        Open a record, or mark some in a list, and choose “Hand out” there.
+      </Empty>
+    </Room>
+  )
+}
+
+interface Props {
+  readonly table: Table
+  readonly template: Template
+  readonly of: WrittenFor
+}
+
+function Out({ table, template, of: start }: Props) {
+  const { base } = useRecords()
+  const [here, setHere] = useState(0)
+  const [first, setFirst] = useState(1)
+  const [given, setGiven] = useState(start.kind === 'list' ? start.given : {})
+  const of: WrittenFor = start.kind === 'list' ? { ...start, given } : start
+  const see = useCallback((page: number) => setHere(page), [])
+  const edition = useEdition<Written>(base, 'documents/write', {
+    template,
+    of: sentOf(of),
+    ...(template.labels && { first }),
+  })
+  const { now } = edition
+  const laid = now?.laid ? now.id : undefined
+  return (
+    <Room
+      bare
+      margin={
+        <>
+          <WhichDocument table={table} template={template} of={of} />
+          {template.labels && <FirstLabel labels={template.labels} value={first} onChange={setFirst} />}
+          {now?.laid && <SayWritten written={now.laid} table={table} pages={now.pages} />}
+        </>
+      }
+      marginLabel="What is handed out"
+    >
+      <div className="flex h-full flex-col">
+        <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
+          <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
+            <h1 className="min-w-0 text-[22px] leading-tight [overflow-wrap:anywhere]">{template.name}</h1>
+            <span role="status" className="text-[13px] text-ash-6">
+              {sayFor(of, table)}
+              {now &&
+                now.pages > 0 &&
+                ` · page ${Math.min(here + 1, now.pages)} of ${now.pages.toLocaleString('en-GB')}`}
+            </span>
+          </div>
+          <div className="flex flex-wrap gap-2">
+            <PdfLink href={laid && pdfOf(base, laid, 'look')}>
+              <Printer size={15} aria-hidden /> Print
+            </PdfLink>
+            <TakeFile laid={laid} base={base} isSeveral={(now?.laid?.documents ?? 0) > 1 && !template.labels} />
+          </div>
+        </header>
+        {of.kind === 'list' && (
+          <div className="px-6 pb-3 empty:hidden max-md:px-3">
+            <AskedBar list={of.list} given={given} onChange={setGiven} />
+          </div>
+        )}
+        <LaidPages edition={edition} onSee={see} />
+      </div>
+    </Room>
+  )
+}
