@@ -66,6 +66,8 @@ const plain = [
     kind: z.literal('fields'),
     columns: z.array(Id).min(1).max(limits.columns).readonly(),
     across: z.int().min(1).max(3),
+    /** With those that are blank, to be filled in by hand. */
+    blanks: z.literal(true).optional(),
   }),
   Rows,
   /** A line across. */

@@ -10,6 +10,7 @@ export {
   type ReadRows,
   type ReadTemplate,
   readTemplate,
+  rowsList,
   rowWays,
   type TemplateFault,
 } from './documents/read-template'

@@ -1,22 +1,12 @@
-import type { Block, Book, Inline } from '../../book'
+import type { Block, Inline } from '../../book'
 import type { Run } from '../../letters'
-import type { Measures } from '../layout/measures'
 import type { Item } from '../page'
-import type { Filled, Said } from './filled'
 import { gap, type Piece } from './piece'
-import type { ReadTemplate } from './read-template'
+import { fieldPieces } from './field-pieces'
 import { rowsPieces } from './rows-pieces'
-import { sayColumn, sayInline } from './say-inline'
-import { textOf, type TextLook, textPieces, widthOf } from './text-pieces'
-
-/** What a document is laid from: its text, one record's values, and what everything is measured by. */
-export interface Writing {
-  readonly book: Book
-  readonly read: ReadTemplate
-  readonly filled: Filled
-  readonly said: Said
-  readonly measures: Measures
-}
+import { sayInline } from './say-inline'
+import { textOf, type TextLook, textPieces } from './text-pieces'
+import type { Writing } from './writing'
 
 /** What isn't under a condition any more. */
 type Standing = Exclude<Block, { kind: 'only' }>
@@ -127,57 +117,6 @@ function pointPieces(writing: Writing, { of, numbered }: Extract<Block, { kind: 
   const pieces = textPieces(runs, { x: frame.left + inset, width: frame.width - inset }, { size, above: size * 0.35 })
   const sign = textOf(mark, { x: frame.left, width: inset }, { size })
   return pieces.map((piece, at) => (at > 0 ? piece : { ...piece, draw: (y) => [...sign.draw(y), ...piece.draw(y)] }))
-}
-
-/** Fields with what they are called: beside it where they stand one under the other, above it where they share a line. */
-function fieldPieces(writing: Writing, { columns, across }: Extract<Block, { kind: 'fields' }>): Piece[] {
-  const { book, read, filled, measures } = writing
-  const { frame, size } = measures
-  const shown = columns.flatMap((id) => {
-    const column = read.columns.get(id)
-    return column ? [{ name: column.heading, words: sayColumn(book, column, filled) }] : []
-  })
-  const small = { size: Math.max(6, size * 0.82), tone: 'grey' } as const
-  if (across === 1) {
-    const widest = Math.max(0, ...shown.map(({ name }) => widthOf(name, { size })))
-    const aside = Math.min(widest + size, frame.width * 0.4)
-    return shown.flatMap(({ name, words }, at) => {
-      const head = textOf(name, { x: frame.left, width: aside - size * 0.5 }, { size, tone: 'grey' })
-      const place = { x: frame.left + aside, width: frame.width - aside }
-      const lines = textPieces([{ words: words || ' ' }], place, { size, above: size * (at === 0 ? 0.8 : 0.3) })
-      return lines.map((piece, line) =>
-        line > 0
-          ? piece
-          : {
-              ...piece,
-              height: Math.max(piece.height, lines.length === 1 ? head.height : piece.height),
-              draw: (y: number) => [...head.draw(y), ...piece.draw(y)],
-            },
-      )
-    })
-  }
-  const between = size * 1.4
-  const width = (frame.width - between * (across - 1)) / across
-  const lines = Array.from({ length: Math.ceil(shown.length / across) }, (_, at) =>
-    shown.slice(at * across, (at + 1) * across),
-  )
-  return lines.map((some) => {
-    const cells = some.map(({ name, words }, at) => {
-      const place = { x: frame.left + at * (width + between), width }
-      return { head: textOf(name, place, small), value: textOf(words || ' ', place, { size }) }
-    })
-    const headHigh = Math.max(...cells.map(({ head }) => head.height))
-    return {
-      height: headHigh + Math.max(...cells.map(({ value }) => value.height)),
-      above: size * 0.7,
-      draw: (y: number) =>
-        cells.flatMap(({ head, value }) => [
-          // What things are called stands at the foot of its lines, next to what it is.
-          ...head.draw(y + headHigh - head.height),
-          ...value.draw(y + headHigh),
-        ]),
-    }
-  })
 }
 
 function signatures({ measures: { frame, size } }: Writing, of: readonly string[]): Piece {

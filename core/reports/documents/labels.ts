@@ -1,8 +1,9 @@
 import type { Labels } from '../../book'
 import { leastLetters, type Measures } from '../layout/measures'
 import type { Item, Page } from '../page'
-import { blockPieces, type Writing } from './block-pieces'
+import { blockPieces } from './block-pieces'
 import { flowPieces } from './flow-pieces'
+import type { Writing } from './writing'
 
 const points = 72 / 25.4
 

@@ -78,7 +78,7 @@ function TableTabs() {
   return (
     <nav
       aria-label="Tables"
-      className="flex h-[54px] shrink-0 items-center gap-1 overflow-x-auto border-b border-ash-3 bg-ash-1 px-6 max-md:px-3"
+      className="flex h-[54px] shrink-0 items-center gap-0.5 overflow-x-auto border-b border-ash-3 bg-ash-1 px-4 max-md:px-3"
     >
       <Tab href={base} here={path === base}>
         All tables
@@ -105,7 +105,7 @@ function TableTabs() {
 
 const tabLook = (here: boolean) =>
   classNames(
-    'flex min-h-[34px] items-center gap-1.5 rounded-md px-2.5 whitespace-nowrap',
+    'flex min-h-[34px] items-center gap-1.5 rounded-md px-2 whitespace-nowrap',
     here ? 'border-b-[3px] border-spruce bg-paper font-bold' : 'text-ash-6 hover:text-ink',
   )
 

@@ -115,21 +115,30 @@ const title = (said: string, align?: 'middle'): Block => ({
 })
 const today = (): Block => ({ kind: 'words', align: 'end', of: [{ kind: 'said', what: 'today' }] })
 
-const ownFields = (draft: ReadyDraft, across: 1 | 2 | 3, isWanted: (field: Found['field']) => boolean = () => true) => {
-  const fields = shortFields(draft.book, draft.table).filter(isWanted)
-  const block = (some: typeof fields, beside: 1 | 2 | 3): Block[] =>
-    some.length > 0
-      ? [{ kind: 'fields', across: beside, columns: some.map((field) => draft.column(draft.own(field))) }]
-      : []
-  return block(fields, across)
+const ownFields = (
+  draft: ReadyDraft,
+  across: 1 | 2 | 3,
+  isWanted: (field: Found['field']) => boolean = () => true,
+): Block[] => fieldsBlock(draft, across, shortFields(draft.book, draft.table).filter(isWanted))
+
+function fieldsBlock(draft: ReadyDraft, across: 1 | 2 | 3, fields: readonly Found['field'][]): Block[] {
+  const columns = fields.map((field) => draft.column(draft.own(field)))
+  return columns.length > 0 ? [{ kind: 'fields', across, columns }] : []
 }
 
-const passages = (draft: ReadyDraft): Block[] => {
-  const fields = longFields(draft.book, draft.table)
-  return fields.length > 0
-    ? [{ kind: 'fields', across: 1, columns: fields.map((field) => draft.column(draft.own(field))) }]
-    : []
-}
+const passages = (draft: ReadyDraft): Block[] => fieldsBlock(draft, 1, longFields(draft.book, draft.table))
+
+/** With blank ones too: what isn't known yet is filled in by hand. */
+const withBlanks = (blocks: readonly Block[]): Block[] =>
+  blocks.map((block) => (block.kind === 'fields' ? { ...block, blanks: true } : block))
+
+/** Nothing at all where there are none. */
+const silent = (blocks: readonly Block[]): Block[] =>
+  blocks.map((block) => {
+    if (block.kind !== 'rows') return block
+    const { none: _none, ...rest } = block
+    return rest
+  })
 
 function sheet(draft: ReadyDraft): Block[] {
   return [
@@ -164,7 +173,7 @@ function bill(draft: ReadyDraft): Block[] {
     title('Bill'),
     words(text(`${table.name} `), ...draft.known()),
     words(text('Written on '), { kind: 'said', what: 'today' }),
-    ...rowBlocks(draft, ({ fields }) => fields.some((field) => isMoney(book, field))),
+    ...silent(rowBlocks(draft, ({ fields }) => fields.some((field) => isMoney(book, field)))),
     ...(amounts.length > 0 ? [{ kind: 'line' } as const, ...amounts] : []),
   ]
 }
@@ -229,10 +238,10 @@ function card(draft: ReadyDraft): Block[] {
   })
   return [
     { kind: 'words', look: 'title', of: [text(`${table.name} `), ...draft.known()] },
-    ...ownFields(draft, 3),
+    ...withBlanks(ownFields(draft, 3)),
     ...passages(draft),
     ...about,
-    ...rowBlocks(draft),
+    ...silent(rowBlocks(draft)),
     { kind: 'words', look: 'heading', of: [text('Notes')] },
     { kind: 'room', lines: 6 },
     { kind: 'signatures', of: ['Done by', 'Customer'] },

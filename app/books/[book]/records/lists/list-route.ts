@@ -5,6 +5,7 @@ import { fail, type Problem } from '@/core/words'
 import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { heavyProblem, isOfAnotherShape, type Live, openedBook } from '@/server/live'
+import { sentIn } from '../sent-in'
 
 const Cursor = z.array(z.union([z.string().max(2000), z.number(), z.null()])).max(20)
 
@@ -41,7 +42,7 @@ export const listRoute = (
   ) => Promise<Response>,
 ) =>
   bookRoute<{ book: string }>('reader', async (at, request) => {
-    const run = Run.safeParse(await sentIn(request))
+    const run = Run.safeParse(await sentIn(request, longest))
     if (!run.success) return refused(400, fail({ kind: 'unexpected' }))
     const live = await openedBook(at.db, at.stored)
     if (!live.ok) return refused(409, live)
@@ -66,13 +67,4 @@ async function changing({ db, stored }: AtBook, cause: unknown): Promise<Problem
   const now = await findBook(db, stored.id)
   const isChanging = now?.opening !== undefined || now?.openedRevision !== stored.openedRevision
   return isChanging ? { kind: 'being-opened', book: stored.book.name } : undefined
-}
-
-async function sentIn(request: Request): Promise<unknown> {
-  const text = await request.text()
-  try {
-    return text.length > longest ? undefined : JSON.parse(text)
-  } catch {
-    return undefined
-  }
 }

@@ -1,10 +1,10 @@
 'use client'
 
-import { useState } from 'react'
-import { limits, type Paper, type Report } from '@/core/book'
+import { limits, type Report } from '@/core/book'
 import { nameOf, type ReadList } from '@/core/lists'
-import { leastLetters, shownIn } from '@/core/reports'
-import { ChoiceBox, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
+import { shownIn } from '@/core/reports'
+import { ChoiceBox, Labelled, PassageBox, TextBox, TickBox } from '@/ui/kit'
+import { PaperChoices } from '../paper/paper-choices'
 import { useRecords } from '../records-context'
 import { LetterheadChoices } from './letterhead-choices'
 import type { ReportPart } from './outline'
@@ -35,7 +35,7 @@ export function Choices(props: Props) {
     case 'letterhead':
       return <LetterheadChoices onLaid={props.onLaid} />
     case 'paper':
-      return <PaperChoices {...props} />
+      return <PaperChoices paper={props.report.paper} letters={props.report.letters} onChange={props.onChange} />
   }
 }
 
@@ -140,129 +140,5 @@ function Rows({ report, onChange }: Props) {
         </ChoiceBox>
       </Labelled>
     </>
-  )
-}
-
-const letterSizes = Array.from({ length: 17 }, (_, at) => leastLetters + at / 2)
-const names = { a4: 'A4', a5: 'A5', letter: 'Letter', legal: 'Legal' } as const
-
-function PaperChoices({ report, onChange }: Props) {
-  const { paper } = report
-  const set = (to: Partial<Paper>) => onChange({ paper: { ...paper, ...to } })
-  const isOwn = typeof paper.size !== 'string'
-  const turn = (turned: boolean) => {
-    const { turned: _turned, ...rest } = paper
-    onChange({ paper: turned ? { ...rest, turned: true } : rest })
-  }
-  return (
-    <>
-      <Labelled label="Paper" htmlFor="report-paper">
-        <ChoiceBox
-          id="report-paper"
-          value={isOwn ? 'own' : (paper.size as string)}
-          onChange={(event) => {
-            const size = event.target.value
-            set({ size: size === 'own' ? { width: 200, height: 280 } : (size as keyof typeof names) })
-          }}
-        >
-          {Object.entries(names).map(([size, words]) => (
-            <option key={size} value={size}>
-              {words}
-            </option>
-          ))}
-          <option value="own">a size of its own …</option>
-        </ChoiceBox>
-      </Labelled>
-      {typeof paper.size !== 'string' && (
-        <div className="flex gap-2">
-          <Millimetres
-            label="Width, mm"
-            id="report-width"
-            value={paper.size.width}
-            least={60}
-            most={900}
-            onChange={(width) => typeof paper.size !== 'string' && set({ size: { ...paper.size, width } })}
-          />
-          <Millimetres
-            label="Height, mm"
-            id="report-height"
-            value={paper.size.height}
-            least={60}
-            most={900}
-            onChange={(height) => typeof paper.size !== 'string' && set({ size: { ...paper.size, height } })}
-          />
-        </div>
-      )}
-      <Segments
-        small
-        label="How the paper lies"
-        value={paper.turned ? 'side' : 'upright'}
-        options={[
-          { value: 'upright', words: 'upright' },
-          { value: 'side', words: 'on its side' },
-        ]}
-        onChange={(how) => turn(how === 'side')}
-      />
-      <Millimetres
-        label="Margins, mm"
-        id="report-margin"
-        value={paper.margin}
-        least={5}
-        most={60}
-        onChange={(margin) => set({ margin })}
-      />
-      <Labelled label="Letters, points" htmlFor="report-letters">
-        <ChoiceBox
-          id="report-letters"
-          value={report.letters}
-          onChange={(event) => onChange({ letters: Number(event.target.value) })}
-        >
-          {[...new Set([...letterSizes, report.letters])].map((size) => (
-            <option key={size} value={size}>
-              {size}
-            </option>
-          ))}
-        </ChoiceBox>
-      </Labelled>
-    </>
-  )
-}
-
-interface MillimetresProps {
-  readonly label: string
-  readonly id: string
-  readonly value: number
-  readonly least: number
-  readonly most: number
-  readonly onChange: (value: number) => void
-}
-
-/** A measure; what is out of bounds is said and changes nothing. */
-function Millimetres({ label, id, value, least, most, onChange }: MillimetresProps) {
-  const [typed, setTyped] = useState<string>()
-  const number = typed === undefined ? value : Number(typed)
-  const isFit = Number.isInteger(number) && number >= least && number <= most
-  return (
-    <div>
-      <Labelled label={label} htmlFor={id}>
-        <TextBox
-          id={id}
-          inputMode="numeric"
-          value={typed ?? String(value)}
-          invalid={!isFit}
-          onChange={(event) => {
-            setTyped(event.target.value)
-            const next = Number(event.target.value)
-            if (event.target.value.trim() && Number.isInteger(next) && next >= least && next <= most) onChange(next)
-          }}
-          onBlur={() => isFit && setTyped(undefined)}
-        />
-      </Labelled>
-      {!isFit && (
-        <p className="text-[13px] text-ember">
-          From {least} to {most}, whole.
-        </p>
-      )}
-    </div>
   )
 }

@@ -7,6 +7,7 @@ import { callRecords, openedBook } from '@/server/live'
 import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { documentsWork, startEdition, type Writings } from '@/server/reports'
+import { sentIn } from '../../sent-in'
 
 const Wish = z.strictObject({
   template: Template,
@@ -27,7 +28,7 @@ const longest = 1_000_000
 
 /** Begins to write a document, kept or not, for some records; what comes of it is read page by page. */
 export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
-  const wish = Wish.safeParse(await sentIn(request))
+  const wish = Wish.safeParse(await sentIn(request, longest))
   if (!wish.success) return refused(400, fail({ kind: 'unexpected' }))
   const { template, of, first, moment, view } = wish.data
   const live = await openedBook(db, stored)
@@ -62,12 +63,3 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
   )
   return Response.json(edition)
 })
-
-async function sentIn(request: Request): Promise<unknown> {
-  const text = await request.text()
-  try {
-    return text.length > longest ? undefined : JSON.parse(text)
-  } catch {
-    return undefined
-  }
-}

@@ -16,12 +16,14 @@ interface Props {
   readonly columns: readonly ReadColumn[]
   /** The column that is changed; none for a new one. */
   readonly column: Column | undefined
+  /** Of the record alone, with nothing told among all others. */
+  readonly alone?: boolean
   readonly onClose: () => void
   readonly onKeep: (column: Column) => void
 }
 
 /** A column that no field has: fields joined as one, a number told among all others, or whatever can be written. */
-export function CalculateDialog({ list, columns, column, onClose, onKeep }: Props) {
+export function CalculateDialog({ list, columns, column, alone, onClose, onKeep }: Props) {
   const { book } = useRecords()
   const table = tableOf(book, list.table)
   const [draft, setDraft] = useState<Draft>(() => draftOf(book, column))
@@ -58,7 +60,12 @@ export function CalculateDialog({ list, columns, column, onClose, onKeep }: Prop
       }
     >
       <div className="mt-3 flex flex-col gap-3">
-        <Segments label="What it is" value={draft.kind} options={kinds} onChange={(kind) => change({ kind })} />
+        <Segments
+          label="What it is"
+          value={draft.kind}
+          options={alone ? kinds.filter(({ value }) => value !== 'among') : kinds}
+          onChange={(kind) => change({ kind })}
+        />
         {draft.kind === 'join' && <JoinParts table={table} draft={draft} onChange={change} />}
         {draft.kind === 'among' && <AmongParts columns={columns} draft={draft} onChange={change} />}
         {draft.kind === 'write' && (

@@ -25,6 +25,8 @@ interface Props {
   readonly given: Readonly<Record<string, string>>
   /** Which of the list's conditions; none for a new one. */
   readonly at: number | undefined
+  /** It stands by itself: nothing of the records is shown for it, and nothing is asked when it is looked at. */
+  readonly alone?: boolean
   readonly onClose: () => void
   readonly onKeep: (asked: Pick<List, 'where' | 'asks'>) => void
 }
@@ -69,7 +71,7 @@ function HaveOrNot({ list, given, at, draft }: Pick<Props, 'list' | 'given' | 'a
 }
 
 /** Puts a condition together; what it says, and how many records it leaves, is told before it is kept. */
-export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
+export function ConditionDialog({ list, given, at, alone, onClose, onKeep }: Props) {
   const { book } = useRecords()
   const table = tableOf(book, list.table)
   const conditions = conditionsOf(list)
@@ -99,8 +101,13 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
             </Button>
           )}
           <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" form="list-condition" disabled={!next?.ok}>
-            Show them
+          <Button
+            look="main"
+            type="submit"
+            form="list-condition"
+            disabled={!next?.ok || (alone === true && next.value.asks.length > 0)}
+          >
+            {alone ? 'Use it' : 'Show them'}
           </Button>
         </>
       }
@@ -120,7 +127,7 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
           />
         )}
         {draft?.kind === 'has' && !draft.not && <HaveOrNot list={list} given={given} at={at} draft={draft} />}
-        <SaidSoFar table={table} tried={tried} />
+        <SaidSoFar table={table} tried={tried} alone={alone} />
       </form>
     </Dialog>
   )
@@ -129,14 +136,16 @@ export function ConditionDialog({ list, given, at, onClose, onKeep }: Props) {
 interface SoFar {
   readonly table: Table
   readonly tried: ReturnType<typeof useTried>
+  readonly alone: boolean | undefined
 }
 
 /** What the condition says and how many it leaves, or what it still lacks. */
-function SaidSoFar({ table, tried: { said, next, count } }: SoFar) {
+function SaidSoFar({ table, tried: { said, next, count }, alone }: SoFar) {
   const { book } = useRecords()
   return (
     <p role="status" className="min-h-5 text-[13px] text-ash-6">
       {next && !next.ok && wordProblem(next.problem)}
+      {alone && next?.ok && next.value.asks.length > 0 && 'Nobody is asked here. Give a value.'}
       {next?.ok && said?.ok && sayTried(book, table, said.value.condition, next.value.asks, count)}
     </p>
   )

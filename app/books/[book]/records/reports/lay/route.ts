@@ -9,6 +9,7 @@ import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
 import { type Laying, reportWork, sheetOf, startEdition } from '@/server/reports'
+import { sentIn } from '../../sent-in'
 
 const Wish = z.strictObject({
   report: Report,
@@ -26,7 +27,7 @@ const xlsx = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 
 /** Begins to lay a report on pages, kept or not; what comes of it is read page by page. */
 export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
-  const wish = Wish.safeParse(await sentIn(request))
+  const wish = Wish.safeParse(await sentIn(request, longest))
   if (!wish.success) return refused(400, fail({ kind: 'unexpected' }))
   const { report, given, moment, view, as } = wish.data
   const live = await openedBook(db, stored)
@@ -67,13 +68,4 @@ async function calledIn(reads: Reads, { asks }: List, given: Readonly<Record<str
     if (label) called[id] = label
   }
   return called
-}
-
-async function sentIn(request: Request): Promise<unknown> {
-  const text = await request.text()
-  try {
-    return text.length > longest ? undefined : JSON.parse(text)
-  } catch {
-    return undefined
-  }
 }

@@ -1,0 +1,176 @@
+'use client'
+
+import { NodeViewContent, type NodeViewProps, NodeViewWrapper } from '@tiptap/react'
+import type { ReactNode } from 'react'
+import type { Condition, RowsBlock } from '@/core/book'
+import { sayCondition } from '@/core/lists'
+import { readTemplate } from '@/core/reports'
+import { counted, inSentence, wordProblem } from '@/core/words'
+import { classNames } from '@/ui/kit'
+import { useRecords } from '../../records-context'
+import { columnOf } from './column-of'
+import { exampleOf, useDocument } from './example'
+import type { FieldsParts } from './text-of'
+
+interface FrameProps {
+  readonly selected: boolean
+  /** What it is, in a word or two. */
+  readonly name: string
+  readonly why?: string | undefined
+  readonly children?: ReactNode
+}
+
+/** A part of a document that is more than text. */
+const Frame = ({ selected, name, why, children }: FrameProps) => (
+  <NodeViewWrapper
+    className={classNames(
+      'relative my-2 rounded-md border border-dashed px-2 pt-4 pb-1.5',
+      why ? 'border-[#b3401f]' : 'border-[#c1c8c1]',
+      selected && 'outline-2 outline-[#14625c]',
+    )}
+  >
+    <span contentEditable={false} className="absolute top-0.5 left-2 text-[11px] text-[#465049] select-none">
+      {name}
+    </span>
+    {why ? (
+      <p contentEditable={false} className="text-[13px] text-[#b3401f]">
+        {why}
+      </p>
+    ) : (
+      children
+    )}
+  </NodeViewWrapper>
+)
+
+export function FieldsView({ node, selected }: NodeViewProps) {
+  const { book } = useRecords()
+  const within = useDocument()
+  const { columns, across } = node.attrs.parts as FieldsParts
+  return (
+    <Frame selected={selected} name="Fields with their names">
+      <dl className="grid gap-x-4 gap-y-1 text-[13px]" style={{ gridTemplateColumns: `repeat(${across}, 1fr)` }}>
+        {columns.map(({ shows, heading }, at) => {
+          const found = columnOf(book, within.table, shows, heading)
+          return (
+            <div key={at} className={across === 1 ? 'flex gap-3' : ''}>
+              <dt className="text-[#465049]">{'column' in found ? found.column.heading : 'Gone'}</dt>
+              <dd className={'why' in found ? 'text-[#b3401f]' : ''}>
+                {'why' in found ? found.why : exampleOf(within, shows) || '–'}
+              </dd>
+            </div>
+          )
+        })}
+      </dl>
+    </Frame>
+  )
+}
+
+/** So many rows of the example are shown. */
+const shownRows = 3
+
+export function RowsView({ node, selected }: NodeViewProps) {
+  const { book } = useRecords()
+  const { template, example } = useDocument()
+  const block = node.attrs.parts as RowsBlock
+  const alone = { ...template, columns: [], blocks: [block] }
+  const found = readTemplate(book, alone, { given: {}, now: { moment: '2000-01-01T00:00' }, lists: book.lists })
+  const [fault] = found.faults
+  if (!('read' in found))
+    return <Frame selected={selected} name="Rows" why={fault ? wordProblem(fault.problem) : undefined} />
+  const rows = found.read.rows.get(block.id)
+  const table = rows?.read.table
+  const own = example?.rows[block.id]
+  return (
+    <Frame selected={selected} name={`Rows${table ? `: each ${inSentence(table.name)}` : ''}`}>
+      {block.heading && <p className="font-bold">{block.heading}</p>}
+      <table className="w-full text-[12.5px]">
+        <thead>
+          <tr className="border-b border-[#465049] text-left">
+            {rows?.columns.map(({ id, heading, align }) => (
+              <th key={id} className={classNames('py-0.5 pr-2', align === 'end' && 'text-right')}>
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {own?.rows.slice(0, shownRows).map((cells, row) => (
+            <tr key={row} className="border-b border-[#c1c8c1]">
+              {cells.map((words, at) => (
+                <td key={at} className={classNames('py-0.5 pr-2', rows?.columns[at]?.align === 'end' && 'text-right')}>
+                  {words}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="pt-1 text-[11px] text-[#465049]">
+        {own &&
+          own.rows.length === 0 &&
+          (block.none ? `None here: “${block.none}”` : 'None here: then nothing stands.')}
+        {own && own.more > 0 && `and ${counted(own.more, 'more row')}`}
+        {block.figures && own && own.rows.length > 0 && `${own.more > 0 ? ', ' : ''}with totals beneath`}
+      </p>
+    </Frame>
+  )
+}
+
+export function RoomView({ node, selected }: NodeViewProps) {
+  return (
+    <Frame selected={selected} name="Room to write by hand">
+      {Array.from({ length: Math.min(3, node.attrs.lines as number) }, (_, at) => (
+        <div key={at} className="h-5 border-b border-[#c1c8c1]" />
+      ))}
+      <p className="pt-1 text-[11px] text-[#465049]">{counted(node.attrs.lines as number, 'line')}</p>
+    </Frame>
+  )
+}
+
+export function SignaturesView({ node, selected }: NodeViewProps) {
+  return (
+    <Frame selected={selected} name="To be signed">
+      <div className="flex gap-6 pt-6">
+        {(node.attrs.of as readonly string[]).map((words, at) => (
+          <p key={at} className="w-48 border-t border-[#465049] text-[12px] text-[#465049]">
+            {words}
+          </p>
+        ))}
+      </div>
+    </Frame>
+  )
+}
+
+export const PageTurnView = ({ selected }: NodeViewProps) => (
+  <NodeViewWrapper
+    className={classNames(
+      'my-3 border-t-2 border-dashed border-[#c1c8c1] text-center text-[11px] text-[#465049]',
+      selected && 'outline-2 outline-[#14625c]',
+    )}
+  >
+    A new page begins
+  </NodeViewWrapper>
+)
+
+export function AddressView({ selected }: NodeViewProps) {
+  const { template } = useDocument()
+  return (
+    <Frame selected={selected} name={template.window ? 'Address, in the window' : 'Address'}>
+      <NodeViewContent />
+    </Frame>
+  )
+}
+
+export function OnlyView({ node, selected }: NodeViewProps) {
+  const { book } = useRecords()
+  const { table, example } = useDocument()
+  const { id, when } = node.attrs as { id: string; when: Condition | null }
+  const holds = example?.holds.includes(id)
+  const said = when ? sayCondition(book, table, when, { asks: [] }) : 'a condition holds'
+  const here = example === undefined ? '' : holds ? ' · stands here' : ' · not here'
+  return (
+    <Frame selected={selected} name={`Only for those ${said}${here}`}>
+      <NodeViewContent className={holds === false ? 'opacity-55' : ''} />
+    </Frame>
+  )
+}

@@ -1,0 +1,88 @@
+import { type Attribute, mergeAttributes, Node } from '@tiptap/core'
+import Document from '@tiptap/extension-document'
+import Paragraph from '@tiptap/extension-paragraph'
+import TextAlign from '@tiptap/extension-text-align'
+import { ReactNodeViewRenderer } from '@tiptap/react'
+import StarterKit from '@tiptap/starter-kit'
+import { AddressView, FieldsView, OnlyView, PageTurnView, RoomView, RowsView, SignaturesView } from './block-views'
+import { ChipView } from './chip-view'
+
+/** An attribute that is more than a word, so that it is whole again after it was copied. */
+const json = (name: string): Attribute => ({
+  default: null,
+  parseHTML: (element) => readJson(element.getAttribute(`data-${name}`)),
+  renderHTML: (attributes) => ({ [`data-${name}`]: JSON.stringify(attributes[name]) }),
+})
+
+function readJson(text: string | null): unknown {
+  try {
+    return JSON.parse(text ?? 'null')
+  } catch {
+    return null
+  }
+}
+
+interface Atom {
+  readonly name: string
+  readonly attributes: readonly string[]
+  readonly view: Parameters<typeof ReactNodeViewRenderer>[0]
+  readonly inline?: boolean
+  /** What stands in it, where it isn't a whole by itself. */
+  readonly content?: string
+}
+
+const partNode = ({ name, attributes, view, inline = false, content }: Atom) =>
+  Node.create({
+    name,
+    group: inline ? 'inline' : 'block',
+    inline,
+    atom: content === undefined,
+    selectable: true,
+    draggable: content === undefined,
+    defining: content !== undefined,
+    isolating: content !== undefined,
+    ...(content !== undefined && { content }),
+    addAttributes: () => Object.fromEntries(attributes.map((one) => [one, json(one)])),
+    parseHTML: () => [{ tag: `${inline ? 'span' : 'div'}[data-part="${name}"]` }],
+    renderHTML: ({ HTMLAttributes }) => [
+      inline ? 'span' : 'div',
+      mergeAttributes(HTMLAttributes, { 'data-part': name }),
+      ...(content === undefined ? [] : [0]),
+    ],
+    addNodeView: () => ReactNodeViewRenderer(view),
+  })
+
+/** What a document's text is made of. What isn't its text is kept with the whole, so that it is undone alike. */
+export const documentNodes = [
+  StarterKit.configure({
+    document: false,
+    paragraph: false,
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    italic: false,
+    link: false,
+    strike: false,
+    underline: false,
+    heading: { levels: [1, 2] },
+  }),
+  Document.extend({ addAttributes: () => ({ settings: json('settings') }) }),
+  Paragraph.extend({
+    addAttributes: () => ({
+      small: {
+        default: false,
+        parseHTML: (element) => element.hasAttribute('data-small'),
+        renderHTML: ({ small }) => (small ? { 'data-small': '' } : {}),
+      },
+    }),
+  }),
+  TextAlign.configure({ types: ['paragraph', 'heading'], alignments: ['left', 'center', 'right'] }),
+  partNode({ name: 'chip', attributes: ['parts'], view: ChipView, inline: true }),
+  partNode({ name: 'fields', attributes: ['parts'], view: FieldsView }),
+  partNode({ name: 'rows', attributes: ['parts'], view: RowsView }),
+  partNode({ name: 'room', attributes: ['lines'], view: RoomView }),
+  partNode({ name: 'signatures', attributes: ['of'], view: SignaturesView }),
+  partNode({ name: 'pageTurn', attributes: [], view: PageTurnView }),
+  partNode({ name: 'address', attributes: [], view: AddressView, content: 'paragraph+' }),
+  partNode({ name: 'only', attributes: ['id', 'when'], view: OnlyView, content: 'block+' }),
+]

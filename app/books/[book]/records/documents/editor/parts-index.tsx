@@ -1,0 +1,122 @@
+'use client'
+
+import type { Editor } from '@tiptap/react'
+import { useState } from 'react'
+import { type Column, type ColumnShows, type List, type Table } from '@/core/book'
+import { rowWays } from '@/core/reports'
+import { plural } from '@/core/words'
+import { freshId } from '@/ui/ids'
+import { WordButton } from '@/ui/kit'
+import { CalculateDialog } from '../../lists/calculate/calculate-dialog'
+import { useRecords } from '../../records-context'
+import { saidNames } from './chip-view'
+import { FieldTree } from './field-tree'
+
+interface Props {
+  readonly editor: Editor
+  readonly table: Table
+  /** Asks for the condition under which what is chosen stands. */
+  readonly onOnly: () => void
+}
+
+/** What can be put into a document: fields, rows, and parts that are more than text. */
+export function PartsIndex({ editor, table, onOnly }: Props) {
+  const { book } = useRecords()
+  const [calculating, setCalculating] = useState(false)
+  const put = (type: string, attrs: object = {}) => editor.chain().focus().insertContent({ type, attrs }).run()
+  const chip = (shows: ColumnShows, heading?: string) => put('chip', { parts: { shows, ...(heading && { heading }) } })
+  const putRows = (way: (typeof ways)[number]['way'], end: Table) => {
+    const [hop] = way.slice(-1)
+    const back = hop?.to === 'rows' ? book.links.find(({ id }) => id === hop.link)?.field : undefined
+    const fields = end.fields.filter(({ id, kind }) => id !== back && kind !== 'file' && kind !== 'passage').slice(0, 5)
+    const columns = fields.map((field): Column => ({
+      id: field.id,
+      shows: { kind: 'field', place: { way: [], field: field.id } },
+    }))
+    put('rows', { parts: { kind: 'rows', id: freshId(), way, columns, order: [], heading: plural(end.name) } })
+  }
+  const ways = rowWays(book, table.id).slice(0, 12)
+  const own: List = { id: 'own', table: table.id, columns: [], asks: [], order: [] }
+  return (
+    <div className="px-3.5 text-[13px]">
+      <h2 className="pb-2 text-xs text-ash-6">Put into the text</h2>
+      <FieldTree table={table} onPick={chip} />
+      <p className="pt-1">
+        <WordButton onClick={() => setCalculating(true)}>Calculate a value</WordButton>
+      </p>
+      <Group name="Not of the record">
+        {(['today', 'who', 'book'] as const).map((what) => (
+          <Part key={what} onPick={() => put('chip', { parts: { what } })}>
+            {saidNames[what]}
+          </Part>
+        ))}
+      </Group>
+      {ways.length > 0 && (
+        <Group name="Rows">
+          {ways.map(({ way, end }) => (
+            <Part key={JSON.stringify(way)} onPick={() => putRows(way, end)}>
+              {plural(end.name)}
+              {way.length > 1 && <span className="text-ash-6"> of its rows</span>}
+            </Part>
+          ))}
+        </Group>
+      )}
+      <Group name="Parts">
+        <Part onPick={() => put('fields', { parts: { across: 2, columns: fieldsOf(table) } })}>
+          Fields with their names
+        </Part>
+        <Part onPick={onOnly}>Only where a condition holds</Part>
+        <Part
+          onPick={() =>
+            editor
+              .chain()
+              .focus()
+              .insertContent({ type: 'address', content: [{ type: 'paragraph' }] })
+              .run()
+          }
+        >
+          Address
+        </Part>
+        <Part onPick={() => put('horizontalRule')}>A line across</Part>
+        <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
+        <Part onPick={() => put('signatures', { of: ['Day', 'Signed'] })}>To be signed</Part>
+        <Part onPick={() => put('pageTurn')}>A new page</Part>
+      </Group>
+      {calculating && (
+        <CalculateDialog
+          list={own}
+          columns={[]}
+          column={undefined}
+          alone
+          onClose={() => setCalculating(false)}
+          onKeep={({ shows, heading }) => {
+            setCalculating(false)
+            chip(shows, heading)
+          }}
+        />
+      )}
+    </div>
+  )
+}
+
+/** The fields that a new block of them begins with. */
+const fieldsOf = ({ fields }: Table) =>
+  fields
+    .filter(({ kind }) => kind !== 'file' && kind !== 'passage')
+    .slice(0, 6)
+    .map((field) => ({ shows: { kind: 'field', place: { way: [], field: field.id } } }))
+
+const Group = ({ name, children }: { readonly name: string; readonly children: React.ReactNode }) => (
+  <section aria-label={name} className="pt-3">
+    <h3 className="pb-0.5 text-xs text-ash-6">{name}</h3>
+    <ul>{children}</ul>
+  </section>
+)
+
+const Part = ({ onPick, children }: { readonly onPick: () => void; readonly children: React.ReactNode }) => (
+  <li>
+    <button type="button" onClick={onPick} className="min-h-7 w-full rounded-sm px-1 text-left hover:bg-ash-3">
+      {children}
+    </button>
+  </li>
+)

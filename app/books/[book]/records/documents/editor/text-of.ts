@@ -1,0 +1,192 @@
+import type { JSONContent } from '@tiptap/react'
+import type { Block, Column, ColumnShows, Inline, RowsBlock, Template } from '@/core/book'
+import { sameJson } from '@/core/words'
+
+/** What of a document isn't its text: how it is called, its paper. The editor keeps it with the text, so that both are undone alike. */
+export type Settings = Omit<Template, 'id' | 'table' | 'columns' | 'blocks'>
+
+/** What a chip in the text is: a field by what it shows, or what isn't the record's own. */
+export type ChipParts =
+  | ({ readonly shows: ColumnShows; readonly heading?: string | undefined } & Omit<
+      Extract<Inline, { kind: 'field' }>,
+      'kind' | 'column' | 'bold'
+    >)
+  | Omit<Extract<Inline, { kind: 'said' }>, 'kind' | 'bold'>
+
+/** Fields with their names, by what they show. */
+export interface FieldsParts {
+  readonly columns: readonly { readonly shows: ColumnShows; readonly heading?: string | undefined }[]
+  readonly across: number
+  readonly blanks?: true | undefined
+}
+
+type OnlyBlock = Extract<Block, { kind: 'only' }>
+
+const aligns = { middle: 'center', end: 'right' } as const
+
+/** A document as the editor has it. */
+export function textOf({ id: _id, table: _table, columns, blocks, ...settings }: Template): JSONContent {
+  const byId = new Map(columns.map((column) => [column.id, column]))
+  const shownBy = (id: string) => {
+    const column = byId.get(id)
+    return column && { shows: column.shows, ...(column.heading && { heading: column.heading }) }
+  }
+  const inlineOf = (part: Inline): JSONContent[] => {
+    switch (part.kind) {
+      case 'text':
+        return [{ type: 'text', text: part.words, ...(part.bold && { marks: [{ type: 'bold' }] }) }]
+      case 'turn':
+        return [{ type: 'hardBreak' }]
+      case 'said': {
+        const { kind: _kind, bold, ...parts } = part
+        return [{ type: 'chip', attrs: { parts }, ...(bold && { marks: [{ type: 'bold' }] }) }]
+      }
+      case 'field': {
+        const { kind: _kind, column, bold, ...how } = part
+        const shown = shownBy(column)
+        return shown
+          ? [{ type: 'chip', attrs: { parts: { ...shown, ...how } }, ...(bold && { marks: [{ type: 'bold' }] }) }]
+          : []
+      }
+    }
+  }
+  const paragraph = (of: readonly Inline[], attrs: object = {}): JSONContent => ({
+    type: 'paragraph',
+    attrs,
+    ...(of.length > 0 && { content: of.flatMap(inlineOf) }),
+  })
+  const blockOf = (block: Block): JSONContent => {
+    switch (block.kind) {
+      case 'words': {
+        const textAlign = block.align ? aligns[block.align] : null
+        if (block.look === 'title' || block.look === 'heading')
+          return {
+            ...paragraph(block.of),
+            type: 'heading',
+            attrs: { level: block.look === 'title' ? 1 : 2, textAlign },
+          }
+        return paragraph(block.of, { textAlign, small: block.look === 'small' })
+      }
+      case 'point':
+        return { type: 'listItem', content: [paragraph(block.of)] }
+      case 'address':
+        return {
+          type: 'address',
+          content: block.lines.length > 0 ? block.lines.map((line) => paragraph(line)) : [paragraph([])],
+        }
+      case 'fields': {
+        const parts: FieldsParts = {
+          columns: block.columns.flatMap((one) => shownBy(one) ?? []),
+          across: block.across,
+          ...(block.blanks && { blanks: true }),
+        }
+        return { type: 'fields', attrs: { parts } }
+      }
+      case 'rows':
+        return { type: 'rows', attrs: { parts: block } }
+      case 'only':
+        return { type: 'only', attrs: { id: block.id, when: block.when }, content: blocksOf(block.of) }
+      case 'line':
+        return { type: 'horizontalRule' }
+      case 'room':
+        return { type: 'room', attrs: { lines: block.lines } }
+      case 'signatures':
+        return { type: 'signatures', attrs: { of: block.of } }
+      case 'turn':
+        return { type: 'pageTurn' }
+    }
+  }
+  // Points one after the other are one list.
+  const blocksOf = (some: readonly Block[]): JSONContent[] =>
+    some.reduce<JSONContent[]>((all, block) => {
+      const own = blockOf(block)
+      if (block.kind !== 'point') return [...all, own]
+      const type = block.numbered ? 'orderedList' : 'bulletList'
+      const last = all.at(-1)
+      if (last?.type === type) return [...all.slice(0, -1), { ...last, content: [...(last.content ?? []), own] }]
+      return [...all, { type, content: [own] }]
+    }, [])
+  const content = blocksOf(blocks)
+  return { type: 'doc', attrs: { settings }, content: content.length > 0 ? content : [{ type: 'paragraph' }] }
+}
+
+/** The document that a text is. Its columns are numbered as they come, each once. */
+export function templateOf({ id, table }: Pick<Template, 'id' | 'table'>, text: JSONContent): Template {
+  const columns: Column[] = []
+  const columnOf = ({ shows, heading }: { shows: ColumnShows; heading?: string | undefined }): string => {
+    const found = columns.find((one) => sameJson(one.shows, shows) && one.heading === heading)
+    if (found) return found.id
+    const column: Column = { id: `c${columns.length + 1}`, shows, ...(heading && { heading }) }
+    columns.push(column)
+    return column.id
+  }
+  const isBold = ({ marks = [] }: JSONContent) => marks.some(({ type }) => type === 'bold')
+  const inlineOf = (node: JSONContent): Inline[] => {
+    const bold = isBold(node) ? { bold: true as const } : {}
+    if (node.type === 'text') return node.text ? [{ kind: 'text', words: node.text, ...bold }] : []
+    if (node.type === 'hardBreak') return [{ kind: 'turn' }]
+    if (node.type !== 'chip') return []
+    const parts = node.attrs?.parts as ChipParts
+    if ('what' in parts) return [{ kind: 'said', ...parts, ...bold }]
+    const { shows, heading, ...how } = parts
+    return [{ kind: 'field', column: columnOf({ shows, heading }), ...how, ...bold }]
+  }
+  const lineOf = ({ content = [] }: JSONContent) => content.flatMap(inlineOf)
+  const paragraphsIn = ({ content = [] }: JSONContent): JSONContent[] =>
+    content.flatMap((node) => (node.type === 'paragraph' || node.type === 'heading' ? [node] : paragraphsIn(node)))
+  const alignOf = (node: JSONContent) => {
+    const is = node.attrs?.textAlign as string | null | undefined
+    return is === 'center' ? { align: 'middle' as const } : is === 'right' ? { align: 'end' as const } : {}
+  }
+  const blockOf = (node: JSONContent): Block[] => {
+    switch (node.type) {
+      case 'paragraph':
+        return [
+          {
+            kind: 'words',
+            ...(node.attrs?.small === true && { look: 'small' as const }),
+            ...alignOf(node),
+            of: lineOf(node),
+          },
+        ]
+      case 'heading':
+        return [
+          { kind: 'words', look: node.attrs?.level === 1 ? 'title' : 'heading', ...alignOf(node), of: lineOf(node) },
+        ]
+      case 'bulletList':
+      case 'orderedList': {
+        const numbered = node.type === 'orderedList' ? { numbered: true as const } : {}
+        return paragraphsIn(node).map((line) => ({ kind: 'point', ...numbered, of: lineOf(line) }))
+      }
+      case 'address':
+        return [{ kind: 'address', lines: (node.content ?? []).map(lineOf) }]
+      case 'fields': {
+        const { columns: some, across, blanks } = node.attrs?.parts as FieldsParts
+        if (some.length === 0) return []
+        return [{ kind: 'fields', columns: some.map(columnOf), across, ...(blanks && { blanks }) }]
+      }
+      case 'rows':
+        return [node.attrs?.parts as RowsBlock]
+      case 'only': {
+        const { id: own, when } = node.attrs as Pick<OnlyBlock, 'id' | 'when'>
+        const of = (node.content ?? []).flatMap(blockOf)
+        return of.length > 0 ? [{ kind: 'only', id: own, when, of }] : []
+      }
+      case 'horizontalRule':
+        return [{ kind: 'line' }]
+      case 'room':
+        return [{ kind: 'room', lines: node.attrs?.lines as number }]
+      case 'signatures':
+        return [{ kind: 'signatures', of: node.attrs?.of as readonly string[] }]
+      case 'pageTurn':
+        return [{ kind: 'turn' }]
+      default:
+        return []
+    }
+  }
+  const all = (text.content ?? []).flatMap(blockOf)
+  // The editor keeps an empty line at the end, to go on in.
+  const last = all.at(-1)
+  const blocks = last?.kind === 'words' && last.of.length === 0 ? all.slice(0, -1) : all
+  return { id, table, ...(text.attrs?.settings as Settings), columns, blocks }
+}
