@@ -34,9 +34,13 @@ function underEachOther({ measures: { frame, size } }: Writing, shown: readonly 
   // Nothing but numbers is a column of them, each under the others' points.
   const isColumn = shown.every((one) => one.isNumber)
   const wide = Math.min(frame.width - aside, Math.max(0, ...shown.map(({ words }) => widthOf(words, { size }))) + 0.5)
-  const place = { x: frame.left + aside, width: isColumn ? wide : frame.width - aside }
+  const place = isColumn
+    ? { x: frame.left + frame.width - wide, width: wide }
+    : { x: frame.left + aside, width: frame.width - aside }
+  // A column of numbers stands at the right, as amounts do, with their names before them.
+  const left = isColumn ? place.x - aside : frame.left
   return shown.flatMap(({ name, words }, at) => {
-    const head = textOf(name, { x: frame.left, width: aside - size * 0.5 }, { size, tone: 'grey' })
+    const head = textOf(name, { x: left, width: aside - size * 0.5 }, { size, tone: 'grey' })
     const look = { size, above: size * (at === 0 ? 0.8 : 0.3), align: isColumn ? ('end' as const) : undefined }
     const [first, ...others] = textPieces([{ words: words || ' ' }], place, look)
     if (!first) return []

@@ -1,5 +1,5 @@
 import { type Drawn, type Block as Laid } from '../layout/blocks'
-import { fitColumns } from '../layout/fit-columns'
+import { type ColumnFit, fitColumns } from '../layout/fit-columns'
 import type { Measures } from '../layout/measures'
 import { blockOf, headBlock } from '../layout/part-blocks'
 import type { PaperColumn, PaperPart } from '../table'
@@ -27,7 +27,7 @@ export function rowsPieces({ columns, filled, heading, none }: Rows, measures: M
   const cells = sums ? [...rows, sums] : rows
   const drawn: Drawn = {
     columns,
-    fit: fitColumns({ columns, rows: cells, room: frame.width, size, together: true }),
+    fit: acrossAll(columns, fitColumns({ columns, rows: cells, room: frame.width, size, together: true }), frame.width),
     measures,
     rows: 'lines',
   }
@@ -42,6 +42,19 @@ export function rowsPieces({ columns, filled, heading, none }: Rows, measures: M
   )
   const sum: PaperPart = { kind: 'sum', words: '', cells: sums ?? [] }
   return [...named, head, ...body, ...(sums ? [{ ...pieceOf(blockOf(drawn, sum, false)), above: 0, head }] : [])]
+}
+
+/** Rows of a document go from margin to margin, so that amounts of one stand under those of another: its first text has the room. */
+function acrossAll(columns: readonly PaperColumn[], fit: ColumnFit, room: number): ColumnFit {
+  const { gap } = fit
+  const sets = fit.sets.map((set) => {
+    const over = room - set.widths.reduce((sum, width) => sum + width + gap, -gap)
+    const first = set.columns.findIndex((place) => columns[place]?.align !== 'end')
+    return over > 0
+      ? { ...set, widths: set.widths.map((one, at) => (at === Math.max(0, first) ? one + over : one)) }
+      : set
+  })
+  return { ...fit, sets }
 }
 
 const pieceOf = (block: Laid): Piece => ({ height: block.height, above: block.above, draw: (y) => block.draw(0, y) })

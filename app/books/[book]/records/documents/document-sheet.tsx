@@ -66,7 +66,10 @@ export function DocumentSheet({ table, kept, start }: Props) {
   const isChanged = before === undefined || !sameJson(keptShape(before), template)
   useLeaving(isChanged && mayChange)
   useKeys(
-    { 'Alt f': () => document.getElementById('find-to-insert')?.focus() },
+    {
+      'Alt f': () => document.getElementById('find-to-insert')?.focus(),
+      'Ctrl s': mayChange ? () => isChanged && void save() : undefined,
+    },
     { 'Ctrl z': () => editor?.commands.undo(), 'Ctrl y': () => editor?.commands.redo() },
   )
   const within = useMemo(

@@ -77,7 +77,7 @@ function Reach(props: ReachProps) {
           {shown ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />}
           <span className="min-w-0 flex-1">
             <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
-            {depth > 0 && <span className="text-ash-6"> · {howMany(book, way)}</span>}
+            {depth > 0 && <span className="font-normal text-ash-6"> · {howMany(book, way)}</span>}
           </span>
         </button>
       </h3>
@@ -114,7 +114,7 @@ function Reach(props: ReachProps) {
 }
 
 const howMany = (book: Book, way: Way) =>
-  isSeveral(book, way) ? 'several, one after the other' : mayBeNone(book, way) ? 'one or none' : 'one'
+  isSeveral(book, way) ? 'several' : mayBeNone(book, way) ? 'one or none' : 'one'
 
 const fits = ({ name }: Field, find: string) => !find || name.toLowerCase().includes(find)
 
