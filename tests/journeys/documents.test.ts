@@ -78,6 +78,8 @@ test('where no document is kept, those that the program lays out are at hand on 
   await browser.press('Hand out')
   await browser.read('Laid out by the program')
   expect(await faults(browser)).toEqual([])
+  await browser.type(Key.ESCAPE)
+  await browser.press('Hand out')
   await browser.press('Everything on it')
   await untilOnPage('Otterby')
   const lines = await linesOn(1)

@@ -67,10 +67,10 @@ export function DocumentSheet({ table, kept, start }: Props) {
   useLeaving(isChanged && mayChange)
   useKeys(
     {
-      'Alt f': () => document.getElementById('find-to-insert')?.focus(),
-      'Ctrl s': mayChange ? () => isChanged && void save() : undefined,
+      'Alt F': () => document.getElementById('find-to-insert')?.focus(),
+      'Ctrl S': mayChange ? () => isChanged && void save() : undefined,
     },
-    { 'Ctrl z': () => editor?.commands.undo(), 'Ctrl y': () => editor?.commands.redo() },
+    { 'Ctrl Z': () => editor?.commands.undo(), 'Ctrl Y': () => editor?.commands.redo() },
   )
   const within = useMemo(
     () => ({ table: table.id, template, example: example ?? undefined }),
