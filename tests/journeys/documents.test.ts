@@ -36,15 +36,16 @@ const untilOnPage = (words: string) =>
 
 /** What the text says while it is written, chips by what they are called and what they hold. */
 const written = () => script<string>('return document.querySelector(".document-text")?.innerText ?? ""')
-const untilWritten = (words: string | RegExp) =>
-  browser.driver.wait(
-    async () => {
-      const said = (await written()).replace(/\s+/g, ' ')
-      return typeof words === 'string' ? said.includes(words) : words.test(said)
-    },
-    60_000,
-    `It never said ${String(words)}.`,
-  )
+async function untilWritten(words: string | RegExp): Promise<void> {
+  let said = ''
+  const isSo = async () => {
+    said = (await written()).replace(/\s+/g, ' ')
+    return typeof words === 'string' ? said.includes(words) : words.test(said)
+  }
+  await browser.driver.wait(isSo, 60_000).catch((cause: unknown) => {
+    throw new Error(`It never said ${String(words)}. It says: ${said}`, { cause })
+  })
+}
 const inText = async () => (await browser.see('[aria-label="Text of the document"]')).click()
 
 /** Words of a PDF with where they stand, in points from the top left corner. */

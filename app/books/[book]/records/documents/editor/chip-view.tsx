@@ -38,7 +38,7 @@ export function ChipView({ node, selected }: NodeViewProps) {
       )}
     >
       <span className="text-[#14423e]">{name}</span>
-      {example !== undefined && example !== '' && <span className="pl-1 text-[#465049]">{example}</span>}
+      {example !== undefined && example !== '' && <span className="text-[#465049]"> {example}</span>}
     </NodeViewWrapper>
   )
 }
