@@ -4,6 +4,7 @@ import { openPairs } from '@/core/pairings'
 import { DesignWriter } from '../design'
 import { emberlyDerived } from './derived'
 import { emberlyLists } from './lists'
+import { emberlyDocuments } from './documents'
 import { emberlyReports } from './reports'
 import { emberlyRules } from './rules'
 import { emberlyNeeds, emberlySames } from './needs'
@@ -19,6 +20,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   emberlyRules(design)
   emberlyLists(design)
   emberlyReports(design)
+  emberlyDocuments(design)
   design.needs(emberlyNeeds)
   for (const [word, table] of emberlySames) design.same(word, table)
   // Whatever pairs are left have no direct link: the office went through them all.

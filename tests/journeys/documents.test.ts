@@ -117,7 +117,8 @@ test('a document is made from nothing by the keyboard alone', async () => {
   expect(await faults(browser)).toEqual([])
   await browser.type(Key.chord(Key.CONTROL, 's'))
   await browser.read('The document is kept.')
-  await browser.read('For each visit')
+  await browser.driver.wait(async () => !(await browser.path()).includes('/new'), 60_000)
+  await untilWritten('Dear House Otterby')
 })
 
 test('it is shown as the pages that it comes to, with the values of any record', async () => {

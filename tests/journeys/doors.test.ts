@@ -94,6 +94,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
     .replace('[ref]', 'P-0001')
     .replace('[list]', 'doors-list')
     .replace('[report]', 'doors-report')
+    .replace('[document]', 'document-bill')
     .replace('[hash]', '0'.repeat(64)),
 }))
 
@@ -159,6 +160,8 @@ const actionRoles: Record<string, Role> = {
   drop: 'staff',
   keepReport: 'staff',
   dropReport: 'staff',
+  keepDocument: 'staff',
+  dropDocument: 'staff',
   changeLetterhead: 'administrator',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
