@@ -35,6 +35,7 @@ export { Letterhead, type Paper, type PaperName, Report } from './report'
 export {
   type Block,
   blocksIn,
+  type Handed,
   type Inline,
   type Labels,
   linesIn,

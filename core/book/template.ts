@@ -25,8 +25,13 @@ export const Inline = z.discriminatedUnion('kind', [
     none: z.string().max(limits.nameLength).optional(),
     bold: isBold,
   }),
-  /** What isn't the record's own: the day, who hands it out, what the book is called. */
-  z.strictObject({ kind: z.literal('said'), what: z.enum(['today', 'who', 'book']), as: Writing, bold: isBold }),
+  /** What isn't the record's own: the day, who hands it out, what the book is called, the number it is handed out under. */
+  z.strictObject({
+    kind: z.literal('said'),
+    what: z.enum(['today', 'who', 'book', 'number']),
+    as: Writing,
+    bold: isBold,
+  }),
   /** The same paragraph goes on in a new line. */
   z.strictObject({ kind: z.literal('turn') }),
 ])
@@ -123,6 +128,19 @@ export type Labels = Readonly<z.infer<typeof Labels>>
 export const windows = ['din-a', 'din-b', 'uk', 'us'] as const
 export type Window = (typeof windows)[number]
 
+/** What is handed out is kept as it was; with a number without gaps, where that is wished. */
+export const Handed = z.strictObject({
+  numbered: z
+    .strictObject({
+      prefix: z.string().trim().min(1).max(20).optional(),
+      width: z.int().min(1).max(9).optional(),
+      /** From one again each year, which stands before it. */
+      yearly: z.literal(true).optional(),
+    })
+    .optional(),
+})
+export type Handed = Readonly<z.infer<typeof Handed>>
+
 /** What is written for each record of a table: a bill, a certificate, a letter. */
 export const Template = z.strictObject({
   id: Id,
@@ -134,6 +152,7 @@ export const Template = z.strictObject({
   bare: z.literal(true).optional(),
   window: z.enum(windows).optional(),
   labels: Labels.optional(),
+  handed: Handed.optional(),
   /** What its text takes from the record, and from what it leads to. */
   columns: z.array(Column).max(limits.columns).readonly(),
   blocks: z.array(Block).max(limits.blocks).readonly(),

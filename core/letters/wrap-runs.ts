@@ -16,6 +16,14 @@ export interface RunLine {
 const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' })
 const isSpace = (letter: string) => /\s/.test(letter)
 
+/** Runs of one weight next to each other are one. */
+const joined = (runs: readonly Run[]): Run[] =>
+  runs.reduce<Run[]>((all, run) => {
+    const last = all.at(-1)
+    if (!last || (last.bold ?? false) !== (run.bold ?? false)) return [...all, run]
+    return [...all.slice(0, -1), { ...last, words: last.words + run.words }]
+  }, [])
+
 /** So much wider than the room a line may come out, of rounding alone. */
 const hair = 0.01
 
@@ -23,7 +31,8 @@ const hair = 0.01
  * A text of several weights as lines that are no wider than some room; a word that is wider is cut. Nothing is lost but
  * spaces at the ends of lines, which hang over.
  */
-export function wrapRuns(runs: readonly Run[], width: number, size: number): RunLine[] {
+export function wrapRuns(parts: readonly Run[], width: number, size: number): RunLine[] {
+  const runs = joined(parts)
   const text = runs.map(({ words }) => words).join('')
   const starts: number[] = []
   runs.reduce((at, { words }) => (starts.push(at), at + words.length), 0)
@@ -73,6 +82,6 @@ export function wrapRuns(runs: readonly Run[], width: number, size: number): Run
     end = position
     if (required) close(position)
   }
-  if (end > from || lines.length === 0) close(end)
+  if (bare(from, end) > from || lines.length === 0) close(end)
   return lines
 }

@@ -9,6 +9,7 @@ import { up as words } from './migrations/006-words'
 import { up as undo } from './migrations/007-undo'
 import { up as dismissed } from './migrations/008-dismissed'
 import { up as listUses } from './migrations/009-list-uses'
+import { up as papers } from './migrations/010-papers'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -20,6 +21,7 @@ const migrations = [
   { name: '007-undo', up: undo },
   { name: '008-dismissed', up: dismissed },
   { name: '009-list-uses', up: listUses },
+  { name: '010-papers', up: papers },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

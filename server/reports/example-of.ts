@@ -1,14 +1,15 @@
 import { type Block, blocksIn, type List, tableOf, type Template } from '@/core/book'
 import type { Answers } from '@/core/lists'
-import { readTemplate, sayColumn } from '@/core/reports'
+import { type Filled, readTemplate } from '@/core/reports'
 import { askList, type Reads } from '../live'
 import { fillDocuments } from './fill-documents'
 
-/** What one record puts into a document, in words, for whoever writes it. */
+/** What one record puts into a document, for whoever writes it; its rows in words. */
 export interface DocumentExample {
   readonly ref: string
   readonly label: string
-  readonly values: Readonly<Record<string, string>>
+  /** By the column's id. */
+  readonly cells: Filled['cells']
   readonly rows: Readonly<Record<string, { readonly rows: readonly (readonly string[])[]; readonly more: number }>>
   readonly holds: readonly string[]
 }
@@ -47,11 +48,11 @@ export async function exampleOf(
   const own = ref ?? (await firstRef(reads, template, answers))
   const [filled] = own === undefined ? [] : await fillDocuments({ reads, answers, read: found.read }, [own])
   if (!filled) return undefined
-  const columns = [...found.read.columns.values()]
+  const columns = [...found.read.columns.keys()]
   return {
     ref: filled.ref,
     label: filled.label,
-    values: Object.fromEntries(columns.map((column) => [column.id, sayColumn(book, column, filled)])),
+    cells: Object.fromEntries(columns.map((id) => [id, filled.cells[id] ?? null])),
     rows: Object.fromEntries(
       Object.entries(filled.rows).map(([id, { rows }]) => [
         id,

@@ -11,5 +11,17 @@ export {
 export { sheetOf } from './sheet'
 export { type Laid, type Laying, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'
-export type { Work } from './work'
+export { NotLaid, type Work } from './work'
 export { type DocumentExample, exampleOf } from './example-of'
+export { handOut, mostHandedOut } from './hand-out'
+export {
+  type Differences,
+  differencesOf,
+  findPaper,
+  newestPapers,
+  type Paper,
+  paperPdf,
+  papersOf,
+  papersWork,
+  todayWork,
+} from './papers'

@@ -50,6 +50,16 @@ async function* batchesOf({ reads, of, answers }: Writings): AsyncGenerator<read
     for (let at = 0; at < lines.length; at += together) yield lines.slice(at, at + together).map(({ ref }) => ref)
 }
 
+/** The records that documents are written for, up to so many. */
+export async function refsOf(writings: Writings, most: number): Promise<string[]> {
+  const refs: string[] = []
+  for await (const some of batchesOf(writings)) {
+    refs.push(...some)
+    if (refs.length >= most) return refs.slice(0, most)
+  }
+  return refs
+}
+
 async function writeAll(
   writings: Writings,
   read: ReadTemplate,

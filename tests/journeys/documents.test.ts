@@ -132,15 +132,8 @@ test('it is shown as the pages that it comes to, with the values of any record',
 })
 
 test('a value is written otherwise, and said otherwise where there is none', async () => {
-  await script(
-    `const chips = [...document.querySelectorAll('.document-text .react-renderer')]
-     chips.find((one) => one.innerText.startsWith('Price')).querySelector('[data-node-view-wrapper]').dispatchEvent(new MouseEvent('mousedown', { bubbles: true }))`,
-  )
-  const chip = await browser.driver.findElement({
-    css: '.document-text .node-chip:nth-of-type(2), .document-text .react-renderer.node-chip',
-  })
   const chips = await browser.driver.findElements({ css: '.document-text .node-chip' })
-  await (chips[1] ?? chip).click()
+  await chips[1]!.click()
   await browser.choose('Written as', 'in words')
   await browser.fill('Where there is none, say (optional)', 'nothing')
   await untilWritten('sixty pounds')
@@ -202,6 +195,54 @@ test('on the record it is handed out: on the screen and in the PDF stand the sam
   await browser.press('For each visit')
   await untilOnPage('Dear Netherweir')
   expect(await linesOn(1)).toContain('Nothing was paid.')
+})
+
+test('what is handed out is kept with its number; what the record says later is told beside it', async () => {
+  await browser.go(`${book.path}/records/documents`)
+  await browser.press('For each visit')
+  await untilWritten('Dear')
+  await browser.press('Keep what is handed out')
+  await browser.press('With a number, without gaps')
+  await browser.fill('Begins with (optional)', 'B-')
+  await browser.read('The first is B-0001.')
+  await inText()
+  await browser.type(Key.chord(Key.CONTROL, Key.HOME))
+  await browser.press('Its number')
+  await untilWritten('Its number')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Keep changes')
+  await browser.read('The document is kept.')
+  await browser.go(`${book.path}/records/visit/record/1`)
+  await browser.press('Hand out')
+  await browser.press('For each visit')
+  await browser.read('Not handed out yet')
+  await untilOnPage('…Dear Otterby')
+  await browser.press('Hand out')
+  await untilOnPage('B-0001Dear Otterby')
+  expect(await linesOn(1)).not.toContain('COPY')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Where it is kept')
+  await browser.read('The record still says the same')
+  await untilOnPage('COPY')
+  await book.sql("UPDATE $house SET town = 'Saltmere' WHERE house_number = 1")
+  await browser.go(`${book.path}/records/visit/record/1`)
+  await browser.press('For each visit B-0001')
+  await browser.read('The record says something else by now')
+  await browser.press('Side by side')
+  await browser.driver.wait(
+    () =>
+      script<boolean>(
+        'return document.body.innerText.includes("As it would be today") && [...document.querySelectorAll("svg text")].some((text) => text.textContent.includes("Saltmere"))',
+      ),
+    60_000,
+  )
+  expect(await faults(browser)).toEqual([])
+  await browser.go(`${book.path}/records/documents/handed`)
+  await browser.read('B-0001')
+  await browser.fill('Find what was handed out', 'nothing like it')
+  await browser.read('Nothing is called so')
+  expect(await faults(browser)).toEqual([])
+  await book.sql("UPDATE $house SET town = 'Otterby' WHERE house_number = 1")
 })
 
 test('for those that are marked, and for a whole list, there is one for each', async () => {

@@ -162,6 +162,7 @@ const actionRoles: Record<string, Role> = {
   dropReport: 'staff',
   keepDocument: 'staff',
   dropDocument: 'staff',
+  handOutDocument: 'staff',
   changeLetterhead: 'administrator',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']

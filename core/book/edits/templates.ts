@@ -82,8 +82,8 @@ export const changeTemplate: EditKind<z.infer<typeof ChangeTemplate>> = {
     if (!template) return gone
     const parts = partsOf(book, id, to)
     if (!parts.ok) return parts
-    const { name, paper, letters, bare, window, labels, columns, blocks } = parts.value
-    return orNothing(setKeys(template, id, { name, paper, letters, bare, window, labels, columns, blocks }))
+    const { name, paper, letters, bare, window, labels, handed, columns, blocks } = parts.value
+    return orNothing(setKeys(template, id, { name, paper, letters, bare, window, labels, handed, columns, blocks }))
   },
   say: (book, { template }) => `Change the document ${findTemplate(book, template)?.name ?? ''}`,
 }

@@ -23,4 +23,6 @@ export interface Said {
   readonly today: string
   readonly who: string
   readonly book: string
+  /** The number that it is handed out under; none before it is. */
+  readonly number?: string | undefined
 }

@@ -74,7 +74,7 @@ export function sayInline(
     case 'turn':
       return '\n'
     case 'said':
-      if (part.what !== 'today') return said[part.what]
+      if (part.what !== 'today') return said[part.what] ?? '…'
       return longDay(said.today, part.as === 'weekday')
     case 'field': {
       const column = columns.get(part.column)

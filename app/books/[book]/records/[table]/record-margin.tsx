@@ -5,6 +5,7 @@ import { findLink, tableOf } from '@/core/book'
 import type { RecordList } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
+import type { Paper } from '@/server/reports'
 import { Note } from '@/ui/kit'
 import type { Wrong } from '../form/problems'
 import { useRecords } from '../records-context'
@@ -14,10 +15,11 @@ interface Props {
   readonly stored: LiveRecord | undefined
   readonly wrongs: readonly Wrong[]
   readonly lists?: readonly RecordList[] | undefined
+  readonly papers?: readonly Paper[] | undefined
 }
 
 /** What there is to know about a record: what to put right, what hangs on it, who changed it last. */
-export function RecordMargin({ tableId, stored, wrongs, lists = [] }: Props) {
+export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [] }: Props) {
   const { book, base, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, tableId).name)
   return (
@@ -63,6 +65,17 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [] }: Props) {
           ))}
         />
       )}
+      {stored && papers.length > 0 && (
+        <Note
+          mark="info"
+          head={`${counted(papers.length, 'paper')} handed out`}
+          actions={papers.slice(0, mostPapers).map(({ id, name, number }) => (
+            <MarginLink key={id} href={`${base}/documents/handed/${id}`}>
+              {name} {number}
+            </MarginLink>
+          ))}
+        />
+      )}
       {stored && (
         <Note
           mark="info"
@@ -74,6 +87,9 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [] }: Props) {
     </>
   )
 }
+
+/** So many of them are named here; the others are where all are kept. */
+const mostPapers = 6
 
 /** What is to be put right, each a way to its box. */
 const WrongNote = ({ wrongs }: { readonly wrongs: readonly Wrong[] }) => (

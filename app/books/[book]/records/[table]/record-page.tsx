@@ -9,6 +9,7 @@ import type { RecordList } from '@/core/lists'
 import { copyText, type ListRow } from '@/core/records'
 import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
+import type { Paper } from '@/server/reports'
 import { Button } from '@/ui/kit'
 import { officeNow } from '@/app/office-now'
 import { Room } from '@/ui/shell/room'
@@ -31,6 +32,8 @@ interface Props {
   readonly copied?: LiveRecord
   /** Lists that can be asked of this record. */
   readonly lists?: readonly RecordList[]
+  /** What was handed out for it. */
+  readonly papers?: readonly Paper[]
 }
 
 /** The neighbours of a record: those it has in the list that it was opened from, or in its table. */
@@ -45,7 +48,7 @@ function Neighbours({ tableId, row }: { readonly tableId: string; readonly row: 
 }
 
 /** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
-export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
+export function RecordPage({ tableId, stored: first, copied, lists, papers }: Props) {
   const { book, base, mayChange } = useRecords()
   const router = useRouter()
   const query = useSearchParams()
@@ -101,7 +104,7 @@ export function RecordPage({ tableId, stored: first, copied, lists }: Props) {
       indexLabel={`Find ${aOrAn(noun)}`}
       index={<Neighbours tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
-      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} />}
+      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} papers={papers} />}
     >
       <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
         <h1 className="min-w-0 text-[22px] leading-tight break-words">

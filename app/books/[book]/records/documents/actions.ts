@@ -2,9 +2,13 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { findTemplate, Template } from '@/core/book'
+import { findTemplate, List, Template } from '@/core/book'
 import { fail, ok } from '@/core/words'
 import * as books from '@/server/books'
+import { listsFor } from '@/server/books'
+import { readOnly } from '@/server/database'
+import { callRecords, heavyProblem, openedBook } from '@/server/live'
+import { handOut, NotLaid } from '@/server/reports'
 
 /** A document as it is typed: what is too long in its name is told by the edit, in words. */
 const Typed = Template.extend({ name: z.string().max(400) })
@@ -27,5 +31,35 @@ export const dropDocument = bookAction(
   async (at, { document }) => {
     const saved = await books.dropTemplate(at.db, at.stored.id, at.account.id, document)
     return saved.ok ? ok(null) : saved
+  },
+)
+
+/** Hands a kept document out for some records; the papers, in their order. */
+export const handOutDocument = bookAction(
+  'staff',
+  z.strictObject({
+    document: z.string().max(40),
+    of: z.union([
+      z.strictObject({ refs: z.array(z.string().min(1).max(400)).min(1).max(500) }),
+      z.strictObject({ list: List, given: z.record(z.string().max(40), z.string().max(400)) }),
+    ]),
+    /** The minute it is where somebody asks. */
+    moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
+  }),
+  async ({ db, account, stored }, { document, of, moment }) => {
+    const template = findTemplate(stored.book, document)
+    if (!template || ('list' in of && of.list.table !== template.table)) return fail({ kind: 'gone', what: 'document' })
+    const live = await openedBook(db, stored)
+    if (!live.ok) return live
+    const reads = { db: readOnly(db), live: live.value }
+    const lists = await callRecords(reads, listsFor(stored.book, account.id))
+    const answers = { given: 'list' in of ? of.given : {}, now: { moment }, lists }
+    const writings = { reads, template, of, answers, letterhead: stored.book.letterhead, who: account.name }
+    return handOut({ db, book: stored.id, account: account.id, writings }).catch((cause: unknown) => {
+      if (cause instanceof NotLaid) return fail(cause.problem)
+      const problem = heavyProblem(cause)
+      if (problem) return fail(problem)
+      throw cause
+    })
   },
 )

@@ -6,7 +6,7 @@ import { findTable } from '@/core/book'
 import { shownTables } from '@/core/records'
 import { sayPaper } from '@/core/reports'
 import { inSentence, plural } from '@/core/words'
-import { Button, Empty, Menu, MenuLink } from '@/ui/kit'
+import { Button, buttonLook, Empty, Menu, MenuLink } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../records-context'
 
@@ -20,7 +20,12 @@ export function DocumentsIndex() {
     <Room>
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-[22px] leading-tight">Documents</h1>
-        {mayChange && <NewDocument />}
+        <div className="flex flex-wrap gap-2">
+          <Link href={`${base}/documents/handed`} className={buttonLook()}>
+            Handed out
+          </Link>
+          {mayChange && <NewDocument />}
+        </div>
       </div>
       {book.templates.length === 0 && (
         <Empty head="No document is kept yet" {...(mayChange && { action: <NewDocument /> })}>

@@ -7,7 +7,9 @@ export type WrittenFor =
   | { readonly kind: 'list'; readonly list: List; readonly given: Readonly<Record<string, string>> }
 
 /** What goes to the server of it. */
-export const sentOf = (of: WrittenFor) =>
+export const sentOf = (
+  of: WrittenFor,
+): { readonly refs: readonly string[] } | Omit<Extract<WrittenFor, { kind: 'list' }>, 'kind'> =>
   of.kind === 'record'
     ? { refs: [of.ref] }
     : of.kind === 'marked'

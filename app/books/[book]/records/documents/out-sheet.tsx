@@ -14,6 +14,7 @@ import { pdfOf, useEdition } from '../paper/use-edition'
 import { useRecords } from '../records-context'
 import { documentOf } from './documents-of'
 import { FirstLabel } from './first-label'
+import { HandedOut, HandOutButton, NotYet } from './hand-out-parts'
 import { keptFor, sentOf, type WrittenFor } from './hand-out-of'
 import { sayFor, SayWritten, TakeFile, WhichDocument } from './out-parts'
 
@@ -62,23 +63,29 @@ function Out({ table, template, of: start }: Props) {
   const [here, setHere] = useState(0)
   const [first, setFirst] = useState(1)
   const [given, setGiven] = useState(start.kind === 'list' ? start.given : {})
+  /** What was handed out just now. */
+  const [papers, setPapers] = useState<readonly string[]>()
   const of: WrittenFor = start.kind === 'list' ? { ...start, given } : start
   const see = useCallback((page: number) => setHere(page), [])
-  const edition = useEdition<Written>(base, 'documents/write', {
-    template,
-    of: sentOf(of),
-    ...(template.labels && { first }),
-  })
+  const wish = { template, of: sentOf(of), ...(template.labels && { first }) }
+  const edition = useEdition<Written>(
+    base,
+    papers ? 'documents/handed/lay' : 'documents/write',
+    papers ? { papers, original: true } : wish,
+  )
   const { now } = edition
-  const laid = now?.laid ? now.id : undefined
+  const isToCome = template.handed !== undefined && !papers
+  const laid = now?.laid && !isToCome ? now.id : undefined
   return (
     <Room
       bare
       margin={
         <>
-          <WhichDocument table={table} template={template} of={of} />
+          {!papers && <WhichDocument table={table} template={template} of={of} />}
           {template.labels && <FirstLabel labels={template.labels} value={first} onChange={setFirst} />}
           {now?.laid && <SayWritten written={now.laid} table={table} pages={now.pages} />}
+          {isToCome && <NotYet template={template} />}
+          {papers && <HandedOut papers={papers} />}
         </>
       }
       marginLabel="What is handed out"
@@ -95,13 +102,19 @@ function Out({ table, template, of: start }: Props) {
             </span>
           </div>
           <div className="flex flex-wrap gap-2">
-            <PdfLink href={laid && pdfOf(base, laid, 'look')}>
-              <Printer size={15} aria-hidden /> Print
-            </PdfLink>
-            <TakeFile laid={laid} base={base} isSeveral={(now?.laid?.documents ?? 0) > 1 && !template.labels} />
+            {isToCome ? (
+              <HandOutButton template={template} of={of} onHandedOut={setPapers} />
+            ) : (
+              <>
+                <PdfLink href={laid && pdfOf(base, laid, 'look')}>
+                  <Printer size={15} aria-hidden /> Print
+                </PdfLink>
+                <TakeFile laid={laid} base={base} isSeveral={(now?.laid?.documents ?? 0) > 1 && !template.labels} />
+              </>
+            )}
           </div>
         </header>
-        {of.kind === 'list' && (
+        {of.kind === 'list' && !papers && (
           <div className="px-6 pb-3 empty:hidden max-md:px-3">
             <AskedBar list={of.list} given={given} onChange={setGiven} />
           </div>

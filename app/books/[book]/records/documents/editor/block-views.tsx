@@ -55,7 +55,7 @@ export function FieldsView({ node, selected }: NodeViewProps) {
             <div key={at} className={across === 1 ? 'flex gap-3' : ''}>
               <dt className="text-[#465049]">{'column' in found ? found.column.heading : 'Gone'}</dt>
               <dd className={'why' in found ? 'text-[#b3401f]' : ''}>
-                {'why' in found ? found.why : exampleOf(within, shows) || '–'}
+                {'why' in found ? found.why : exampleOf(book, within, { shows }, found.column) || '–'}
               </dd>
             </div>
           )

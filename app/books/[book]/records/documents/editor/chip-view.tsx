@@ -11,6 +11,7 @@ export const saidNames = {
   today: 'Today',
   who: 'Who hands it out',
   book: 'Name of the book',
+  number: 'Its number',
 } as const
 
 /** What a chip is called; what is wrong with it, where something is. */
@@ -21,7 +22,7 @@ export function useChip(parts: ChipParts) {
   const found = columnOf(book, within.table, parts.shows, parts.heading)
   if ('why' in found) return { name: 'A field that is gone', example: undefined, why: found.why, column: undefined }
   const { column } = found
-  return { name: column.heading, example: exampleOf(within, parts.shows), why: undefined, column }
+  return { name: column.heading, example: exampleOf(book, within, parts, column) || parts.none, why: undefined, column }
 }
 
 /** A field in a line of text: what it is called, and what the record of the example has there. */

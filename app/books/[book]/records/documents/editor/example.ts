@@ -3,7 +3,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { createContext, use } from 'react'
 import { officeNow } from '@/app/office-now'
-import type { ColumnShows, Template } from '@/core/book'
+import type { Book, ColumnShows, Template } from '@/core/book'
+import type { ReadColumn } from '@/core/lists'
+import { sayColumn } from '@/core/reports'
 import { answerOf } from '../../paper/use-edition'
 import type { DocumentExample } from '@/server/reports'
 import { useSettled } from '../../use-settled'
@@ -42,9 +44,15 @@ export function useDocument(): InDocument {
   return found
 }
 
-/** What a column has in the record of the example. */
-export function exampleOf({ template, example }: InDocument, shows: ColumnShows): string | undefined {
+/** What a column has in the record of the example, in words; undefined where there is no example. */
+export function exampleOf(
+  book: Book,
+  { template, example }: InDocument,
+  { shows, ...how }: { readonly shows: ColumnShows } & Parameters<typeof sayColumn>[3],
+  column: ReadColumn,
+): string | undefined {
   const text = JSON.stringify(shows)
-  const column = template.columns.find((one) => JSON.stringify(one.shows) === text)
-  return column && example?.values[column.id]
+  const known = template.columns.find((one) => JSON.stringify(one.shows) === text)
+  const cell = known && example?.cells[known.id]
+  return cell === undefined ? undefined : sayColumn(book, column, { cells: { [column.id]: cell } }, how)
 }

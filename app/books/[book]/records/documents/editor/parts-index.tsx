@@ -45,7 +45,7 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
         <WordButton onClick={() => setCalculating(true)}>Calculate a value</WordButton>
       </p>
       <Group name="Not of the record">
-        {(['today', 'who', 'book'] as const).map((what) => (
+        {(['today', 'who', 'book', 'number'] as const).map((what) => (
           <Part key={what} onPick={() => put('chip', { parts: { what } })}>
             {saidNames[what]}
           </Part>

@@ -1,6 +1,7 @@
 'use client'
 
-import { limits, type Labels, type Window, windows } from '@/core/book'
+import { type Handed, limits, type Labels, type Window, windows } from '@/core/book'
+import { writeRunning } from '@/core/kinds'
 import { windowFields } from '@/core/reports'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
 import { Millimetres } from '../../paper/millimetres'
@@ -62,7 +63,62 @@ export function SettingsChoices({ settings, onChange }: Props) {
         label="As labels, several on a sheet"
         onChange={(on) => set({ labels: on ? usual : undefined, ...(on && { window: undefined }) })}
       />
+      {!settings.labels && <HandedChoices handed={settings.handed} onChange={(handed) => set({ handed })} />}
     </section>
+  )
+}
+
+interface HandedProps {
+  readonly handed: Handed | undefined
+  readonly onChange: (handed: Handed | undefined) => void
+}
+
+/** Whether what is handed out is kept, and under which number. */
+function HandedChoices({ handed, onChange }: HandedProps) {
+  const { numbered } = handed ?? {}
+  const setNumber = (to: Partial<NonNullable<Handed['numbered']>>) => {
+    const next = Object.entries({ ...numbered, ...to }).filter(([, value]) => value !== undefined && value !== '')
+    onChange({ numbered: Object.fromEntries(next) })
+  }
+  return (
+    <>
+      <TickBox
+        id="document-handed"
+        checked={handed !== undefined}
+        label="Keep what is handed out"
+        onChange={(on) => onChange(on ? {} : undefined)}
+      />
+      {handed && (
+        <TickBox
+          id="document-numbered"
+          checked={numbered !== undefined}
+          label="With a number, without gaps"
+          onChange={(on) => onChange(on ? { numbered: { width: 4 } } : {})}
+        />
+      )}
+      {numbered && (
+        <>
+          <Labelled label="Begins with (optional)" htmlFor="number-prefix">
+            <TextBox
+              id="number-prefix"
+              value={numbered.prefix ?? ''}
+              maxLength={20}
+              placeholder="B-"
+              onChange={(event) => setNumber({ prefix: event.target.value.trimStart() || undefined })}
+            />
+          </Labelled>
+          <TickBox
+            id="number-yearly"
+            checked={numbered.yearly === true}
+            label="From 1 again each year"
+            onChange={(yearly) => setNumber({ yearly: yearly ? true : undefined })}
+          />
+          <p className="text-[13px] text-ash-6">
+            The first is {writeRunning(1, numbered, '2027')}. Put “Its number” into the text.
+          </p>
+        </>
+      )}
+    </>
   )
 }
 

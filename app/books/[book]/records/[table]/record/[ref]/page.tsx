@@ -3,6 +3,7 @@ import { listsOfRecord } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { listsFor } from '@/server/books'
 import { readRecord } from '@/server/live'
+import { papersOf } from '@/server/reports'
 import { Empty } from '@/ui/kit'
 import { recordsPage } from '../../../records-page'
 import { RecordPage } from '../../record-page'
@@ -31,6 +32,7 @@ export default async function OneRecordPage({ params }: Props) {
       key={ref}
       tableId={table}
       stored={record.value}
+      papers={await papersOf(db, stored.id, table, ref)}
       lists={listsOfRecord(live.book, listsFor(stored.book, account.id), table)}
     />
   )

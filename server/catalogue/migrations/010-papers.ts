@@ -1,0 +1,50 @@
+import { DataTypes, type QueryInterface } from 'sequelize'
+
+/** What was handed out, as it was then, and the last number of each document. */
+export async function up(tables: QueryInterface, schema: string): Promise<void> {
+  const charset = { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' }
+  const ofBook = () => ({
+    type: DataTypes.STRING(20),
+    allowNull: false,
+    references: { model: { tableName: 'books', schema } as never, key: 'id' },
+    onDelete: 'CASCADE',
+  })
+  const text = (length: number, allowNull = false) => ({ type: DataTypes.STRING(length), allowNull })
+  await tables.createTable(
+    { tableName: 'papers', schema },
+    {
+      id: { ...text(20), primaryKey: true },
+      book_id: ofBook(),
+      template_id: text(40),
+      name: text(60),
+      table_id: text(40),
+      // References are long only where a key has several parts.
+      ref: text(400),
+      label: text(400),
+      number: text(60, true),
+      made_at: text(30),
+      account_id: text(20),
+      hash: text(64),
+      body: { type: DataTypes.TEXT('long'), allowNull: false },
+      pdf: { type: DataTypes.BLOB('long'), allowNull: false },
+    },
+    charset,
+  )
+  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'table_id', 'ref'], { name: 'of_record' })
+  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'made_at'], { name: 'newest' })
+  // Two that are handed out at the same moment never get the same number, whatever becomes of the program.
+  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'template_id', 'number'], {
+    name: 'numbered',
+    unique: true,
+  })
+  await tables.createTable(
+    { tableName: 'paper_numbers', schema },
+    {
+      book_id: { ...ofBook(), primaryKey: true },
+      template_id: { ...text(40), primaryKey: true },
+      period: { ...text(10), primaryKey: true },
+      last: { type: DataTypes.INTEGER, allowNull: false },
+    },
+    charset,
+  )
+}
