@@ -1,5 +1,5 @@
 import { evenWidth } from './letters'
-import { breaksOf } from './wrap'
+import { breaksOf, endings } from './wrap'
 
 /** A stretch of a text in one weight. */
 export interface Run {
@@ -82,6 +82,6 @@ export function wrapRuns(parts: readonly Run[], width: number, size: number): Ru
     end = position
     if (required) close(position)
   }
-  if (bare(from, end) > from || lines.length === 0) close(end)
+  if (text.slice(from, end).replace(endings, '') !== '' || lines.length === 0) close(end)
   return lines
 }

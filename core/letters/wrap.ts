@@ -21,7 +21,7 @@ export function breaksOf(text: string): { readonly position: number; readonly re
 }
 
 /** Ends of lines that a text has at its end. */
-const endings = /[\r\n\u2028\u2029\v\f]+$/
+export const endings = /[\r\n\u2028\u2029\v\f]+$/
 
 /** A text cut where it may go on in a new line. */
 function piecesOf(text: string): Piece[] {

@@ -7,7 +7,7 @@ import { emberlyDesign } from '@/demo/emberly/design'
 import { root, type Running } from '@/setup/application'
 import { makeBook, editBook } from '@/server/books'
 import { type Catalogue, catalogueOn, type Role } from '@/server/catalogue'
-import { connect } from '@/server/database'
+import { connect, run } from '@/server/database'
 import { openBook } from '@/server/live'
 import { makeAccount, setRole } from '@/server/people'
 import { application } from '../support/application'
@@ -61,6 +61,13 @@ beforeAll(async () => {
   for (const edit of [...emberlyDesign().edits, ...scans, kept, onPaper])
     await editBook(db, book, owner.value.id, edit, [])
   await openBook(db, book, owner.value.id)
+  // Something that was handed out.
+  await run(
+    db,
+    `INSERT INTO \`${db.catalogue}\`.papers (id, book_id, template_id, name, table_id, ref, label, made_at, account_id, hash, body, pdf)
+     VALUES ('doors-paper', ?, 'document-bill', 'Bill', 'visit', 'V-1', 'V-1', '2027-03-12 10:00:00.000', ?, '', '{}', '')`,
+    [book, owner.value.id],
+  )
   for (const role of ['staff', 'reader', 'outsider'] as const) {
     const account = await makeAccount(db, role, password)
     if (account.ok && role !== 'outsider') await setRole(db, book, account.value.id, role)
