@@ -268,11 +268,8 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-scatter-needs-two': { kind: 'list-scatter-needs-two' },
   'edition-gone': { kind: 'edition-gone' },
   'document-too-long': { kind: 'document-too-long', what: 'parts', most: 300 },
-  'document-part-wrong': {
-    kind: 'document-part-wrong',
-    what: 'Town',
-    words: 'This asks for a field that Visit no longer has. Choose another, or take it out.',
-  },
+  'document-along': { kind: 'document-along', column: 'Rank' },
+  'document-labels': { kind: 'document-labels', what: 'beyond' },
   'document-rows-way': { kind: 'document-rows-way' },
   'document-nobody': { kind: 'document-nobody', name: 'Bill' },
   'list-days-the-wrong-way': { kind: 'list-days-the-wrong-way' },

@@ -18,6 +18,7 @@ import {
 import { type Answers, endOf, type ListFault, readList, type ReadColumn, type ReadList } from '../../lists'
 import type { Problem } from '../../words'
 import { paperColumns } from '../columns'
+import { measuresOf } from '../layout/measures'
 import type { PaperColumn } from '../table'
 
 /** The rows of a document, as a list of their own table. */
@@ -115,6 +116,9 @@ export function readTemplate(
   const list = listOf(template.id, table, own.length > 0 ? { columns: own } : {})
   const found = readList(book, list, answers)
   for (const fault of found.faults) note('column', 'id' in fault.at ? fault.at.id : '', [fault])
+  for (const { id, shows, heading } of own) if (shows.kind === 'along') note('column', id, [alongFault(id, heading)])
+  const lying = labelProblem(template)
+  if (lying) faults.push({ at: template.id, part: 'document', problem: lying })
   const known = new Set(template.columns.map(({ id }) => id))
   for (const id of used)
     if (!known.has(id)) faults.push({ at: id, part: 'column', problem: { kind: 'list-field-gone', table: table.name } })
@@ -146,6 +150,8 @@ function readRows(
   const list = hasWay(book, table, block.way) ? rowsList(book, table, block) : undefined
   const parent = list && parentPlace(book, block.way)
   if (!list || !parent) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'document-rows-way' } }] }
+  const alongs = block.columns.filter(({ shows }) => shows.kind === 'along')
+  if (alongs.length > 0) return { faults: alongs.map(({ id, heading }) => alongFault(id, heading)) }
   const found = readList(book, list, answers)
   if (!('read' in found)) return { faults: found.faults }
   const shown = found.read.columns.flatMap(({ id }, at) => (id === parentColumn ? [] : [at]))
@@ -153,6 +159,29 @@ function readRows(
 }
 
 const hasWay = (book: Book, table: string, way: Way): boolean => endOf(book, table, way) !== undefined
+
+/** Among all others nothing can be told where there is one. */
+const alongFault = (id: string, heading: string | undefined): ListFault => ({
+  at: { part: 'column', id },
+  problem: { kind: 'document-along', column: heading ?? 'A column' },
+})
+
+/** So much further a sheet may reach than is measured, in millimetres. */
+const slack = 1
+
+/** What is wrong with how labels lie on their paper. */
+function labelProblem({ labels, paper, letters }: Template): Problem | undefined {
+  if (!labels) return undefined
+  const { across, down, width, height, left, top, stepAcross, stepDown } = labels
+  const { page } = measuresOf({ paper, letters, room: 'usual' })
+  const millimetres = (points: number) => (points * 25.4) / 72
+  const right = left + (across - 1) * stepAcross + width
+  const foot = top + (down - 1) * stepDown + height
+  if (right > millimetres(page.width) + slack || foot > millimetres(page.height) + slack)
+    return { kind: 'document-labels', what: 'beyond' }
+  const isOver = (across > 1 && stepAcross < width) || (down > 1 && stepDown < height)
+  return isOver ? { kind: 'document-labels', what: 'over' } : undefined
+}
 
 /** What rows a record has: links that lead to several, and what hangs on those in turn. */
 export function rowWays(book: Book, tableId: string): { readonly way: Way; readonly end: Table }[] {

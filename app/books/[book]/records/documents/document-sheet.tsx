@@ -2,7 +2,7 @@
 
 import { type JSONContent, useEditor, useEditorState } from '@tiptap/react'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
 import { officeNow } from '@/app/office-now'
@@ -19,6 +19,7 @@ import { useRecords } from '../records-context'
 import { dropDocument, keepDocument } from './actions'
 import { DocumentHead } from './document-head'
 import { DocumentPages } from './document-pages'
+import { draftOf, forgetDraft, keepDraft } from './editor/drafts'
 import { DocumentContext, useExample } from './editor/example'
 import { ExampleBox } from './editor/example-box'
 import { IndexBeside } from './editor/index-beside'
@@ -42,7 +43,9 @@ interface Props {
 export function DocumentSheet({ table, kept, start }: Props) {
   const { book, base, id: bookId, mayChange } = useRecords()
   const router = useRouter()
-  const [text, setText] = useState<JSONContent>(() => textOf(start))
+  const place = kept?.id ?? `new ${table.id} ${start.name}`
+  const [left] = useState(() => (mayChange ? draftOf(bookId, place, kept) : undefined))
+  const [text, setText] = useState<JSONContent>(() => left ?? textOf(start))
   const [before, setBefore] = useState(kept)
   const [mode, setMode] = useState<'write' | 'pages'>('write')
   const [record, setRecord] = useState<{ readonly ref: string; readonly label: string }>()
@@ -64,7 +67,13 @@ export function DocumentSheet({ table, kept, start }: Props) {
   }) ?? { part: undefined, only: undefined }
   const { data: example } = useExample(base, template, record?.ref)
   const isChanged = before === undefined || !sameJson(keptShape(before), template)
-  useLeaving(isChanged && mayChange)
+  const begun = useMemo(() => templateOf(start, textOf(start)), [start])
+  const isTouched = isChanged && !sameJson(begun, template)
+  useLeaving(isTouched && mayChange)
+  useEffect(() => {
+    if (isTouched) keepDraft(bookId, place, before, text)
+    else forgetDraft(bookId, place)
+  }, [isTouched, bookId, place, before, text])
   useKeys(
     {
       'Alt F': () => document.getElementById('find-to-insert')?.focus(),
@@ -82,6 +91,7 @@ export function DocumentSheet({ table, kept, start }: Props) {
     if (long) return void toast(long)
     const saved = await answered(keepDocument(bookId, { template, ...(before && { before }) }))
     if (!saved.ok) return void toast(wordProblem(saved.problem))
+    forgetDraft(bookId, place)
     setBefore(saved.value)
     toast('The document is kept.')
     router.replace(`${base}/documents/${saved.value.id}`)
@@ -90,6 +100,19 @@ export function DocumentSheet({ table, kept, start }: Props) {
   const found = readTemplate(book, template, { given: {}, now: officeNow(), lists: book.lists })
   const beside = (
     <>
+      {left && isTouched && (
+        <Note
+          mark="info"
+          head="As you left it"
+          actions={
+            <WordButton onClick={() => editor.commands.setContent(textOf(start), { emitUpdate: true })}>
+              Begin anew
+            </WordButton>
+          }
+        >
+          It was changed here and not kept yet.
+        </Note>
+      )}
       {found.faults.length > 0 && (
         <Note mark="settle" head={`${counted(found.faults.length, 'problem')} to correct`}>
           {[...new Set(found.faults.map(({ problem }) => wordProblem(problem)))].join(' ')}
