@@ -35,6 +35,8 @@ export { Letterhead, type Paper, type PaperName, Report } from './report'
 export {
   type Block,
   blocksIn,
+  type CodeKind,
+  codeKinds,
   type Handed,
   type Inline,
   type Labels,

@@ -55,6 +55,10 @@ const Rows = z.strictObject({
   none: z.string().trim().min(1).max(limits.nameLength).optional(),
 })
 
+/** Codes that scanners read. */
+export const codeKinds = ['code128', 'qr', 'ean'] as const
+export type CodeKind = (typeof codeKinds)[number]
+
 const plain = [
   z.strictObject({
     kind: z.literal('words'),
@@ -75,6 +79,15 @@ const plain = [
     blanks: z.literal(true).optional(),
   }),
   Rows,
+  /** What a column has as a code for scanning. */
+  z.strictObject({
+    kind: z.literal('code'),
+    as: z.enum(codeKinds),
+    column: Id,
+    align: z.enum(['middle', 'end']).optional(),
+    /** Without what it says beneath. */
+    bare: z.literal(true).optional(),
+  }),
   /** A line across. */
   z.strictObject({ kind: z.literal('line') }),
   /** Room to write in by hand, so many lines high. */

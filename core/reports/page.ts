@@ -41,13 +41,14 @@ export interface LineItem {
   readonly tone: Tone
 }
 
-/** A tinted stretch beneath a row. */
+/** A tinted stretch beneath a row; a dark one where it is part of a code. */
 export interface TintItem {
   readonly kind: 'tint'
   readonly x: number
   readonly y: number
   readonly width: number
   readonly height: number
+  readonly tone?: 'ink'
 }
 
 export type Item = TextItem | LineItem | TintItem

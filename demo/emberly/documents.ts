@@ -253,6 +253,7 @@ export function emberlyDocuments(design: DesignWriter): void {
       },
       { kind: 'words', look: 'heading', of: [text('What was done, and what was used')] },
       { kind: 'room', lines: 7 },
+      { kind: 'code', as: 'code128', column: draft.of('visit__key'), align: 'end' },
       { kind: 'signatures', of: ['Technician', 'Customer'] },
     ],
   )

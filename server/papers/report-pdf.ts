@@ -109,7 +109,7 @@ export class ReportPdf {
       case 'line':
         return `${tones[item.tone]} RG ${number(item.thick)} w ${number(item.x)} ${up(item.y)} m ${number(item.x + item.width)} ${up(item.y)} l S`
       case 'tint':
-        return `${tones.tint} rg ${number(item.x)} ${up(item.y + item.height)} ${number(item.width)} ${number(item.height)} re f`
+        return `${tones[item.tone ?? 'tint']} rg ${number(item.x)} ${up(item.y + item.height)} ${number(item.width)} ${number(item.height)} re f`
     }
   }
 

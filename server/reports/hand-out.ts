@@ -8,7 +8,7 @@ import { stamp } from '../clock'
 import { ofOneMoment, run, select, transact, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'
 import { newId } from '../ids'
-import { ReportPdf, type Sheet } from '../papers'
+import { codeFor, ReportPdf, type Sheet } from '../papers'
 import { fillDocuments } from './fill-documents'
 import { refsOf, type Writings } from './lay-documents'
 
@@ -65,7 +65,10 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
       for (const [at, filled] of all.entries()) {
         const number = numbered && numbers && writeRunning(numbers.from + at, numbered, numbers.period)
         const said: Said = { today, who, book: reads.live.book.name, number }
-        const pages = layDocument({ book: reads.live.book, read, filled, said, measures }, letterhead)
+        const pages = layDocument(
+          { book: reads.live.book, read, filled, said, measures, drawCode: codeFor },
+          letterhead,
+        )
         const title = [template.name, number].filter(Boolean).join(' ')
         const pdf = await pdfOf(pages, measures.page, { title, author: who, made })
         const body: PaperBody = { template, said, sheet: measures.page, pages }

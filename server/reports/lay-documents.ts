@@ -12,6 +12,7 @@ import {
 } from '@/core/reports'
 import { ofOneMoment } from '../database'
 import { type Reads, walkList } from '../live'
+import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
 import { lettingGo, NotLaid, type OnPages, type Work } from './work'
 
@@ -34,7 +35,12 @@ export interface Written {
   readonly documents: number
   /** What came of fitting them, where they are labels. */
   readonly labels?: FittedLabels | undefined
+  /** Values that no code for scanning could say, some of them; they are written instead. */
+  readonly plain?: readonly string[] | undefined
 }
+
+/** So many values without a code are named. */
+const mostPlain = 20
 
 /** So many records are read at a time. */
 const together = 100
@@ -75,13 +81,15 @@ async function writeAll(
   const full: Page[] = []
   const { labels } = template
   const sheets = labels && new LabelSheets(labels, writings.first ?? 1, (page) => full.push(page))
+  const plain: string[] = []
+  const notePlain = (value: string) => void (plain.length < mostPlain && plain.push(value))
   const documents = await ofOneMoment(from.db, async (transaction) => {
     const reads = { ...from, transaction }
     let count = 0
     for await (const refs of batchesOf({ ...writings, reads })) {
       for (const filled of await fillDocuments({ reads, answers, read }, refs)) {
         count++
-        const writing = { book, read, filled, said, measures }
+        const writing = { book, read, filled, said, measures, drawCode: codeFor, onPlainCode: notePlain }
         if (sheets) sheets.label(writing)
         else full.push(...layDocument(writing, letterhead))
         await onPages(full.splice(0))
@@ -93,7 +101,11 @@ async function writeAll(
     return count
   })
   if (documents === 0) throw new NotLaid({ kind: 'document-nobody', name: template.name })
-  return { documents, ...(sheets && { labels: sheets.fitted }) }
+  return {
+    documents,
+    ...(plain.length > 0 && { plain: [...new Set(plain)] }),
+    ...(sheets && { labels: sheets.fitted }),
+  }
 }
 
 /** Documents as what is laid. What is wrong in them is known before. */

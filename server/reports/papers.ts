@@ -4,6 +4,7 @@ import type { Letterhead } from '@/core/book'
 import type { Catalogue } from '../catalogue'
 import { ofOneMoment, select } from '../database'
 import type { Reads } from '../live'
+import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
 import type { PaperBody } from './hand-out'
 import { NotLaid, type Work } from './work'
@@ -179,6 +180,7 @@ async function pagesToday({
     filled,
     said: body.said,
     measures: documentMeasures(read.read),
+    drawCode: codeFor,
   }
   return { then: body, now: layDocument(writing, letterhead) }
 }

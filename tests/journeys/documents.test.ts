@@ -165,7 +165,6 @@ test('rows of the record stand in it with what they come to; a condition tells w
   await inText()
   await browser.type(Key.chord(Key.CONTROL, Key.END), Key.ENTER)
   // Another page by mistake, and back: what was written is still there.
-  await untilWritten('sixty pounds')
   await browser.type('Kindly')
   await untilWritten('Kindly')
   await browser.press('Payments')

@@ -2,6 +2,7 @@ import type { Block, Inline } from '../../book'
 import type { Run } from '../../letters'
 import type { Item } from '../page'
 import { gap, type Piece } from './piece'
+import { codePieces } from './code-pieces'
 import { fieldPieces } from './field-pieces'
 import { rowsPieces } from './rows-pieces'
 import { sayInline } from './say-inline'
@@ -61,6 +62,8 @@ function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
       if (!rows || !own) return []
       return rowsPieces({ columns: rows.columns, filled: own, heading: block.heading, none: block.none }, measures)
     }
+    case 'code':
+      return codePieces(writing, block)
     case 'line':
       return [{ height: 1, above: size * 0.8, draw: (y) => [lineAt(frame.left, y, frame.width, 0.6)] }, gap(size * 0.3)]
     case 'room':

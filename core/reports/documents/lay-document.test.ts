@@ -7,6 +7,7 @@ import type { Block, Column, Inline, Letterhead, Template } from '../../book'
 import { evenWidth } from '../../letters'
 import { wordProblem } from '../../words'
 import type { Page } from '../page'
+import type { CodeDrawing } from './code-pieces'
 import { windowBox } from './envelope'
 import type { Filled } from './filled'
 import { documentMeasures, layDocument } from './lay-document'
@@ -164,6 +165,44 @@ describe('what a document is made of', () => {
     const pages = laid(template([words(text('one')), turn, turn, words(text('two'))]))
     expect(pages.map((page) => linesOf(page)[page === pages[0] ? 0 : 1])).toEqual(['one', 'two'])
   })
+
+  test.each(['middle', 'end', undefined] as const)(
+    'a code stands within the margins, %s, with what it says beneath',
+    (align) => {
+      const code: Block = { kind: 'code', as: 'code128', column: 'town', ...(align && { align }) }
+      const drawing = (width: number): CodeDrawing => ({
+        width,
+        height: 1,
+        isSquare: false,
+        boxes: [
+          [0, 0, 2, 1],
+          [width - 2, 0, 2, 1],
+        ],
+      })
+      const laidWith = (width: number) => {
+        const found = readTemplate(book, template([code]), answers)
+        if (!('read' in found)) throw new Error('It cannot be read.')
+        const measures = documentMeasures(found.read)
+        const plain: string[] = []
+        const writing = { book, read: found.read, filled: filled(), said, measures }
+        const [page] = layDocument(
+          { ...writing, drawCode: () => drawing(width), onPlainCode: (value) => plain.push(value) },
+          undefined,
+        )
+        const bars = page!.items.flatMap((item) => (item.kind === 'tint' ? [item] : []))
+        return { bars, words: linesOf(page), plain, frame: measures.frame }
+      }
+      for (const width of [80, 300, 700]) {
+        const { bars, words, frame } = laidWith(width)
+        expect(bars).toHaveLength(2)
+        expect(words).toEqual(['Otterby'])
+        expect(bars[0]!.x).toBeGreaterThanOrEqual(frame.left)
+        expect(bars[1]!.x + bars[1]!.width).toBeLessThanOrEqual(frame.left + frame.width + 0.01)
+      }
+      // So many bars in so little room no scanner reads: it is written, and said.
+      expect(laidWith(2000)).toMatchObject({ bars: [], words: ['Otterby'], plain: ['Otterby'] })
+    },
+  )
 
   test.each(['din-a', 'din-b', 'uk', 'us'] as const)(
     'an address stands in the window of %s, however long it is',

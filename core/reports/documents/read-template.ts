@@ -96,7 +96,9 @@ const usedIn = (blocks: readonly Block[]): ReadonlySet<string> =>
     blocksIn(blocks).flatMap((block) =>
       block.kind === 'fields'
         ? block.columns
-        : linesIn(block).flatMap((line) => line.flatMap((part) => (part.kind === 'field' ? [part.column] : []))),
+        : block.kind === 'code'
+          ? [block.column]
+          : linesIn(block).flatMap((line) => line.flatMap((part) => (part.kind === 'field' ? [part.column] : []))),
     ),
   )
 

@@ -1,5 +1,6 @@
 import type { Book } from '../../book'
 import type { Measures } from '../layout/measures'
+import type { DrawCode } from './code-pieces'
 import type { Filled, Said } from './filled'
 import type { ReadTemplate } from './read-template'
 
@@ -10,4 +11,8 @@ export interface Writing {
   readonly filled: Filled
   readonly said: Said
   readonly measures: Measures
+  /** Draws codes for scanning; without it they are written. */
+  readonly drawCode?: DrawCode | undefined
+  /** Told of a value that no code can say. */
+  readonly onPlainCode?: ((value: string) => void) | undefined
 }

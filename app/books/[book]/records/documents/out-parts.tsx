@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import type { Table, Template } from '@/core/book'
 import { nameOf } from '@/core/lists'
-import { counted, inSentence, plural } from '@/core/words'
+import { counted, inSentence, listed, plural } from '@/core/words'
 import type { Written } from '@/server/reports'
 import { Button, ChoiceBox, Labelled, Menu, MenuItem, Note } from '@/ui/kit'
 import { filesOf, pdfOf } from '../paper/use-edition'
@@ -77,7 +77,7 @@ interface SaidProps {
 }
 
 /** How many there are, and what came of fitting labels. */
-export function SayWritten({ written: { documents, labels }, table, pages }: SaidProps) {
+export function SayWritten({ written: { documents, labels, plain }, table, pages }: SaidProps) {
   const noun = inSentence(table.name)
   return (
     <>
@@ -85,6 +85,11 @@ export function SayWritten({ written: { documents, labels }, table, pages }: Sai
         {documents === 1 ? `For one ${noun}` : `For ${documents.toLocaleString('en-GB')} ${plural(noun)}`}, on{' '}
         {counted(pages, labels ? 'sheet' : 'page')}.
       </Note>
+      {plain && (
+        <Note mark="look" head="Some codes can’t be drawn">
+          {listed(plain)}: written instead. An EAN has 13 figures and a check digit that fits; Code 128 has no accents.
+        </Note>
+      )}
       {labels && labels.smaller > 0 && (
         <Note mark="info" head={`${counted(labels.smaller, 'label')} set smaller`}>
           Their words would not have fitted otherwise.

@@ -72,7 +72,7 @@ function Drawn({ item }: { readonly item: Item }) {
         />
       )
     case 'tint':
-      return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={tones.tint} />
+      return <rect x={item.x} y={item.y} width={item.width} height={item.height} fill={tones[item.tone ?? 'tint']} />
     case 'text':
       return (
         <text

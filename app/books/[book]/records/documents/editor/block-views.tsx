@@ -10,7 +10,7 @@ import { classNames } from '@/ui/kit'
 import { useRecords } from '../../records-context'
 import { columnOf } from './column-of'
 import { exampleOf, useDocument } from './example'
-import type { FieldsParts } from './text-of'
+import type { CodeParts, FieldsParts } from './text-of'
 
 interface FrameProps {
   readonly selected: boolean
@@ -111,6 +111,23 @@ export function RowsView({ node, selected }: NodeViewProps) {
           (block.none ? `None here: “${block.none}”` : 'None here: then nothing stands.')}
         {own && own.more > 0 && `and ${counted(own.more, 'more row')}`}
         {block.figures && own && own.rows.length > 0 && `${own.more > 0 ? ', ' : ''}with totals beneath`}
+      </p>
+    </Frame>
+  )
+}
+
+export const codeNames = { code128: 'Code 128', qr: 'QR', ean: 'EAN-13' } as const
+
+export function CodeView({ node, selected }: NodeViewProps) {
+  const { book } = useRecords()
+  const within = useDocument()
+  const parts = node.attrs.parts as CodeParts
+  const found = columnOf(book, within.table, parts.shows, parts.heading)
+  if ('why' in found) return <Frame selected={selected} name="Code for scanning" why={found.why} />
+  return (
+    <Frame selected={selected} name={`Code for scanning, ${codeNames[parts.as]}`}>
+      <p className="font-mono text-[13px]">
+        {found.column.heading}: {exampleOf(book, within, { shows: parts.shows }, found.column) || '–'}
       </p>
     </Frame>
   )

@@ -4,7 +4,16 @@ import Paragraph from '@tiptap/extension-paragraph'
 import TextAlign from '@tiptap/extension-text-align'
 import { ReactNodeViewRenderer } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
-import { AddressView, FieldsView, OnlyView, PageTurnView, RoomView, RowsView, SignaturesView } from './block-views'
+import {
+  AddressView,
+  CodeView,
+  FieldsView,
+  OnlyView,
+  PageTurnView,
+  RoomView,
+  RowsView,
+  SignaturesView,
+} from './block-views'
 import { ChipView } from './chip-view'
 
 /** An attribute that is more than a word, so that it is whole again after it was copied. */
@@ -79,6 +88,7 @@ export const documentNodes = [
   TextAlign.configure({ types: ['paragraph', 'heading'], alignments: ['left', 'center', 'right'] }),
   partNode({ name: 'chip', attributes: ['parts'], view: ChipView, inline: true }),
   partNode({ name: 'fields', attributes: ['parts'], view: FieldsView }),
+  partNode({ name: 'code', attributes: ['parts'], view: CodeView }),
   partNode({ name: 'rows', attributes: ['parts'], view: RowsView }),
   partNode({ name: 'room', attributes: ['lines'], view: RoomView }),
   partNode({ name: 'signatures', attributes: ['of'], view: SignaturesView }),

@@ -3,7 +3,7 @@
 import type { Editor } from '@tiptap/react'
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { limits, type Writing } from '@/core/book'
+import { codeKinds, limits, type Writing } from '@/core/book'
 import { writingsFor } from '@/core/reports'
 import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, IconButton, Labelled, TextBox, TickBox, WordButton } from '@/ui/kit'
@@ -11,7 +11,7 @@ import { useRecords } from '../../records-context'
 import { useChip } from './chip-view'
 import { RowsChoices } from './rows-choices'
 import { dropPart, type Selected, setPart } from './selected'
-import type { ChipParts, FieldsParts } from './text-of'
+import type { ChipParts, CodeParts, FieldsParts } from './text-of'
 
 type Part = NonNullable<Selected['part']>
 
@@ -22,6 +22,7 @@ interface Props {
 
 const titles: Readonly<Record<Part['name'], string>> = {
   chip: 'A value in the text',
+  code: 'A code for scanning',
   fields: 'Fields with their names',
   rows: 'Rows',
   room: 'Room to write by hand',
@@ -38,6 +39,9 @@ export function PartChoices({ editor, part }: Props) {
       <h3 className="font-semibold">{titles[part.name]}</h3>
       {part.name === 'chip' && (
         <ChipChoices parts={part.attrs.parts as ChipParts} onChange={(parts) => set({ parts })} />
+      )}
+      {part.name === 'code' && (
+        <CodeChoices parts={part.attrs.parts as CodeParts} onChange={(parts) => set({ parts })} />
       )}
       {part.name === 'fields' && (
         <FieldsChoices parts={part.attrs.parts as FieldsParts} onChange={(parts) => set({ parts })} />
@@ -129,6 +133,60 @@ function ChipChoices({ parts, onChange }: ChipProps) {
           />
         </Labelled>
       )}
+    </>
+  )
+}
+
+interface CodeProps {
+  readonly parts: CodeParts
+  readonly onChange: (parts: CodeParts) => void
+}
+
+const codeSays = {
+  code128: 'Code 128: letters, figures and signs',
+  qr: 'QR: anything, up to 1,000 letters',
+  ean: 'EAN-13: 13 figures with their check digit',
+} as const
+
+function CodeChoices({ parts, onChange }: CodeProps) {
+  const set = (to: { readonly [Key in keyof CodeParts]?: CodeParts[Key] | undefined }) =>
+    onChange(
+      Object.fromEntries(
+        Object.entries({ ...parts, ...to }).filter(([, value]) => value !== undefined),
+      ) as unknown as CodeParts,
+    )
+  return (
+    <>
+      <Labelled label="Which code" htmlFor="code-as">
+        <ChoiceBox
+          id="code-as"
+          value={parts.as}
+          onChange={(event) => set({ as: event.target.value as CodeParts['as'] })}
+        >
+          {codeKinds.map((one) => (
+            <option key={one} value={one}>
+              {codeSays[one]}
+            </option>
+          ))}
+        </ChoiceBox>
+      </Labelled>
+      <Labelled label="Where it stands" htmlFor="code-align">
+        <ChoiceBox
+          id="code-align"
+          value={parts.align ?? ''}
+          onChange={(event) => set({ align: (event.target.value || undefined) as CodeParts['align'] })}
+        >
+          <option value="">at the left</option>
+          <option value="middle">in the middle</option>
+          <option value="end">at the right</option>
+        </ChoiceBox>
+      </Labelled>
+      <TickBox
+        id="code-words"
+        checked={parts.bare !== true}
+        label="With what it says beneath"
+        onChange={(on) => set({ bare: on ? undefined : true })}
+      />
     </>
   )
 }

@@ -77,6 +77,7 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
         >
           Address
         </Part>
+        <Part onPick={() => put('code', { parts: { as: 'code128', shows: keyShows(table) } })}>Code for scanning</Part>
         <Part onPick={() => put('horizontalRule')}>A line across</Part>
         <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
         <Part onPick={() => put('signatures', { of: ['Day', 'Signed'] })}>To be signed</Part>
@@ -98,6 +99,12 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
     </div>
   )
 }
+
+/** What a record is told apart by. */
+const keyShows = ({ key, fields }: Table): ColumnShows => ({
+  kind: 'field',
+  place: { way: [], field: key[0] ?? fields[0]?.id ?? '' },
+})
 
 /** The fields that a new block of them begins with. */
 const fieldsOf = ({ fields }: Table) =>

@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core'
 import { NodeSelection } from '@tiptap/pm/state'
 
-const names = ['chip', 'fields', 'rows', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
+const names = ['chip', 'code', 'fields', 'rows', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
 export type PartName = (typeof names)[number]
 
 /** The part of a text that is chosen, and the one under whose condition it stands. */

@@ -38,6 +38,12 @@ const plain = fc.oneof(
     across: fc.integer({ min: 1, max: 3 }),
     blanks: bold,
   }),
+  fc.record({
+    kind: fc.constant('code' as const),
+    as: fc.constantFrom('code128' as const, 'qr' as const, 'ean' as const),
+    column: fc.constantFrom('c1', 'c2'),
+    bare: bold,
+  }),
   fc.constant({ kind: 'line' as const }),
   fc.record({ kind: fc.constant('room' as const), lines: fc.integer({ min: 1, max: 9 }) }),
   fc.record({ kind: fc.constant('signatures' as const), of: fc.array(words, { minLength: 1, maxLength: 3 }) }),

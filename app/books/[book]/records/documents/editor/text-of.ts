@@ -20,6 +20,12 @@ export interface FieldsParts {
   readonly blanks?: true | undefined
 }
 
+/** A code for scanning, by what it shows. */
+export interface CodeParts extends Omit<Extract<Block, { kind: 'code' }>, 'kind' | 'column'> {
+  readonly shows: ColumnShows
+  readonly heading?: string | undefined
+}
+
 type OnlyBlock = Extract<Block, { kind: 'only' }>
 
 const aligns = { middle: 'center', end: 'right' } as const
@@ -81,6 +87,11 @@ export function textOf({ id: _id, table: _table, columns, blocks, ...settings }:
           ...(block.blanks && { blanks: true }),
         }
         return { type: 'fields', attrs: { parts } }
+      }
+      case 'code': {
+        const { kind: _kind, column, ...how } = block
+        const shown = shownBy(column)
+        return shown ? { type: 'code', attrs: { parts: { ...shown, ...how } } } : { type: 'paragraph' }
       }
       case 'rows':
         return { type: 'rows', attrs: { parts: block } }
@@ -164,6 +175,10 @@ export function templateOf({ id, table }: Pick<Template, 'id' | 'table'>, text: 
         const { columns: some, across, blanks } = node.attrs?.parts as FieldsParts
         if (some.length === 0) return []
         return [{ kind: 'fields', columns: some.map(columnOf), across, ...(blanks && { blanks }) }]
+      }
+      case 'code': {
+        const { shows, heading, ...how } = node.attrs?.parts as CodeParts
+        return [{ kind: 'code', column: columnOf({ shows, heading }), ...how }]
       }
       case 'rows':
         return [node.attrs?.parts as RowsBlock]
