@@ -54,7 +54,10 @@ test('a scanner reads what was written, whatever it is', () => {
   )
   const figures = fc.string({ unit: fc.constantFrom(...'0123456789'), minLength: 12, maxLength: 12 })
   fc.assert(
-    fc.property(figures, (twelve) => void expect(scanned('ean', ean(twelve))).toBe(ean(twelve))),
+    fc.property(figures, (twelve) => {
+      // One that begins with a nought is read without it: it is the older, shorter code as well.
+      expect(scanned('ean', ean(twelve))?.padStart(13, '0')).toBe(ean(twelve))
+    }),
     runs(40),
   )
 })
