@@ -9,6 +9,7 @@ import { makeAccount } from '@/server/people'
 export interface BenchBook {
   readonly db: Catalogue
   readonly live: Live
+  readonly id: string
   /** Whose book it is. */
   readonly account: string
   /** A connection of its own, for the plain statements to compare with. */
@@ -37,5 +38,5 @@ export async function benchBook(databaseUrl: string, catalogue: string): Promise
     bigIntAsNumber: true,
     insertIdAsNumber: true,
   })
-  return { db, live: live.value, account: account.value.id, plain }
+  return { db, live: live.value, id: made.value, account: account.value.id, plain }
 }

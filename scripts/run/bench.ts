@@ -8,6 +8,7 @@ import { benchExpressions } from '@/bench/expressions'
 import { benchBook } from '@/bench/book'
 import { benchClerks } from '@/bench/clerks'
 import { crowd } from '@/bench/crowd'
+import { benchLetters } from '@/bench/letters'
 import { benchLists } from '@/bench/lists'
 import { benchMap } from '@/bench/map'
 import { benchFrames } from '@/bench/map-frames'
@@ -52,6 +53,7 @@ const parts: Readonly<Record<string, (url: string, later: Later) => Promise<void
     say('Making a list of 1 000 000 visits …')
     tell(await benchAsked(book, 'ready'))
   },
+  letters: async (url, later) => benchLetters(await bookFor(url, later, 'letters')),
   reports: async (url, later) => benchReports(await bookFor(url, later, 'reports')),
   clerks: async (url, later) => {
     const databaseUrl = `${url}/clerks`

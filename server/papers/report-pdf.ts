@@ -23,6 +23,13 @@ interface PdfFace {
 
 type FaceName = 'own' | 'ownBold' | 'further' | 'furtherBold'
 
+const paths: Readonly<Record<FaceName, string>> = {
+  own: typefaces[family].normal,
+  ownBold: typefaces[family].bold,
+  further: typefaces[further].normal,
+  furtherBold: typefaces[further].bold,
+}
+
 /** The document as the library has it, with what it writes pages by. */
 type Document = InstanceType<typeof PDFDocument> & {
   readonly _font: PdfFace
@@ -49,7 +56,8 @@ const number = (value: number) => String(Math.round(value * 1000) / 1000)
 export class ReportPdf {
   private readonly document: Document
   private readonly codes = new Map<string, string>()
-  private readonly faces: Readonly<Record<FaceName, PdfFace>>
+  /** Typefaces are opened when the first letter of theirs is drawn: most files need two of the four. */
+  private readonly faces = new Map<FaceName, PdfFace>()
   private readonly outlines: PDFKit.PDFOutline[] = []
 
   constructor(
@@ -66,16 +74,6 @@ export class ReportPdf {
       displayTitle: true,
       info: { Title: title, Author: author, Creator: 'Hearth Table', CreationDate: made },
     }) as Document
-    const face = (path: string) => {
-      this.document.font(path)
-      return this.document._font
-    }
-    this.faces = {
-      own: face(typefaces[family].normal),
-      ownBold: face(typefaces[family].bold),
-      further: face(typefaces[further].normal),
-      furtherBold: face(typefaces[further].bold),
-    }
   }
 
   /** The file as it is written. */
@@ -127,8 +125,17 @@ export class ReportPdf {
   private hasFurther = (words: string) =>
     [...words].every((letter) => openTypeface(further, 'normal').hasGlyphForCodePoint(letter.codePointAt(0) ?? 0))
 
+  private face(name: FaceName): PdfFace {
+    const known = this.faces.get(name)
+    if (known) return known
+    this.document.font(paths[name])
+    const face = this.document._font
+    this.faces.set(name, face)
+    return face
+  }
+
   private use(name: FaceName): PdfFace {
-    const face = this.faces[name]
+    const face = this.face(name)
     this.document.page.fonts[face.id] ??= face.ref()
     return face
   }
@@ -137,7 +144,7 @@ export class ReportPdf {
     const place = `${name} ${words}`
     const known = this.codes.get(place)
     if (known !== undefined) return known
-    const [codes] = this.faces[name].encode(words, plain)
+    const [codes] = this.face(name).encode(words, plain)
     const made = codes.join('')
     // Words come again and again, but not all of them: what is kept must not grow with the pages.
     if (this.codes.size > 50_000) this.codes.clear()
