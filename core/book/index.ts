@@ -31,7 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
-export { Letterhead, type Paper, type PaperName, Report } from './report'
+export { Letterhead, type Paper, type PaperName, Picture, Report } from './report'
 export {
   type Block,
   blocksIn,

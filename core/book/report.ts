@@ -18,12 +18,21 @@ export const Paper = z.strictObject({
 })
 export type Paper = Readonly<z.infer<typeof Paper>>
 
+/** A picture that is kept with the book, by its hash, and how large it is in dots. */
+export const Picture = z.strictObject({
+  hash: z.string().regex(/^[0-9a-f]{64}$/),
+  width: z.int().min(1).max(4000),
+  height: z.int().min(1).max(4000),
+})
+export type Picture = Readonly<z.infer<typeof Picture>>
+
 /** What stands at the head and the foot of everything that the office prints. */
 export const Letterhead = z.strictObject({
   name: z.string().max(limits.nameLength).optional(),
   /** Where the office is and how it is reached, a line each. */
   lines: z.string().max(limits.letterheadLength).optional(),
   foot: z.string().max(limits.letterheadLength).optional(),
+  logo: Picture.optional(),
 })
 export type Letterhead = Readonly<z.infer<typeof Letterhead>>
 

@@ -1,7 +1,7 @@
 export { paperColumns, reportName, shownIn, startReport } from './columns'
 export { around, type Fitted, type ReportLook, ReportLayer, type ReportWords } from './lay-report'
 export { leastLetters, type Measures, sayPaper } from './layout/measures'
-export type { Item, Page, PagePart, TextItem } from './page'
+export type { Item, Page, PagePart, PictureItem, TextItem } from './page'
 export type { PaperPart } from './table'
 export { documentMeasures, layDocument } from './documents/lay-document'
 export type { Filled, FilledRows, Said } from './documents/filled'

@@ -1,10 +1,10 @@
 import { nth } from '../words'
-import type { Report } from '../book'
+import type { Picture, Report } from '../book'
 import { asPrinted, clipped, evenWidth, stretchesOf } from '../letters'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
-import { footLead, footLines, letterheadBlock } from './layout/letterhead'
+import { footLead, footLines, letterheadBlock, standsAtHead } from './layout/letterhead'
 import { type Measures, measuresOf } from './layout/measures'
 import type { Item, Page, PagePart } from './page'
 import type { PaperColumn, PaperPart } from './table'
@@ -23,7 +23,7 @@ export interface ReportWords {
   readonly who: string
   /** What stands at the head of the first page, the first line bold, and at the foot of all. */
   readonly letterhead?:
-    | { readonly name?: string | undefined; readonly lines: readonly string[]; readonly foot?: string | undefined }
+    | { readonly name?: string | undefined; readonly lines: readonly string[]; readonly foot?: string | undefined; readonly logo?: Picture | undefined }
     | undefined
   /** Said in place of rows where there are none. */
   readonly none: string
@@ -93,7 +93,7 @@ export class ReportLayer {
   private begin(drawn: Drawn): void {
     const { size } = drawn.measures
     const { title, asked, opening, letterhead } = this.words
-    if (letterhead && (letterhead.name ?? letterhead.lines.length > 0))
+    if (standsAtHead(letterhead))
       this.flow.words(letterheadBlock(drawn.measures, letterhead))
     const say = (of: PagePart, words: string, look: Parameters<typeof wordsBlock>[2]) =>
       this.flow.words({ ...wordsBlock(drawn, words, look), of })

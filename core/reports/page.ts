@@ -51,4 +51,14 @@ export interface TintItem {
   readonly tone?: 'ink'
 }
 
-export type Item = TextItem | LineItem | TintItem
+/** A picture that is kept with the book. */
+export interface PictureItem {
+  readonly kind: 'picture'
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+  readonly hash: string
+}
+
+export type Item = TextItem | LineItem | TintItem | PictureItem

@@ -76,20 +76,6 @@ const views: readonly View[] = [
   { name: 'rules', path: '/workshop/rules', words: 'What the fields ask' },
   { name: 'map', path: '/workshop/map', words: '20 tables', first: laid },
   {
-    name: 'map-made-from',
-    path: '/workshop/map',
-    words: '20 tables',
-    first: async (browser) => {
-      await laid(browser)
-      await browser.answer('What is drawn between the cards', 'Made from')
-      await browser.read('From table to table')
-      await laid(browser)
-      await browser.press('The whole map')
-      await browser.press('Visit from Work line')
-      await browser.read('Service item → List price')
-    },
-  },
-  {
     name: 'expression',
     path: '/workshop/rules',
     words: 'What the fields ask',
@@ -114,7 +100,22 @@ const views: readonly View[] = [
   { name: 'list', path: '/records/visit', words: '2,500 records' },
   { name: 'list-asked', path: '/records/lists/list-unpaid', words: /\d+ visits/ },
   { name: 'report', path: '/records/reports/report-visits-town', words: 'Nothing is cut off', first: seen },
-  { name: 'list-crossed', path: '/records/lists/list-takings', words: /Week of/ },
+  {
+    name: 'document',
+    path: '/records/documents/document-bill',
+    words: 'Put into the text',
+    first: async (browser) => {
+      await browser.read('Sweep, single flue')
+      await (await browser.see('.document-text .node-rows')).click()
+      await browser.read('Fields in reach')
+    },
+  },
+  {
+    name: 'paper',
+    path: '/records/documents/out?table=visit&document=document-bill&ref=V-00418&label=V-00418',
+    words: 'Not handed out yet',
+    first: async (browser) => void (await browser.see('svg[role=document] text')),
+  },
   {
     name: 'list-chart',
     path: '/records/lists/list-town-month',

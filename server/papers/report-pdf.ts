@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import { stretchesOf } from '@/core/letters'
-import type { Item, Page, TextItem } from '@/core/reports'
+import type { Item, Page, PictureItem, TextItem } from '@/core/reports'
 import { family, further, openTypeface, typefaces } from './typefaces'
 
 export interface Sheet {
@@ -12,6 +12,8 @@ interface About {
   readonly title: string
   readonly author: string
   readonly made: Date
+  /** Pictures by their hashes; one that isn't there leaves its place free. */
+  readonly pictures?: ReadonlyMap<string, Buffer> | undefined
 }
 
 /** What the library knows of a typeface that it puts into the file; letters are told by their places in it. */
@@ -35,6 +37,8 @@ type Document = InstanceType<typeof PDFDocument> & {
   readonly _font: PdfFace
   readonly page: { readonly fonts: Record<string, object>; readonly height: number }
   addContent(operators: string): void
+  openImage(contents: Buffer): object
+  image(picture: object, x: number, y: number, size: { width: number; height: number }): unknown
 }
 
 // Pages are laid out without kerning and joined letters, and with figures that are equally wide: what was measured is
@@ -58,11 +62,13 @@ export class ReportPdf {
   private readonly codes = new Map<string, string>()
   /** Typefaces are opened when the first letter of theirs is drawn: most files need two of the four. */
   private readonly faces = new Map<FaceName, PdfFace>()
+  private readonly pictures: ReadonlyMap<string, Buffer>
+  private readonly opened = new Map<string, object>()
   private readonly outlines: PDFKit.PDFOutline[] = []
 
   constructor(
     private readonly sheet: Sheet,
-    { title, author, made }: About,
+    { title, author, made, pictures }: About,
   ) {
     this.document = new PDFDocument({
       size: [sheet.width, sheet.height],
@@ -74,6 +80,7 @@ export class ReportPdf {
       displayTitle: true,
       info: { Title: title, Author: author, Creator: 'Hearth Table', CreationDate: made },
     }) as Document
+    this.pictures = pictures ?? new Map()
   }
 
   /** The file as it is written. */
@@ -84,6 +91,7 @@ export class ReportPdf {
   page({ items, marks }: Page): void {
     this.document.addPage({ size: [this.sheet.width, this.sheet.height], margin: 0 })
     for (const { level, words } of marks) this.mark(level, words)
+    for (const item of items) if (item.kind === 'picture') this.picture(item)
     const drawn = items.map((item) => this.drawn(item))
     // From the foot of the page up, as PDF has it.
     this.document.addContent(`q 1 0 0 -1 0 ${number(this.sheet.height)} cm\n${drawn.join('\n')}\nQ`)
@@ -99,9 +107,20 @@ export class ReportPdf {
     this.outlines.length = level + 1
   }
 
+  /** The library puts a picture into the file once, however often it is drawn. */
+  private picture({ x, y, width, height, hash }: PictureItem): void {
+    const found = this.pictures.get(hash)
+    if (!found) return
+    const known = this.opened.get(hash) ?? this.document.openImage(found)
+    this.opened.set(hash, known)
+    this.document.image(known, x, y, { width, height })
+  }
+
   private drawn(item: Item): string {
     const up = (y: number) => number(this.sheet.height - y)
     switch (item.kind) {
+      case 'picture':
+        return ''
       case 'text':
         return this.text(item, up(item.y))
       case 'line':

@@ -40,7 +40,7 @@ export interface Laying {
 }
 
 const letterheadOf = (letterhead: Letterhead | undefined): ReportWords['letterhead'] =>
-  letterhead && { name: letterhead.name, lines: letterhead.lines?.split('\n') ?? [], foot: letterhead.foot }
+  letterhead && { name: letterhead.name, lines: letterhead.lines?.split('\n') ?? [], foot: letterhead.foot, logo: letterhead.logo }
 
 /** How the same would come out otherwise. */
 export interface Otherwise {

@@ -2,7 +2,7 @@ import * as z from 'zod'
 import { fail } from '../../words'
 import { setKeys } from '../build-steps'
 import { limits } from '../limits'
-import type { Letterhead } from '../report'
+import { type Letterhead, Picture } from '../report'
 import { bookId } from '../steps'
 import { type EditKind, orNothing } from './edit-kind'
 
@@ -11,10 +11,12 @@ const typed = z.string().max(4000).optional()
 const ChangeLetterhead = z.strictObject({
   kind: z.literal('changeLetterhead'),
   /** As it is to be; blank for none. */
-  to: z.strictObject({ name: typed, lines: typed, foot: typed }),
+  to: z.strictObject({ name: typed, lines: typed, foot: typed, logo: Picture.optional() }),
 })
 
-const most: Readonly<Record<keyof Letterhead, number>> = {
+type Words = Exclude<keyof Letterhead, 'logo'>
+
+const most: Readonly<Record<Words, number>> = {
   name: limits.nameLength,
   lines: limits.letterheadLength,
   foot: limits.letterheadLength,
@@ -22,7 +24,7 @@ const most: Readonly<Record<keyof Letterhead, number>> = {
 const keys = ['name', 'lines', 'foot'] as const
 
 /** Without what no paper can hold: control characters, but for new lines between those of an address. */
-const tidied = (text: string, key: keyof Letterhead) =>
+const tidied = (text: string, key: Words) =>
   text
     .normalize('NFC')
     .replace(key === 'lines' ? /[^\n\P{Cc}]|\p{Cf}/gu : /\p{Cc}|\p{Cf}/gu, ' ')
@@ -36,7 +38,9 @@ export const changeLetterhead: EditKind<z.infer<typeof ChangeLetterhead>> = {
     const long = parts.find(([key, text]) => text.length > most[key])
     if (long) return fail({ kind: 'too-long', limit: most[long[0]], length: long[1].length })
     const filled = parts.filter(([, text]) => text !== '')
-    const letterhead = filled.length > 0 ? Object.fromEntries(filled) : undefined
+    const words = Object.fromEntries(filled)
+    const isBlank = filled.length === 0 && !to.logo
+    const letterhead = isBlank ? undefined : { ...words, ...(to.logo && { logo: to.logo }) }
     return orNothing(setKeys(book, bookId, { letterhead }))
   },
   say: () => 'Change the letterhead',

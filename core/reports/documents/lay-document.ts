@@ -1,7 +1,7 @@
 import type { Block, Letterhead } from '../../book'
 import { asPrinted, clipped, evenWidth, wrapRuns } from '../../letters'
 import { baseline } from '../layout/blocks'
-import { footLead, footLines, letterheadBlock } from '../layout/letterhead'
+import { footLead, footLines, letterheadBlock, standsAtHead } from '../layout/letterhead'
 import { leastLetters, type Measures, measuresOf } from '../layout/measures'
 import type { Item, Page } from '../page'
 import { addressLines, blockPieces } from './block-pieces'
@@ -54,9 +54,9 @@ function headOf(writing: Writing, office: Letterhead | undefined): Head {
   const { read, measures } = writing
   const { window, blocks } = read.template
   const lines = office?.lines?.split('\n') ?? []
-  const isNamed = office !== undefined && (office.name !== undefined || lines.length > 0)
+  const head = office && { name: office.name, lines, logo: office.logo }
   // Beside a window there is less room for it.
-  const block = isNamed ? letterheadBlock(measures, { name: office.name, lines }, window ? 0.45 : 0.6) : undefined
+  const block = standsAtHead(head) ? letterheadBlock(measures, head, window ? 0.45 : 0.6) : undefined
   const top = measures.frame.top
   const items = block?.draw(0, top) ?? []
   const bottom = top + (block?.height ?? 0)

@@ -1,3 +1,4 @@
+import type { Picture } from '../../book'
 import { asPrinted, evenWidth, wrap } from '../../letters'
 import type { Item } from '../page'
 import { baseline, type Block } from './blocks'
@@ -6,10 +7,30 @@ import type { Measures } from './measures'
 interface Letterhead {
   readonly name?: string | undefined
   readonly lines: readonly string[]
+  readonly logo?: Picture | undefined
 }
 
-/** The office's name and address at the right of the first page, in a share of its width. */
-export function letterheadBlock({ frame, size }: Measures, { name, lines }: Letterhead, share = 0.6): Block {
+/** How high and how wide a logo is at the most, in points; and how much of the page's width it may take. */
+const logoHigh = 56
+const logoWide = 200
+const logoShare = 0.36
+
+/** The logo at the left, as large as there is room for, and never larger than its dots allow. */
+function logoItem({ frame }: Measures, { hash, width, height }: Picture, y: number): Item & { readonly height: number } {
+  const most = Math.min(logoWide, frame.width * logoShare)
+  // Fewer dots than that to an inch are seen as dots.
+  const scale = Math.min(most / width, logoHigh / height, 72 / 100)
+  return { kind: 'picture', x: frame.left, y, width: width * scale, height: height * scale, hash }
+}
+
+/** Whether there is anything of a letterhead to stand at the head of a page. */
+export const standsAtHead = (letterhead: Letterhead | undefined): letterhead is Letterhead =>
+  letterhead !== undefined &&
+  (letterhead.name !== undefined || letterhead.lines.length > 0 || letterhead.logo !== undefined)
+
+/** The office's name and address at the right of the first page, in a share of its width, and its logo at the left. */
+export function letterheadBlock(measures: Measures, { name, lines, logo }: Letterhead, share = 0.6): Block {
+  const { frame, size } = measures
   const half = frame.width * share
   const large = { size: size * 1.25, lead: size * 1.25 * 1.3 }
   const small = { size: size * 0.9, lead: size * 0.9 * 1.3 }
@@ -19,7 +40,8 @@ export function letterheadBlock({ frame, size }: Measures, { name, lines }: Lett
       wrap(asPrinted(line), half, small.size).map((words) => ({ words, bold: false, ...small })),
     ),
   ]
-  const height = rows.reduce((sum, { lead }) => sum + lead, 0) + size * 1.4
+  const high = rows.reduce((sum, { lead }) => sum + lead, 0)
+  const height = Math.max(high, logo ? logoItem(measures, logo, 0).height : 0) + size * 1.4
   return {
     kind: 'words',
     of: 'letterhead',
@@ -30,7 +52,8 @@ export function letterheadBlock({ frame, size }: Measures, { name, lines }: Lett
     lines: 1,
     draw(set, top) {
       let y = top
-      return rows.flatMap((row): Item[] => {
+      const picture: Item[] = logo && set === 0 ? [logoItem(measures, logo, top)] : []
+      const words = rows.flatMap((row): Item[] => {
         const at = y + baseline(row)
         y += row.lead
         // On pages that stand beside it, its place stays free.
@@ -48,6 +71,7 @@ export function letterheadBlock({ frame, size }: Measures, { name, lines }: Lett
           },
         ]
       })
+      return [...picture, ...words]
     },
   }
 }
