@@ -23,7 +23,12 @@ export interface ReportWords {
   readonly who: string
   /** What stands at the head of the first page, the first line bold, and at the foot of all. */
   readonly letterhead?:
-    | { readonly name?: string | undefined; readonly lines: readonly string[]; readonly foot?: string | undefined; readonly logo?: Picture | undefined }
+    | {
+        readonly name?: string | undefined
+        readonly lines: readonly string[]
+        readonly foot?: string | undefined
+        readonly logo?: Picture | undefined
+      }
     | undefined
   /** Said in place of rows where there are none. */
   readonly none: string
@@ -93,8 +98,7 @@ export class ReportLayer {
   private begin(drawn: Drawn): void {
     const { size } = drawn.measures
     const { title, asked, opening, letterhead } = this.words
-    if (standsAtHead(letterhead))
-      this.flow.words(letterheadBlock(drawn.measures, letterhead))
+    if (standsAtHead(letterhead)) this.flow.words(letterheadBlock(drawn.measures, letterhead))
     const say = (of: PagePart, words: string, look: Parameters<typeof wordsBlock>[2]) =>
       this.flow.words({ ...wordsBlock(drawn, words, look), of })
     say('heading', title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 })

@@ -2,11 +2,13 @@ import { PassThrough, type Readable } from 'node:stream'
 import { ZipArchive } from 'archiver'
 import type { Page } from '@/core/reports'
 import { ReportPdf, type Sheet } from '../papers'
+import type { Pictures } from './pictures'
 
 interface Files {
   readonly sheet: Sheet
   readonly author: string
   readonly made: Date
+  readonly pictures: () => Promise<Pictures | undefined>
   /** The pages, in their order; undefined after the last. */
   readonly page: (at: number) => Promise<Page | undefined>
 }
@@ -32,7 +34,7 @@ class Names {
 }
 
 /** A PDF for each document among some pages, in one ZIP file, written as it is sent. */
-export function filesOfPages({ sheet, author, made, page }: Files): Readable {
+export function filesOfPages({ sheet, author, made, page, pictures: load }: Files): Readable {
   const out = new PassThrough()
   const zip = new ZipArchive({ zlib: { level: 1 } })
   const names = new Names()
@@ -45,6 +47,7 @@ export function filesOfPages({ sheet, author, made, page }: Files): Readable {
     open = undefined
   }
   const write = async () => {
+    const pictures = await load()
     for (let at = 0; !out.destroyed; at++) {
       const next = await page(at)
       if (!next) break
@@ -52,7 +55,7 @@ export function filesOfPages({ sheet, author, made, page }: Files): Readable {
       if (mark !== undefined || !open) {
         await close()
         const name = mark?.words ?? 'Document'
-        const pdf = new ReportPdf(sheet, { title: name, author, made })
+        const pdf = new ReportPdf(sheet, { title: name, author, made, pictures })
         open = { name, pdf, parts: wholeOf(pdf.stream) }
       }
       open?.pdf.page(next)

@@ -178,10 +178,12 @@ export function editionPdf(
   const edition = find(id, account, book)
   const { measures, laid } = edition ?? {}
   if (!edition || !measures || !laid) return undefined
-  const pdf = new ReportPdf(measures.page, { title: edition.work.title, author, made: new Date(edition.began) })
   const out = new PassThrough()
-  pdf.stream.pipe(out)
   const write = async () => {
+    const pictures = await edition.work.pictures?.()
+    const about = { title: edition.work.title, author, made: new Date(edition.began), pictures }
+    const pdf = new ReportPdf(measures.page, about)
+    pdf.stream.pipe(out)
     for (let at = 0; at < edition.file.count && !out.destroyed; at++) {
       const page = await wholePage(edition, at)
       if (page) pdf.page(page)
@@ -205,6 +207,7 @@ export function editionFiles(
   const { measures, laid } = edition ?? {}
   if (!edition || !measures || !laid) return undefined
   const page = (at: number) => wholePage(edition, at)
-  const zip = filesOfPages({ sheet: measures.page, author, made: new Date(edition.began), page })
+  const pictures = () => edition.work.pictures?.() ?? Promise.resolve(undefined)
+  const zip = filesOfPages({ sheet: measures.page, author, made: new Date(edition.began), page, pictures })
   return { title: edition.work.title, zip }
 }

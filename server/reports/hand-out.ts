@@ -10,6 +10,7 @@ import { roomProblem } from '../disk-room'
 import { newId } from '../ids'
 import { codeFor, ReportPdf, type Sheet } from '../papers'
 import { fillDocuments } from './fill-documents'
+import { picturesFor } from './pictures'
 import { refsOf, type Writings } from './lay-documents'
 
 /** So many are handed out together at the most. */
@@ -57,6 +58,7 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
   const measures = documentMeasures(read)
   const today = answers.now.moment.slice(0, 10)
   const made = new Date()
+  const pictures = await picturesFor(db, template.bare ? undefined : letterhead)
   return ok(
     await transact(db, async (transaction) => {
       const { numbered } = template.handed ?? {}
@@ -70,7 +72,7 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
           letterhead,
         )
         const title = [template.name, number].filter(Boolean).join(' ')
-        const pdf = await pdfOf(pages, measures.page, { title, author: who, made })
+        const pdf = await pdfOf(pages, measures.page, { title, author: who, made, pictures })
         const body: PaperBody = { template, said, sheet: measures.page, pages }
         const id = newId()
         await run(
@@ -126,7 +128,7 @@ async function takeNumbers(
 export async function pdfOf(
   pages: readonly Page[],
   sheet: Sheet,
-  about: { readonly title: string; readonly author: string; readonly made: Date },
+  about: ConstructorParameters<typeof ReportPdf>[1],
 ): Promise<Buffer> {
   const pdf = new ReportPdf(sheet, about)
   const parts: Buffer[] = []

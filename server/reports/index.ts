@@ -25,3 +25,4 @@ export {
   papersWork,
   todayWork,
 } from './papers'
+export { mostMegabytes, pictureOf, storePicture } from './pictures'

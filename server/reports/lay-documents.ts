@@ -14,6 +14,7 @@ import { ofOneMoment } from '../database'
 import { type Reads, walkList } from '../live'
 import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
+import { picturesFor } from './pictures'
 import { lettingGo, NotLaid, type OnPages, type Work } from './work'
 
 /** Documents to be written: which, for which records, and who asked. */
@@ -118,6 +119,7 @@ export function documentsWork(writings: Writings): Work<Written> | { readonly pr
     title: template.name,
     book: book.name,
     isOpening,
+    pictures: () => picturesFor(reads.db, template.bare ? undefined : writings.letterhead),
     lay: (onBegin, onPages) => writeAll(writings, found.read, onBegin, onPages),
   }
 }

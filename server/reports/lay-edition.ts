@@ -20,6 +20,7 @@ import { showDay, showValue } from '@/core/kinds'
 import { inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
 import { hasShape } from '../papers'
+import { picturesFor } from './pictures'
 import { lettingGo, type OnPages, type Work } from './work'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
@@ -40,7 +41,12 @@ export interface Laying {
 }
 
 const letterheadOf = (letterhead: Letterhead | undefined): ReportWords['letterhead'] =>
-  letterhead && { name: letterhead.name, lines: letterhead.lines?.split('\n') ?? [], foot: letterhead.foot, logo: letterhead.logo }
+  letterhead && {
+    name: letterhead.name,
+    lines: letterhead.lines?.split('\n') ?? [],
+    foot: letterhead.foot,
+    logo: letterhead.logo,
+  }
 
 /** How the same would come out otherwise. */
 export interface Otherwise {
@@ -177,6 +183,7 @@ export function reportWork(laying: Laying): Work<Laid> {
     title: words.title,
     book: laying.reads.live.book.name,
     isOpening: laying.isOpening,
+    pictures: () => picturesFor(laying.reads.db, laying.letterhead),
     lay: (onBegin, onPages) => layReport(laying, onBegin, onPages),
     around: (measures, at, pages) => around(measures, words, at, pages),
   }

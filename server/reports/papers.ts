@@ -7,6 +7,7 @@ import type { Reads } from '../live'
 import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
 import type { PaperBody } from './hand-out'
+import { picturesBy, picturesFor } from './pictures'
 import { NotLaid, type Work } from './work'
 
 /** Something that was handed out. */
@@ -125,9 +126,11 @@ export function papersWork(
   { db, book, papers, originalFor: account }: Showing,
   bookName: string,
 ): Work<{ documents: number }> {
+  const hashes = new Set<string>()
   return {
     title: 'Handed out',
     book: bookName,
+    pictures: () => picturesBy(db, [...hashes]),
     async lay(onBegin, onPages) {
       let documents = 0
       for (const id of papers) {
@@ -137,6 +140,7 @@ export function papersWork(
         const isOriginal = account !== undefined && found.account === account && found.age < originalFor
         if (documents++ === 0) onBegin(measuresFor(body))
         const mark = isOriginal ? [] : [copyMark(body)]
+        for (const { items } of body.pages) for (const item of items) if (item.kind === 'picture') hashes.add(item.hash)
         await onPages(body.pages.map((page) => ({ ...page, items: [...page.items, ...mark] })))
       }
       if (documents === 0) throw new NotLaid({ kind: 'gone', what: 'document' })
@@ -231,6 +235,7 @@ export function todayWork(today: Today): Work<{ documents: number }> {
   return {
     title: 'As it would be today',
     book: today.reads.live.book.name,
+    pictures: () => picturesFor(today.db, today.letterhead),
     async lay(onBegin, onPages) {
       const found = await pagesToday(today)
       if (!found?.now) throw new NotLaid({ kind: 'gone', what: 'document' })

@@ -1,5 +1,6 @@
 import type { Measures, Item, Page } from '@/core/reports'
 import type { Problem } from '@/core/words'
+import type { Pictures } from './pictures'
 
 /** What is laid on pages: a report, or a document for each of some records. */
 export interface Work<Found> {
@@ -10,6 +11,8 @@ export interface Work<Found> {
   readonly isOpening?: (() => Promise<boolean>) | undefined
   /** Gives pages away as they are full. */
   readonly lay: (onBegin: (measures: Measures) => void, onPages: OnPages) => Promise<Found>
+  /** The pictures that stand on its pages. */
+  readonly pictures?: (() => Promise<Pictures>) | undefined
   /** What stands at the head and the foot of a page when it is known how many there are. */
   readonly around?: (measures: Measures, at: number, pages: number | undefined) => readonly Item[]
 }

@@ -79,4 +79,6 @@ test('a letterhead is tidied, taken out where nothing is left of it, and refused
   expect(refusal(change({ name: 'Emberly', lines: '4 Ferry Lane\nOtterby' }), kept)).toBe('nothing-to-change')
   expect(refusal(change({ foot: 'x'.repeat(limits.letterheadLength + 1) }))).toBe('too-long')
   expect(after(change({}), kept).letterhead).toBe(undefined)
+  const logo = { hash: 'f'.repeat(64), width: 40, height: 30 }
+  expect(after(change({ logo, foot: '  ' })).letterhead).toEqual({ logo })
 })

@@ -16,7 +16,11 @@ const logoWide = 200
 const logoShare = 0.36
 
 /** The logo at the left, as large as there is room for, and never larger than its dots allow. */
-function logoItem({ frame }: Measures, { hash, width, height }: Picture, y: number): Item & { readonly height: number } {
+function logoItem(
+  { frame }: Measures,
+  { hash, width, height }: Picture,
+  y: number,
+): Item & { readonly height: number } {
   const most = Math.min(logoWide, frame.width * logoShare)
   // Fewer dots than that to an inch are seen as dots.
   const scale = Math.min(most / width, logoHigh / height, 72 / 100)

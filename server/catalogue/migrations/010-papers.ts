@@ -1,6 +1,6 @@
 import { DataTypes, type QueryInterface } from 'sequelize'
 
-/** What was handed out, as it was then, and the last number of each document. */
+/** What was handed out, as it was then, the last number of each document, and pictures that stand on paper. */
 export async function up(tables: QueryInterface, schema: string): Promise<void> {
   const charset = { charset: 'utf8mb4', collate: 'utf8mb4_uca1400_as_ci' }
   const ofBook = () => ({
@@ -44,6 +44,15 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       template_id: { ...text(40), primaryKey: true },
       period: { ...text(10), primaryKey: true },
       last: { type: DataTypes.INTEGER, allowNull: false },
+    },
+    charset,
+  )
+  await tables.createTable(
+    { tableName: 'pictures', schema },
+    {
+      book_id: { ...ofBook(), primaryKey: true },
+      hash: { ...text(64), primaryKey: true },
+      contents: { type: DataTypes.BLOB('medium'), allowNull: false },
     },
     charset,
   )

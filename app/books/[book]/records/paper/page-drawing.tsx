@@ -1,7 +1,8 @@
 import { memo } from 'react'
 import { stretchesOf } from '@/core/letters'
-import type { Item, Page, PagePart } from '@/core/reports'
+import type { Item, Page, PagePart, PictureItem } from '@/core/reports'
 import { classNames } from '@/ui/kit'
+import { useRecords } from '../records-context'
 
 interface Props {
   readonly page: Page
@@ -60,6 +61,8 @@ const firstOf = ({ areas }: Page, part: PagePart) => areas.findIndex((area) => a
 
 function Drawn({ item }: { readonly item: Item }) {
   switch (item.kind) {
+    case 'picture':
+      return <Picture item={item} />
     case 'line':
       return (
         <line
@@ -90,4 +93,9 @@ function Drawn({ item }: { readonly item: Item }) {
         </text>
       )
   }
+}
+
+function Picture({ item: { x, y, width, height, hash } }: { readonly item: PictureItem }) {
+  const { base } = useRecords()
+  return <image href={`${base}/pictures/${hash}`} {...{ x, y, width, height }} preserveAspectRatio="none" />
 }
