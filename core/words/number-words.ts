@@ -44,7 +44,8 @@ export function wholeInWords(figures: string): string {
 }
 
 /** What amounts of a currency are called, by its sign: of one, of several, and of its hundredths. */
-const currencies: Readonly<Record<string, readonly [string, string, string, string]>> = {
+type Names = readonly [string, string, string, string]
+const currencies: Readonly<Record<string, Names>> = {
   '£': ['pound', 'pounds', 'penny', 'pence'],
   GBP: ['pound', 'pounds', 'penny', 'pence'],
   '€': ['euro', 'euros', 'cent', 'cents'],
@@ -61,21 +62,26 @@ const currencies: Readonly<Record<string, readonly [string, string, string, stri
  */
 export function numberInWords(value: string, currency?: string): string {
   const [whole = '0', fraction = ''] = value.split('.')
-  if (currency === undefined) {
-    const said = wholeInWords(whole)
-    const behind = fraction.replace(/0+$/, '')
-    const minus = whole === '-0' && behind ? 'minus ' : ''
-    return behind ? `${minus}${said} point ${[...behind].map((figure) => small[Number(figure)] ?? '').join(' ')}` : said
-  }
+  if (currency === undefined) return plainNumber(whole, fraction.replace(/0+$/, ''))
   const named = currencies[currency]
   // What its hundredths are called nobody has told us: they stay figures.
-  if (!named || fraction.length > 2)
-    return `${wholeInWords(whole)}${/[1-9]/.test(fraction) ? ` and ${fraction}/1${'0'.repeat(fraction.length)}` : ''} ${currency}`
-  const [one, several, hundredth, hundredths] = named
-  const minor = Number(fraction.padEnd(2, '0'))
-  const sign = whole === '-0' && minor > 0 ? 'minus ' : ''
+  if (!named || fraction.length > 2) {
+    const parts = /[1-9]/.test(fraction) ? ` and ${fraction}/1${'0'.repeat(fraction.length)}` : ''
+    return `${wholeInWords(whole)}${parts} ${currency}`
+  }
+  return amountInWords(whole, Number(fraction.padEnd(2, '0')), named)
+}
+
+function plainNumber(whole: string, behind: string): string {
+  if (!behind) return wholeInWords(whole)
+  const minus = whole === '-0' ? 'minus ' : ''
+  return `${minus}${wholeInWords(whole)} point ${[...behind].map((figure) => small[Number(figure)] ?? '').join(' ')}`
+}
+
+function amountInWords(whole: string, minor: number, [one, several, hundredth, hundredths]: Names): string {
   const major = `${wholeInWords(whole)} ${/^-?0*1$/.test(whole) ? one : several}`
-  const said = minor === 0 ? '' : `${belowHundred(minor)} ${minor === 1 ? hundredth : hundredths}`
-  if (minor > 0 && /^-?0+$/.test(whole)) return `${sign}${said}`
-  return said ? `${major} and ${said}` : major
+  if (minor === 0) return major
+  const said = `${belowHundred(minor)} ${minor === 1 ? hundredth : hundredths}`
+  if (!/^-?0+$/.test(whole)) return `${major} and ${said}`
+  return whole.startsWith('-') ? `minus ${said}` : said
 }

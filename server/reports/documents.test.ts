@@ -186,7 +186,7 @@ test('what a document speaks of that is gone is said before anything is laid', (
   expect(problemOf(bill)).toBe(undefined)
   expect(problemOf({ ...bill, columns: [...bill.columns.slice(1), own('number', 'lost')] })).toMatch(/no longer has/)
   expect(problemOf({ ...bill, columns: bill.columns.slice(1) })).toMatch(/no longer has/)
-  const lost: Block = { ...rows, way: [{ to: 'rows', link: 'lost' }] } as Block
+  const lost: Block = { ...rows, way: [{ to: 'rows', link: 'lost' }] }
   expect(problemOf({ ...bill, blocks: [lost] })).toMatch(/no longer belong/)
 })
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import type { Template } from '@/core/book'
 import { runningPeriod, writeRunning } from '@/core/kinds'
 import { documentMeasures, layDocument, type Page, readTemplate, type Said } from '@/core/reports'
-import { fail, ok, type Problem, type Result } from '@/core/words'
+import { fail, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
 import { ofOneMoment, run, select, transact, type Transaction } from '../database'
@@ -44,7 +44,7 @@ interface Numbers {
 export async function handOut({ db, book, account, writings }: HandingOut): Promise<Result<readonly string[]>> {
   const { reads, template, answers, letterhead, who } = writings
   const found = readTemplate(reads.live.book, template, answers)
-  if (!('read' in found)) return fail(found.faults[0]?.problem ?? ({ kind: 'unexpected' } as Problem))
+  if (!('read' in found)) return fail(found.faults[0]?.problem ?? { kind: 'unexpected' })
   const full = await roomProblem(db)
   if (full) return fail(full)
   const { read } = found

@@ -176,7 +176,6 @@ test('rows of the record stand in it with what they come to; a condition tells w
   await browser.type(Key.chord(Key.CONTROL, Key.END), Key.ENTER)
   await putPart('Rows', 'Payments')
   await untilWritten('Rows: each payment')
-  await browser.choose('Beneath Amount', 'total of amount')
   await browser.fill('Where there are none, say (optional)', 'Nothing was paid.')
   await untilWritten('with totals beneath')
   expect(await faults(browser)).toEqual([])

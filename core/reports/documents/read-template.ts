@@ -111,8 +111,7 @@ export function readTemplate(
   const table = findTable(book, template.table)
   if (!table) return { faults: [{ at: template.id, part: 'document', problem: { kind: 'gone', what: 'table' } }] }
   const faults: TemplateFault[] = []
-  const note = (part: TemplateFault['part'], at: string, found: readonly ListFault[]) =>
-    faults.push(...found.map(({ problem }) => ({ at, part, problem })))
+  const note: Note = (part, at, found) => void faults.push(...found.map(({ problem }) => ({ at, part, problem })))
   const used = usedIn(template.blocks)
   const own = template.columns.filter(({ id }) => used.has(id))
   const list = listOf(template.id, table, own.length > 0 ? { columns: own } : {})
@@ -124,6 +123,16 @@ export function readTemplate(
   const known = new Set(template.columns.map(({ id }) => id))
   for (const id of used)
     if (!known.has(id)) faults.push({ at: id, part: 'column', problem: { kind: 'list-field-gone', table: table.name } })
+  const { rows, only } = readBlocks(book, template, table, answers, note)
+  if (!('read' in found) || faults.length > 0) return { faults }
+  const columns = new Map(found.read.columns.map((column) => [column.id, column]))
+  return { read: { template, table, list, columns, rows, only }, faults: [] }
+}
+
+type Note = (part: TemplateFault['part'], at: string, found: readonly ListFault[]) => void
+
+/** The rows and conditions of a document; what is wrong with one is noted. */
+function readBlocks(book: Book, template: Template, table: Table, answers: Answers, note: Note) {
   const rows = new Map<string, ReadRows>()
   const only = new Map<string, List>()
   for (const block of blocksIn(template.blocks)) {
@@ -138,9 +147,7 @@ export function readTemplate(
       else rows.set(block.id, one)
     }
   }
-  if (!('read' in found) || faults.length > 0) return { faults }
-  const columns = new Map(found.read.columns.map((column) => [column.id, column]))
-  return { read: { template, table, list, columns, rows, only }, faults: [] }
+  return { rows, only }
 }
 
 function readRows(

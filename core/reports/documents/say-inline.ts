@@ -39,18 +39,34 @@ function amount(shown: string, { currency }: Look): string {
 type How = Pick<Extract<Inline, { kind: 'field' }>, 'as' | 'noun'>
 
 /** A value as it stands in a sentence. */
-function sayOne(book: Book, face: Field, heading: string, cell: Cell, { as, noun }: How): string {
+function sayOne(book: Book, face: Field, heading: string, cell: Cell, how: How): string {
   if (cell === null) return ''
   if (typeof cell === 'object') return cell.label
   const display = displayOf(book, face)
-  const { kind, unit } = display
-  const shown = kindOf(kind).show(cell, display, book.look)
-  if (isDay(kind) && (as === 'long' || as === 'weekday')) return longDay(cell, as === 'weekday')
-  if (isNumber(kind) && as === 'words') return numberInWords(cell, kind === 'money' ? book.look.currency : undefined)
-  if (kind === 'whole' && as === 'counted') return counted(Number(cell), noun ?? inSentence(heading))
-  if (as === 'capitals') return shown.toLocaleUpperCase('en-GB')
+  const shown = kindOf(display.kind).show(cell, display, book.look)
+  if (isDay(display.kind))
+    return how.as === 'long' || how.as === 'weekday' ? longDay(cell, how.as === 'weekday') : shown
+  if (isNumber(display.kind)) return sayNumber(book, display, heading, { cell, shown }, how)
+  return how.as === 'capitals' ? shown.toLocaleUpperCase('en-GB') : shown
+}
+
+interface Shown {
+  readonly cell: string
+  readonly shown: string
+}
+
+/** A number with what it is of: of money, or in its unit. */
+function sayNumber(
+  book: Book,
+  { kind, unit }: Field,
+  heading: string,
+  { cell, shown }: Shown,
+  { as, noun }: How,
+): string {
+  if (as === 'words') return numberInWords(cell, kind === 'money' ? book.look.currency : undefined)
+  if (as === 'counted' && kind === 'whole') return counted(Number(cell), noun ?? inSentence(heading))
   if (kind === 'money') return amount(shown, book.look)
-  return isNumber(kind) && unit ? `${shown} ${unit}` : shown
+  return unit ? `${shown} ${unit}` : shown
 }
 
 /** What a column of the record has, in words. */

@@ -30,10 +30,10 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
     },
     charset,
   )
-  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'table_id', 'ref'], { name: 'of_record' })
-  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'made_at'], { name: 'newest' })
+  await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'table_id', 'ref'], { name: 'of_record' })
+  await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'made_at'], { name: 'newest' })
   // Two that are handed out at the same moment never get the same number, whatever becomes of the program.
-  await tables.addIndex({ tableName: 'papers', schema } as never, ['book_id', 'template_id', 'number'], {
+  await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'template_id', 'number'], {
     name: 'numbered',
     unique: true,
   })

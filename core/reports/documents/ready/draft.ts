@@ -5,6 +5,7 @@ import {
   type Field,
   type Hop,
   type Inline,
+  type RowsBlock,
   type Table,
   tableOf,
   type Way,
@@ -92,29 +93,36 @@ export const isMoney = (book: Book, field: Field): boolean => displayOf(book, fi
 
 const columnsAtMost = 6
 
-/** The rows that hang on the record by one link, with their usual columns and what they come to. */
-export function rowBlocks(draft: ReadyDraft, isWanted: (end: Table) => boolean = () => true): Block[] {
-  const { book, table } = draft
-  return rowWays(book, table.id).flatMap(({ way, end }): Block[] => {
-    const [hop] = way
-    if (way.length > 1 || hop?.to !== 'rows' || !isWanted(end)) return []
-    const back = book.links.find(({ id }) => id === hop.link)?.field
-    const isOwnNumber = (field: Field) => field.kind === 'running' && end.key.includes(field.id)
-    const fields = shortFields(book, end).filter((field) => field.id !== back && !isOwnNumber(field))
-    const shown = (fields.length > 0 ? fields : end.fields).slice(0, columnsAtMost)
-    // Amounts stand at the end of a line, where they are added up.
-    const sorted = [...shown.filter((field) => !isMoney(book, field)), ...shown.filter((field) => isMoney(book, field))]
-    const columns = sorted.map((field): Column => ({
-      id: field.id,
-      shows: { kind: 'field', place: { way: [], field: field.id } },
+/** The rows that hang on the record by one link. */
+export const rowBlocks = (draft: ReadyDraft, isWanted: (end: Table) => boolean = () => true): Block[] =>
+  rowWays(draft.book, draft.table.id)
+    .filter(({ way, end }) => way.length === 1 && isWanted(end))
+    .map(({ way, end }) => ({
+      ...usualRows(draft.book, draft.table, way, end, draft.id()),
+      none: `No ${plural(inSentence(end.name))}.`,
     }))
-    const block = { kind: 'rows' as const, id: draft.id(), way, columns, order: [], heading: plural(end.name) }
-    return [{ ...block, ...totals(book, table, block), none: `No ${plural(inSentence(end.name))}.` }]
-  })
+
+/**
+ * Rows as they begin: the first short fields, amounts at the end of each line, and what those come to.
+ * @param id its own, made by whoever wishes
+ */
+export function usualRows(book: Book, table: Table, way: Way, end: Table, id: string): RowsBlock {
+  const hop = way.at(-1)
+  const back = hop?.to === 'rows' ? book.links.find((link) => link.id === hop.link)?.field : undefined
+  const isOwnNumber = (field: Field) => field.kind === 'running' && end.key.includes(field.id)
+  const fields = shortFields(book, end).filter((field) => field.id !== back && !isOwnNumber(field))
+  const shown = (fields.length > 0 ? fields : end.fields).slice(0, columnsAtMost)
+  const sorted = [...shown.filter((field) => !isMoney(book, field)), ...shown.filter((field) => isMoney(book, field))]
+  const columns = sorted.map((field): Column => ({
+    id: field.id,
+    shows: { kind: 'field', place: { way: [], field: field.id } },
+  }))
+  const block: RowsBlock = { kind: 'rows', id, way, columns, order: [], heading: plural(end.name) }
+  return { ...block, ...totals(book, table, block) }
 }
 
 /** What is added up beneath rows: an amount of each row, but no price of one of several. */
-function totals(book: Book, table: Table, block: Extract<Block, { kind: 'rows' }>) {
+function totals(book: Book, table: Table, block: RowsBlock) {
   const list = rowsList(book, table.id, block)
   const end = list && tableOf(book, list.table)
   const fields = block.columns.flatMap(({ id }) => end?.fields.find((field) => field.id === id) ?? [])

@@ -47,6 +47,25 @@ function Neighbours({ tableId, row }: { readonly tableId: string; readonly row: 
   )
 }
 
+interface HandOutProps {
+  readonly tableId: string
+  readonly of: string
+  readonly label: string
+  readonly isChanged: boolean
+}
+
+/** The documents that a record has. */
+function HandOut({ tableId, of, label, isChanged }: HandOutProps) {
+  const { base } = useRecords()
+  return (
+    <DocumentMenu
+      table={tableId}
+      path={(document) => outPath(base, { table: tableId, document, ref: of, label })}
+      note={isChanged ? 'With the values as they were last saved' : undefined}
+    />
+  )
+}
+
 /** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
 export function RecordPage({ tableId, stored: first, copied, lists, papers }: Props) {
   const { book, base, mayChange } = useRecords()
@@ -117,15 +136,7 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers }: Pr
           )}
         </h1>
         <div className="flex flex-wrap gap-2">
-          {stored && (
-            <DocumentMenu
-              table={tableId}
-              path={(document) =>
-                outPath(base, { table: tableId, document, ref: stored.row.ref, label: nameOf(stored) })
-              }
-              note={state.changed ? 'With the values as they were last saved' : undefined}
-            />
-          )}
+          {stored && <HandOut tableId={tableId} of={stored.row.ref} label={nameOf(stored)} isChanged={state.changed} />}
           {mayChange && (
             <>
               {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}

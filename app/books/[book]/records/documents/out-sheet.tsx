@@ -2,9 +2,9 @@
 
 import { Printer } from 'lucide-react'
 import { useSearchParams } from 'next/navigation'
-import { useCallback, useState, useSyncExternalStore } from 'react'
+import { type ReactNode, useCallback, useState, useSyncExternalStore } from 'react'
 import { findTable, type Table, type Template } from '@/core/book'
-import type { Written } from '@/server/reports'
+import type { EditionNow, Written } from '@/server/reports'
 import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { AskedBar } from '../lists/asked-bar'
@@ -58,8 +58,23 @@ interface Props {
   readonly of: WrittenFor
 }
 
-function Out({ table, template, of: start }: Props) {
+/** What is laid: as it will be handed out, or as it was just now. */
+function useOut({
+  template,
+  of,
+  first,
+  papers,
+}: Props & { readonly first: number; readonly papers: readonly string[] | undefined }) {
   const { base } = useRecords()
+  const wish = { template, of: sentOf(of), ...(template.labels && { first }) }
+  return useEdition<Written>(
+    base,
+    papers ? 'documents/handed/lay' : 'documents/write',
+    papers ? { papers, original: true } : wish,
+  )
+}
+
+function Out({ table, template, of: start }: Props) {
   const [here, setHere] = useState(0)
   const [first, setFirst] = useState(1)
   const [given, setGiven] = useState(start.kind === 'list' ? start.given : {})
@@ -67,15 +82,9 @@ function Out({ table, template, of: start }: Props) {
   const [papers, setPapers] = useState<readonly string[]>()
   const of: WrittenFor = start.kind === 'list' ? { ...start, given } : start
   const see = useCallback((page: number) => setHere(page), [])
-  const wish = { template, of: sentOf(of), ...(template.labels && { first }) }
-  const edition = useEdition<Written>(
-    base,
-    papers ? 'documents/handed/lay' : 'documents/write',
-    papers ? { papers, original: true } : wish,
-  )
+  const edition = useOut({ table, template, of, first, papers })
   const { now } = edition
   const isToCome = template.handed !== undefined && !papers
-  const laid = now?.laid && !isToCome ? now.id : undefined
   return (
     <Room
       bare
@@ -91,29 +100,9 @@ function Out({ table, template, of: start }: Props) {
       marginLabel="What is handed out"
     >
       <div className="flex h-full flex-col">
-        <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
-          <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
-            <h1 className="min-w-0 text-[22px] leading-tight [overflow-wrap:anywhere]">{template.name}</h1>
-            <span role="status" className="text-[13px] text-ash-6">
-              {sayFor(of, table)}
-              {now &&
-                now.pages > 0 &&
-                ` · page ${Math.min(here + 1, now.pages)} of ${now.pages.toLocaleString('en-GB')}`}
-            </span>
-          </div>
-          <div className="flex flex-wrap gap-2">
-            {isToCome ? (
-              <HandOutButton template={template} of={of} onHandedOut={setPapers} />
-            ) : (
-              <>
-                <PdfLink href={laid && pdfOf(base, laid, 'look')}>
-                  <Printer size={15} aria-hidden /> Print
-                </PdfLink>
-                <TakeFile laid={laid} base={base} isSeveral={(now?.laid?.documents ?? 0) > 1 && !template.labels} />
-              </>
-            )}
-          </div>
-        </header>
+        <OutHead table={table} template={template} of={of} edition={now} here={here}>
+          {isToCome && <HandOutButton template={template} of={of} onHandedOut={setPapers} />}
+        </OutHead>
         {of.kind === 'list' && !papers && (
           <div className="px-6 pb-3 empty:hidden max-md:px-3">
             <AskedBar list={of.list} given={given} onChange={setGiven} />
@@ -122,5 +111,41 @@ function Out({ table, template, of: start }: Props) {
         <LaidPages edition={edition} onSee={see} />
       </div>
     </Room>
+  )
+}
+
+interface HeadProps extends Props {
+  readonly edition: EditionNow<Written> | undefined
+  /** The page in sight. */
+  readonly here: number
+  /** What is to be done before anything is printed. */
+  readonly children: ReactNode
+}
+
+/** What is handed out, for whom, and what can be done with it. */
+function OutHead({ table, template, of, edition, here, children }: HeadProps) {
+  const { base } = useRecords()
+  const pages = edition?.pages ?? 0
+  const laid = edition?.laid ? edition.id : undefined
+  return (
+    <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
+      <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
+        <h1 className="min-w-0 text-[22px] leading-tight [overflow-wrap:anywhere]">{template.name}</h1>
+        <span role="status" className="text-[13px] text-ash-6">
+          {sayFor(of, table)}
+          {pages > 0 && ` · page ${Math.min(here + 1, pages)} of ${pages.toLocaleString('en-GB')}`}
+        </span>
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {children || (
+          <>
+            <PdfLink href={laid && pdfOf(base, laid, 'look')}>
+              <Printer size={15} aria-hidden /> Print
+            </PdfLink>
+            <TakeFile laid={laid} base={base} isSeveral={(edition?.laid?.documents ?? 0) > 1 && !template.labels} />
+          </>
+        )}
+      </div>
+    </header>
   )
 }

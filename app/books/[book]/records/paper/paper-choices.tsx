@@ -27,7 +27,7 @@ export function PaperChoices({ paper, letters, onChange }: Props) {
       <Labelled label="Paper" htmlFor="paper-paper">
         <ChoiceBox
           id="paper-paper"
-          value={isOwn ? 'own' : (paper.size as string)}
+          value={isOwn ? 'own' : paper.size}
           onChange={(event) => {
             const size = event.target.value
             set({ size: size === 'own' ? { width: 200, height: 280 } : (size as keyof typeof names) })

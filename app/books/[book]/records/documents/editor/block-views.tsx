@@ -4,7 +4,7 @@ import { NodeViewContent, type NodeViewProps, NodeViewWrapper } from '@tiptap/re
 import type { ReactNode } from 'react'
 import type { Condition, RowsBlock } from '@/core/book'
 import { sayCondition } from '@/core/lists'
-import { readTemplate } from '@/core/reports'
+import { type ReadRows, readTemplate } from '@/core/reports'
 import { counted, inSentence, wordProblem } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../../records-context'
@@ -70,24 +70,35 @@ const shownRows = 3
 
 export function RowsView({ node, selected }: NodeViewProps) {
   const { book } = useRecords()
-  const { template, example } = useDocument()
+  const { template } = useDocument()
   const block = node.attrs.parts as RowsBlock
   const alone = { ...template, columns: [], blocks: [block] }
   const found = readTemplate(book, alone, { given: {}, now: { moment: '2000-01-01T00:00' }, lists: book.lists })
   const [fault] = found.faults
-  if (!('read' in found))
-    return <Frame selected={selected} name="Rows" why={fault ? wordProblem(fault.problem) : undefined} />
-  const rows = found.read.rows.get(block.id)
-  const table = rows?.read.table
-  const own = example?.rows[block.id]
+  const rows = 'read' in found ? found.read.rows.get(block.id) : undefined
+  if (!rows) return <Frame selected={selected} name="Rows" why={fault ? wordProblem(fault.problem) : undefined} />
   return (
-    <Frame selected={selected} name={`Rows${table ? `: each ${inSentence(table.name)}` : ''}`}>
+    <Frame selected={selected} name={`Rows: each ${inSentence(rows.read.table.name)}`}>
       {block.heading && <p className="font-bold">{block.heading}</p>}
+      <RowsTable rows={rows} />
+    </Frame>
+  )
+}
+
+const cellLook = (isRight: boolean) => classNames('py-0.5 pr-2', isRight && 'text-right')
+
+/** The headings of rows, and the first few that the example has. */
+function RowsTable({ rows: { block, columns } }: { readonly rows: ReadRows }) {
+  const { example } = useDocument()
+  const own = example?.rows[block.id]
+  const isRight = (at: number) => columns[at]?.align === 'end'
+  return (
+    <>
       <table className="w-full text-[12.5px]">
         <thead>
           <tr className="border-b border-[#465049] text-left">
-            {rows?.columns.map(({ id, heading, align }) => (
-              <th key={id} className={classNames('py-0.5 pr-2', align === 'end' && 'text-right')}>
+            {columns.map(({ id, heading }, at) => (
+              <th key={id} className={cellLook(isRight(at))}>
                 {heading}
               </th>
             ))}
@@ -97,7 +108,7 @@ export function RowsView({ node, selected }: NodeViewProps) {
           {own?.rows.slice(0, shownRows).map((cells, row) => (
             <tr key={row} className="border-b border-[#c1c8c1]">
               {cells.map((words, at) => (
-                <td key={at} className={classNames('py-0.5 pr-2', rows?.columns[at]?.align === 'end' && 'text-right')}>
+                <td key={at} className={cellLook(isRight(at))}>
                   {words}
                 </td>
               ))}
@@ -105,15 +116,15 @@ export function RowsView({ node, selected }: NodeViewProps) {
           ))}
         </tbody>
       </table>
-      <p className="pt-1 text-[11px] text-[#465049]">
-        {own &&
-          own.rows.length === 0 &&
-          (block.none ? `None here: “${block.none}”` : 'None here: then nothing stands.')}
-        {own && own.more > 0 && `and ${counted(own.more, 'more row')}`}
-        {block.figures && own && own.rows.length > 0 && `${own.more > 0 ? ', ' : ''}with totals beneath`}
-      </p>
-    </Frame>
+      <p className="pt-1 text-[11px] text-[#465049]">{own && sayRows(block, own.rows.length, own.more)}</p>
+    </>
   )
+}
+
+/** What there is of rows beside those that are shown. */
+function sayRows({ none, figures }: RowsBlock, shown: number, more: number): string {
+  if (shown === 0) return none ? `None here: “${none}”` : 'None here: then nothing stands.'
+  return [more > 0 && `and ${counted(more, 'more row')}`, figures && 'with totals beneath'].filter(Boolean).join(', ')
 }
 
 export const codeNames = { code128: 'Code 128', qr: 'QR', ean: 'EAN-13' } as const

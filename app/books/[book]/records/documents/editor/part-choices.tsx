@@ -90,7 +90,7 @@ function ChipChoices({ parts, onChange }: ChipProps) {
   const writings = column ? writingsFor(book, column) : isToday ? (['weekday'] as const) : []
   const put = (key: string, value: string | undefined) => {
     const { [key as 'as']: _old, ...rest } = parts
-    onChange((value ? { ...rest, [key]: value } : rest) as ChipParts)
+    onChange(value ? { ...rest, [key]: value } : rest)
   }
   return (
     <>

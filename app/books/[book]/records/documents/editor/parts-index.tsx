@@ -2,8 +2,8 @@
 
 import type { Editor } from '@tiptap/react'
 import { useState } from 'react'
-import { type Column, type ColumnShows, type List, type Table } from '@/core/book'
-import { rowWays } from '@/core/reports'
+import type { ColumnShows, List, Table } from '@/core/book'
+import { rowWays, usualRows } from '@/core/reports'
 import { plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { WordButton } from '@/ui/kit'
@@ -25,16 +25,8 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
   const [calculating, setCalculating] = useState(false)
   const put = (type: string, attrs: object = {}) => editor.chain().focus().insertContent({ type, attrs }).run()
   const chip = (shows: ColumnShows, heading?: string) => put('chip', { parts: { shows, ...(heading && { heading }) } })
-  const putRows = (way: (typeof ways)[number]['way'], end: Table) => {
-    const [hop] = way.slice(-1)
-    const back = hop?.to === 'rows' ? book.links.find(({ id }) => id === hop.link)?.field : undefined
-    const fields = end.fields.filter(({ id, kind }) => id !== back && kind !== 'file' && kind !== 'passage').slice(0, 5)
-    const columns = fields.map((field): Column => ({
-      id: field.id,
-      shows: { kind: 'field', place: { way: [], field: field.id } },
-    }))
-    put('rows', { parts: { kind: 'rows', id: freshId(), way, columns, order: [], heading: plural(end.name) } })
-  }
+  const putRows = (way: (typeof ways)[number]['way'], end: Table) =>
+    put('rows', { parts: usualRows(book, table, way, end, freshId()) })
   const ways = rowWays(book, table.id).slice(0, 12)
   const own: List = { id: 'own', table: table.id, columns: [], asks: [], order: [] }
   return (

@@ -149,21 +149,15 @@ export function templateOf({ id, table }: Pick<Template, 'id' | 'table'>, text: 
     const is = node.attrs?.textAlign as string | null | undefined
     return is === 'center' ? { align: 'middle' as const } : is === 'right' ? { align: 'end' as const } : {}
   }
+  const lookOf = ({ type, attrs }: JSONContent) => {
+    if (type === 'heading') return { look: attrs?.level === 1 ? ('title' as const) : ('heading' as const) }
+    return attrs?.small === true ? { look: 'small' as const } : {}
+  }
   const blockOf = (node: JSONContent): Block[] => {
     switch (node.type) {
       case 'paragraph':
-        return [
-          {
-            kind: 'words',
-            ...(node.attrs?.small === true && { look: 'small' as const }),
-            ...alignOf(node),
-            of: lineOf(node),
-          },
-        ]
       case 'heading':
-        return [
-          { kind: 'words', look: node.attrs?.level === 1 ? 'title' : 'heading', ...alignOf(node), of: lineOf(node) },
-        ]
+        return [{ kind: 'words', ...lookOf(node), ...alignOf(node), of: lineOf(node) }]
       case 'bulletList':
       case 'orderedList': {
         const numbered = node.type === 'orderedList' ? { numbered: true as const } : {}
