@@ -46,7 +46,6 @@ export {
   type Window,
   windows,
   type Writing,
-  writings,
 } from './template'
 export { conditionsIn } from './conditions'
 export { emptyBook } from './empty-book'

@@ -7,7 +7,7 @@ const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 const isBold = z.literal(true).optional()
 
 /** How a value is written, other than as everywhere. */
-export const writings = ['long', 'weekday', 'words', 'counted', 'capitals'] as const
+const writings = ['long', 'weekday', 'words', 'counted', 'capitals'] as const
 const Writing = z.enum(writings).optional()
 export type Writing = (typeof writings)[number]
 

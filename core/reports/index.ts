@@ -12,11 +12,10 @@ export {
   readTemplate,
   rowsList,
   rowWays,
-  type TemplateFault,
 } from './documents/read-template'
 export { windowFields } from './documents/envelope'
-export { sayColumn, sayInline, writingsFor } from './documents/say-inline'
+export { sayColumn, writingsFor } from './documents/say-inline'
 export { makeReady, readyFor, type ReadyKind, readyKinds, readyTitles } from './documents/ready/ready'
 export { type FittedLabels, LabelSheets } from './documents/labels'
-export type { CodeDrawing, DrawCode } from './documents/code-pieces'
+export type { CodeDrawing } from './documents/code-drawing'
 export { usualRows } from './documents/ready/draft'

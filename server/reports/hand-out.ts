@@ -125,7 +125,7 @@ async function takeNumbers(
 }
 
 /** Pages as a PDF, whole. */
-export async function pdfOf(
+async function pdfOf(
   pages: readonly Page[],
   sheet: Sheet,
   about: ConstructorParameters<typeof ReportPdf>[1],

@@ -11,9 +11,9 @@ export {
 export { sheetOf } from './sheet'
 export { type Laid, type Laying, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'
-export { NotLaid, type Work } from './work'
+export { NotLaid } from './work'
 export { type DocumentExample, exampleOf } from './example-of'
-export { handOut, mostHandedOut } from './hand-out'
+export { handOut } from './hand-out'
 export {
   type Differences,
   differencesOf,

@@ -28,7 +28,7 @@ export function blockPieces(writing: Writing, blocks: readonly Block[]): Piece[]
 }
 
 /** The runs of a line; undefined where it has fields, all of them are blank, and nothing else is said. */
-export function runsOf({ book, read, filled, said }: Writing, line: readonly Inline[]): Run[] | undefined {
+function runsOf({ book, read, filled, said }: Writing, line: readonly Inline[]): Run[] | undefined {
   const parts = line.map((part) => ({ part, words: sayInline(book, read.columns, filled, said, part) }))
   const fields = parts.filter(({ part }) => part.kind === 'field')
   const isBlank = fields.length > 0 && fields.every(({ words }) => words.trim() === '')

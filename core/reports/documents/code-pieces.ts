@@ -1,20 +1,10 @@
-import type { Block, CodeKind } from '../../book'
+import type { Block } from '../../book'
 import type { Item } from '../page'
+import type { CodeDrawing } from './code-drawing'
 import type { Piece } from './piece'
 import { sayColumn } from './say-inline'
 import { textOf, textPieces, widthOf } from './text-pieces'
 import type { Writing } from './writing'
-
-/** A code for scanning in modules: dark boxes by their left, top, width and height. */
-export interface CodeDrawing {
-  readonly width: number
-  readonly height: number
-  readonly isSquare: boolean
-  readonly boxes: readonly (readonly [number, number, number, number])[]
-}
-
-/** Draws codes; undefined where a value can't be said by one. */
-export type DrawCode = (kind: CodeKind, value: string) => CodeDrawing | undefined
 
 const points = 72 / 25.4
 

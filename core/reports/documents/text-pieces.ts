@@ -20,7 +20,7 @@ export interface TextLook {
   readonly keeps?: boolean
 }
 
-export const leadOf = (size: number): number => size * 1.36
+const leadOf = (size: number): number => size * 1.36
 
 export const textItem = (
   words: string,
@@ -38,7 +38,7 @@ export const textItem = (
 })
 
 /** Runs as they can be printed; those that come to nothing are out. */
-export const printed = (runs: readonly Run[]): Run[] =>
+const printed = (runs: readonly Run[]): Run[] =>
   runs.map((run) => ({ ...run, words: asPrinted(run.words) })).filter(({ words }) => words !== '')
 
 /** A line of runs at a height. */

@@ -1,6 +1,6 @@
 import type { Book } from '../../book'
 import type { Measures } from '../layout/measures'
-import type { DrawCode } from './code-pieces'
+import type { DrawCode } from './code-drawing'
 import type { Filled, Said } from './filled'
 import type { ReadTemplate } from './read-template'
 

@@ -49,18 +49,20 @@ function Neighbours({ tableId, row }: { readonly tableId: string; readonly row: 
 
 interface HandOutProps {
   readonly tableId: string
-  readonly of: string
-  readonly label: string
+  readonly stored: LiveRecord | undefined
+  readonly nameOf: (record: LiveRecord) => string
   readonly isChanged: boolean
 }
 
-/** The documents that a record has. */
-function HandOut({ tableId, of, label, isChanged }: HandOutProps) {
+/** The documents that a record has; none before it is saved. */
+function HandOut({ tableId, stored, nameOf, isChanged }: HandOutProps) {
   const { base } = useRecords()
+  if (!stored) return null
+  const [ref, label] = [stored.row.ref, nameOf(stored)]
   return (
     <DocumentMenu
       table={tableId}
-      path={(document) => outPath(base, { table: tableId, document, ref: of, label })}
+      path={(document) => outPath(base, { table: tableId, document, ref, label })}
       note={isChanged ? 'With the values as they were last saved' : undefined}
     />
   )
@@ -136,7 +138,7 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers }: Pr
           )}
         </h1>
         <div className="flex flex-wrap gap-2">
-          {stored && <HandOut tableId={tableId} of={stored.row.ref} label={nameOf(stored)} isChanged={state.changed} />}
+          <HandOut tableId={tableId} stored={stored} nameOf={nameOf} isChanged={state.changed} />
           {mayChange && (
             <>
               {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}

@@ -33,6 +33,16 @@ interface Props {
 
 const nothingChosen = { part: undefined, only: undefined }
 
+/** The record with whose values a document is shown: the one that was chosen, or the first. */
+function useShown(table: Table, template: Template) {
+  const { base } = useRecords()
+  const [chosen, choose] = useState<SomeRecord>()
+  const { data } = useExample(base, template, chosen?.ref)
+  const example = data ?? undefined
+  const within = useMemo(() => ({ table: table.id, template, example }), [table.id, template, example])
+  return { within, record: chosen ?? example, choose }
+}
+
 /** A document while it is written: its text with chips for fields, what can be put in at the left, choices in the margin. */
 export function DocumentSheet({ table, kept, start }: Props) {
   const { base, id: bookId, mayChange } = useRecords()
@@ -40,11 +50,9 @@ export function DocumentSheet({ table, kept, start }: Props) {
   const draft = useDocumentDraft({ table, kept, start })
   const { editor, template, before, isChanged, selected } = draft
   const [mode, setMode] = useState<'write' | 'pages'>('write')
-  const [chosen, setChosen] = useState<SomeRecord>()
   const [asking, setAsking] = useState<Asking>()
   const isWide = useWide()
-  const { data: example } = useExample(base, template, chosen?.ref)
-  const record = chosen ?? example ?? undefined
+  const { within, record, choose } = useShown(table, template)
   const save = async () => {
     const long = whyTooLong(template)
     if (long) return void toast(long)
@@ -62,10 +70,6 @@ export function DocumentSheet({ table, kept, start }: Props) {
     },
     { 'Ctrl Z': () => editor?.commands.undo(), 'Ctrl Y': () => editor?.commands.redo() },
   )
-  const within = useMemo(
-    () => ({ table: table.id, template, example: example ?? undefined }),
-    [table.id, template, example],
-  )
   if (!editor) return <Room>{null}</Room>
   const isWriting = mode === 'write' && mayChange
   const beside = (
@@ -79,7 +83,7 @@ export function DocumentSheet({ table, kept, start }: Props) {
       onAnew={draft.beginAnew}
       onCondition={() => setAsking('condition')}
       record={record}
-      onRecord={setChosen}
+      onRecord={choose}
     />
   )
   return (

@@ -127,7 +127,7 @@ function sayRows({ none, figures }: RowsBlock, shown: number, more: number): str
   return [more > 0 && `and ${counted(more, 'more row')}`, figures && 'with totals beneath'].filter(Boolean).join(', ')
 }
 
-export const codeNames = { code128: 'Code 128', qr: 'QR', ean: 'EAN-13' } as const
+const codeNames = { code128: 'Code 128', qr: 'QR', ean: 'EAN-13' } as const
 
 export function CodeView({ node, selected }: NodeViewProps) {
   const { book } = useRecords()
