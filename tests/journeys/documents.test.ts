@@ -46,7 +46,7 @@ async function untilWritten(words: string | RegExp): Promise<void> {
     throw new Error(`It never said ${String(words)}. It says: ${said}`, { cause })
   })
 }
-const inText = async () => (await browser.see('[aria-label="Text of the document"]')).click()
+const inText = async () => (await browser.see('.document-text .tiptap > p')).click()
 
 /** Puts one of the parts at the left into the text. */
 const putPart = (group: string, name: string) =>
