@@ -46,7 +46,8 @@ async function untilWritten(words: string | RegExp): Promise<void> {
     throw new Error(`It never said ${String(words)}. It says: ${said}`, { cause })
   })
 }
-const inText = async () => (await browser.see('.document-text .tiptap > p')).click()
+// In the paragraph that has no chip.
+const inText = async () => (await browser.see('.document-text .tiptap > p:nth-of-type(2)')).click()
 
 /** Puts one of the parts at the left into the text. */
 const putPart = (group: string, name: string) =>

@@ -1,6 +1,7 @@
 'use client'
 
-import type { Editor } from '@tiptap/react'
+import { NodeSelection } from '@tiptap/pm/state'
+import type { Editor, JSONContent } from '@tiptap/react'
 import { useState } from 'react'
 import type { ColumnShows, List, Table } from '@/core/book'
 import { rowWays, usualRows } from '@/core/reports'
@@ -23,7 +24,7 @@ interface Props {
 export function PartsIndex({ editor, table, onOnly }: Props) {
   const { book } = useRecords()
   const [calculating, setCalculating] = useState(false)
-  const put = (type: string, attrs: object = {}) => editor.chain().focus().insertContent({ type, attrs }).run()
+  const put = (type: string, attrs: object = {}) => putIn(editor, { type, attrs })
   const chip = (shows: ColumnShows, heading?: string) => put('chip', { parts: { shows, ...(heading && { heading }) } })
   const putRows = (way: (typeof ways)[number]['way'], end: Table) =>
     put('rows', { parts: usualRows(book, table, way, end, freshId()) })
@@ -58,17 +59,7 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
           Fields with their names
         </Part>
         <Part onPick={onOnly}>Only where a condition holds</Part>
-        <Part
-          onPick={() =>
-            editor
-              .chain()
-              .focus()
-              .insertContent({ type: 'address', content: [{ type: 'paragraph' }] })
-              .run()
-          }
-        >
-          Address
-        </Part>
+        <Part onPick={() => putIn(editor, { type: 'address', content: [{ type: 'paragraph' }] })}>Address</Part>
         <Part onPick={() => put('code', { parts: { as: 'code128', shows: keyShows(table) } })}>Code for scanning</Part>
         <Part onPick={() => put('horizontalRule')}>A line across</Part>
         <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
@@ -90,6 +81,14 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
       )}
     </div>
   )
+}
+
+/** Puts something into the text: after what is chosen there, never in its place. */
+function putIn(editor: Editor, content: JSONContent): void {
+  const { selection } = editor.state
+  const chain = editor.chain().focus()
+  if (selection instanceof NodeSelection) chain.insertContentAt(selection.to, content).run()
+  else chain.insertContent(content).run()
 }
 
 /** What a record is told apart by. */
