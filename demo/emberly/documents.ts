@@ -274,10 +274,10 @@ export function emberlyDocuments(design: DesignWriter): void {
       ],
     },
     { kind: 'words', align: 'end', of: [today] },
-    words(text('Your '), draft.chip('appliance__model', [], { bold: true }), text(' is due to be swept', true)),
+    words(text('Your ', true), draft.chip('appliance__model', [], { bold: true }), text(' is due to be swept', true)),
     words(text('Dear all,')),
     words(
-      text('the '),
+      text('The '),
       draft.chip('appliance__model'),
       text(' in your '),
       draft.chip('appliance__room'),

@@ -67,7 +67,8 @@ export function RowsChoices({ part, onChange }: Props) {
       </Labelled>
       {columns.map((column) => {
         const choices = figuresFor({ book }, table, column)
-        if (choices.length === 0) return null
+        // Of words there is little to tell beneath them.
+        if (!choices.some(({ name }) => name !== 'different')) return null
         const now = block.figures?.find((one) => one.column === column.id)
         return (
           <Labelled key={column.id} label={`Beneath ${column.heading}`} htmlFor={`rows-figure-${column.id}`}>
