@@ -1,5 +1,7 @@
 import type { Editor } from '@tiptap/core'
-import { NodeSelection } from '@tiptap/pm/state'
+import { NodeSelection, type Transaction } from '@tiptap/pm/state'
+import { sameJson } from '@/core/words'
+import type { Settings } from './text-of'
 
 const names = ['chip', 'code', 'fields', 'rows', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
 export type PartName = (typeof names)[number]
@@ -48,6 +50,26 @@ export function dropPart(editor: Editor, at: number): void {
       .run()
 }
 
-/** What isn't the document's text. */
-export const setSettings = (editor: Editor, settings: object): void =>
-  editor.view.dispatch(editor.state.tr.setDocAttribute('settings', settings))
+interface LastSetting {
+  readonly change: Transaction
+  readonly key: string
+}
+
+const lastSettings = new WeakMap<Editor, LastSetting>()
+
+/** What is typed letter by letter is one change, as long as the next letter comes within this, in milliseconds. */
+const together = 1000
+
+/** What isn't the document's text. A name that is typed is taken back as a whole. */
+export function setSettings(editor: Editor, settings: Settings): void {
+  const before = (editor.state.doc.attrs.settings ?? {}) as Partial<Settings>
+  const key = (Object.keys({ ...before, ...settings }) as (keyof Settings)[])
+    .filter((one) => !sameJson(before[one] ?? null, settings[one] ?? null))
+    .join(' ')
+  const change = editor.state.tr.setDocAttribute('settings', settings)
+  const last = lastSettings.get(editor)
+  // The history puts what is appended to a change into one step with it.
+  if (last?.key === key && change.time - last.change.time < together) change.setMeta('appendedTransaction', last.change)
+  lastSettings.set(editor, { change, key })
+  editor.view.dispatch(change)
+}
