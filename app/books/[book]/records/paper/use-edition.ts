@@ -25,14 +25,16 @@ const often = 350
 /** Something laid on pages: what is wished goes to a path; laid anew when it changes, and how far that is. */
 export function useEdition<Found>(base: string, path: string, wished: object) {
   // A name or a margin that is still being typed is not laid with every letter.
-  const wish = useSettled(JSON.stringify(wished), 350)
+  const wish = useSettled(JSON.stringify({ path, wished }), 350)
   const [view] = useState(freshId)
   const begun = useQuery({
-    queryKey: ['edition', base, path, wish],
+    queryKey: ['edition', base, wish],
     queryFn: async ({ signal }) => {
-      const body = { ...(JSON.parse(wish) as object), moment: officeNow().moment, view }
+      // Where it goes and what is wished belong together, also while either is about to change.
+      const now = JSON.parse(wish) as { path: string; wished: object }
+      const body = { ...now.wished, moment: officeNow().moment, view }
       const headers = { 'content-type': 'application/json' }
-      const asking = fetch(`${base}/${path}`, { method: 'POST', headers, body: JSON.stringify(body), signal })
+      const asking = fetch(`${base}/${now.path}`, { method: 'POST', headers, body: JSON.stringify(body), signal })
       return answerOf<EditionNow<Found>>(asking)
     },
     retry,
