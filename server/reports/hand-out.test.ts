@@ -156,6 +156,14 @@ test('with the year before them numbers begin anew each year; without any, paper
   expect(await numbersOf('plain')).toEqual([null, null])
 })
 
+test('a number that was given under other settings is told, and nothing is handed out twice', async () => {
+  await handedOut(bill('twice', { prefix: 'B-', width: 4, yearly: true }), ['1'])
+  const other = bill('twice', { prefix: 'B-2027-', width: 4 })
+  await expect(handedOut(other, ['1', '2'])).rejects.toThrow(/handed out already/)
+  await handedOut(bill('twice', { prefix: 'C-', width: 4 }), ['1'])
+  expect(await numbersOf('twice')).toEqual(['B-2027-0001', 'C-0001'])
+})
+
 test('too many together, or none at all, are refused in words, and take no number', async () => {
   const refs = Array.from({ length: mostHandedOut + 1 }, (_, at) => String(at + 1))
   await expect(handedOut(bill('refused'), refs)).rejects.toThrow(/at most 500/)

@@ -59,8 +59,8 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
   const today = answers.now.moment.slice(0, 10)
   const made = new Date()
   const pictures = await picturesFor(db, template.bare ? undefined : letterhead)
-  return ok(
-    await transact(db, async (transaction) => {
+  return withNumbers(
+    transact(db, async (transaction) => {
       const { numbered } = template.handed ?? {}
       const numbers = numbered && (await takeNumbers(db, book, template, today, all.length, transaction))
       const ids: string[] = []
@@ -92,6 +92,17 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
       return ids
     }),
   )
+}
+
+/** A number that was given under other settings already is told, and nothing is handed out. */
+async function withNumbers(handing: Promise<readonly string[]>): Promise<Result<readonly string[]>> {
+  try {
+    return ok(await handing)
+  } catch (cause) {
+    const taken = /Duplicate entry '.*-([^']*)' for key 'numbered'/.exec(String((cause as Error).message))
+    if (!taken) throw cause
+    return fail({ kind: 'document-number-taken' })
+  }
 }
 
 /** Takes so many numbers; whoever comes next waits until these are given, or given back. */

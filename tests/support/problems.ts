@@ -271,6 +271,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'document-along': { kind: 'document-along', column: 'Rank' },
   'document-labels': { kind: 'document-labels', what: 'beyond' },
   'document-rows-way': { kind: 'document-rows-way' },
+  'document-number-taken': { kind: 'document-number-taken' },
   'document-nobody': { kind: 'document-nobody', name: 'Bill' },
   'list-days-the-wrong-way': { kind: 'list-days-the-wrong-way' },
   'list-counts-the-wrong-way': { kind: 'list-counts-the-wrong-way' },

@@ -9,6 +9,8 @@ export const documentProblems = {
     what === 'beyond'
       ? 'So many labels don’t lie on this paper. Measure the sheet again, or choose another paper.'
       : 'The labels lie on each other: from one to the next is less than a label is wide or high. Measure them again.',
+  'document-number-taken': () =>
+    'The next number was handed out already, when numbers were written otherwise. Let them begin with something else.',
   'document-nobody': ({ name }: { readonly name: string }) =>
     `There is no record to write ${name} for. Choose others, or change the list.`,
 }

@@ -18,8 +18,7 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       template_id: text(40),
       name: text(60),
       table_id: text(40),
-      // References are long only where a key has several parts.
-      ref: text(400),
+      ref: text(3000),
       label: text(400),
       number: text(60, true),
       made_at: text(30),
@@ -30,7 +29,12 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
     },
     charset,
   )
-  await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'table_id', 'ref'], { name: 'of_record' })
+  // As much of a reference as an index holds.
+  const papers = { tableName: 'papers', schema } as never
+  await tables.addIndex(papers, {
+    fields: ['book_id', 'table_id', { name: 'ref', length: 400 }],
+    name: 'of_record',
+  })
   await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'made_at'], { name: 'newest' })
   // Two that are handed out at the same moment never get the same number, whatever becomes of the program.
   await tables.addIndex({ tableName: 'papers', schema }, ['book_id', 'template_id', 'number'], {

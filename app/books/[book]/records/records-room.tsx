@@ -7,6 +7,7 @@ import { type ReactNode, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { shownTables, type ListRow } from '@/core/records'
 import { nameOf } from '@/core/lists'
+import { reportName } from '@/core/reports'
 import { inSentence, plural } from '@/core/words'
 import { classNames, Menu, MenuLink } from '@/ui/kit'
 import { DryBanner } from './dry-banner'
@@ -185,6 +186,19 @@ function Finder({ open, onClose }: { readonly open: boolean; readonly onClose: (
               words: `New list of ${inSentence(plural(table.name))}`,
               pick: go(`${base}/lists/new?of=${table.id}`),
             })),
+          ],
+        },
+        {
+          head: 'On paper',
+          rows: [
+            ...book.reports.flatMap((report) => {
+              const list = book.lists.find(({ id }) => id === report.list)
+              return list
+                ? [{ id: report.id, words: reportName(book, report, list), pick: go(`${base}/reports/${report.id}`) }]
+                : []
+            }),
+            ...book.templates.map(({ id, name }) => ({ id, words: name, pick: go(`${base}/documents/${id}`) })),
+            { id: 'handed-out', words: 'What was handed out', pick: go(`${base}/documents/handed`) },
           ],
         },
       ]}

@@ -40,7 +40,7 @@ export const handOutDocument = bookAction(
   z.strictObject({
     document: z.string().max(40),
     of: z.union([
-      z.strictObject({ refs: z.array(z.string().min(1).max(400)).min(1).max(500) }),
+      z.strictObject({ refs: z.array(z.string().min(1).max(3000)).min(1).max(500) }),
       z.strictObject({ list: List, given: z.record(z.string().max(40), z.string().max(400)) }),
     ]),
     /** The minute it is where somebody asks. */

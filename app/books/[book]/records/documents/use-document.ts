@@ -65,6 +65,8 @@ export function useDocumentDraft({ table, kept, start }: Wish) {
     noteKept(now: Template) {
       forgetDraft(book, place)
       setBefore(now)
+      // What nobody sees was taken out of its words: the text is what is kept.
+      if (!sameJson(keptShape(now), template)) editor?.commands.setContent(textOf(now), { emitUpdate: true })
     },
   }
 }

@@ -12,7 +12,11 @@ import { useSettled } from '../../use-settled'
 
 /** The values of a record for a document that is being written: of the first one where none is named. */
 export function useExample(base: string, template: Template, ref: string | undefined) {
-  const wish = useSettled(JSON.stringify({ template, ...(ref !== undefined && { ref }) }), 500)
+  // What it is called changes nothing of it.
+  const wish = useSettled(
+    JSON.stringify({ template: { ...template, name: '…' }, ...(ref !== undefined && { ref }) }),
+    500,
+  )
   return useQuery({
     queryKey: ['document-example', base, wish],
     queryFn: ({ signal }) =>

@@ -61,7 +61,7 @@ export function SettingsChoices({ settings, onChange }: Props) {
         id="document-labels"
         checked={settings.labels !== undefined}
         label="As labels, several on a sheet"
-        onChange={(on) => set({ labels: on ? usual : undefined, ...(on && { window: undefined }) })}
+        onChange={(on) => set({ labels: on ? usual : undefined, ...(on && { window: undefined, handed: undefined }) })}
       />
       {!settings.labels && <HandedChoices handed={settings.handed} onChange={(handed) => set({ handed })} />}
     </section>

@@ -10,7 +10,7 @@ import { sentIn } from '../../sent-in'
 
 const Wish = z.strictObject({
   template: Template,
-  ref: z.string().min(1).max(400).optional(),
+  ref: z.string().min(1).max(3000).optional(),
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
 })
 

@@ -13,7 +13,7 @@ const Wish = z.strictObject({
   template: Template,
   /** Which records it is written for: these, or all of a list. */
   of: z.union([
-    z.strictObject({ refs: z.array(z.string().min(1).max(400)).min(1).max(500).readonly() }),
+    z.strictObject({ refs: z.array(z.string().min(1).max(3000)).min(1).max(500).readonly() }),
     z.strictObject({ list: List, given: z.record(z.string().max(40), z.string().max(400)) }),
   ]),
   /** With which label of the first sheet labels begin. */
