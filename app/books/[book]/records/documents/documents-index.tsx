@@ -1,14 +1,14 @@
 'use client'
 
-import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import { findTable } from '@/core/book'
 import { shownTables } from '@/core/records'
 import { sayPaper } from '@/core/reports'
 import { inSentence, plural } from '@/core/words'
-import { Button, buttonLook, Empty, Menu, MenuLink } from '@/ui/kit'
+import { buttonLook, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../records-context'
+import { TableMenu } from '../table-menu'
 
 /** All documents, by the tables whose records they are written for, and the way to a new one. */
 export function DocumentsIndex() {
@@ -66,21 +66,6 @@ export function DocumentsIndex() {
 
 /** For the records of which table the new document is. */
 function NewDocument() {
-  const { book, base } = useRecords()
-  const { main, lists } = shownTables(book)
-  return (
-    <Menu
-      trigger={
-        <Button look="main">
-          <Plus size={16} aria-hidden /> New document
-        </Button>
-      }
-    >
-      {[...main, ...lists].map((table) => (
-        <MenuLink key={table.id} href={`${base}/documents/new?of=${table.id}`}>
-          For each {inSentence(table.name)}
-        </MenuLink>
-      ))}
-    </Menu>
-  )
+  const { base } = useRecords()
+  return <TableMenu name="New document" each="For each" href={(table) => `${base}/documents/new?of=${table}`} />
 }

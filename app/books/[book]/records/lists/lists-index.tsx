@@ -1,15 +1,14 @@
 'use client'
 
-import { Plus } from 'lucide-react'
 import Link from 'next/link'
 import type { List } from '@/core/book'
 import { foldersOf, inFolder, nameOf, sayList } from '@/core/lists'
-import { shownTables } from '@/core/records'
-import { counted, inSentence } from '@/core/words'
+import { counted } from '@/core/words'
 import type { ListUse } from '@/server/books'
-import { Button, Empty, Menu, MenuLink } from '@/ui/kit'
+import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../records-context'
+import { TableMenu } from '../table-menu'
 
 /** How lists were used this month, by their ids. */
 type Uses = Readonly<Record<string, ListUse>>
@@ -90,21 +89,6 @@ function Rows({ lists, uses }: { readonly lists: readonly List[]; readonly uses:
 
 /** What the new list is of. */
 function NewMenu() {
-  const { book, base } = useRecords()
-  const { main, lists } = shownTables(book)
-  return (
-    <Menu
-      trigger={
-        <Button look="main">
-          <Plus size={16} aria-hidden /> New list
-        </Button>
-      }
-    >
-      {[...main, ...lists].map((table) => (
-        <MenuLink key={table.id} href={`${base}/lists/new?of=${table.id}`}>
-          Each {inSentence(table.name)}
-        </MenuLink>
-      ))}
-    </Menu>
-  )
+  const { base } = useRecords()
+  return <TableMenu name="New list" each="Each" href={(table) => `${base}/lists/new?of=${table}`} />
 }
