@@ -102,6 +102,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
     .replace('[list]', 'doors-list')
     .replace('[report]', 'doors-report')
     .replace('[document]', 'document-bill')
+    .replace('[paper]', 'doors-paper')
     .replace('[hash]', '0'.repeat(64)),
 }))
 

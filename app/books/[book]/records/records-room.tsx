@@ -7,7 +7,6 @@ import { type ReactNode, useMemo, useState } from 'react'
 import type { Book, Table } from '@/core/book'
 import { shownTables, type ListRow } from '@/core/records'
 import { nameOf } from '@/core/lists'
-import { reportName } from '@/core/reports'
 import { inSentence, plural } from '@/core/words'
 import { classNames, Menu, MenuLink } from '@/ui/kit'
 import { DryBanner } from './dry-banner'
@@ -194,7 +193,13 @@ function Finder({ open, onClose }: { readonly open: boolean; readonly onClose: (
             ...book.reports.flatMap((report) => {
               const list = book.lists.find(({ id }) => id === report.list)
               return list
-                ? [{ id: report.id, words: reportName(book, report, list), pick: go(`${base}/reports/${report.id}`) }]
+                ? [
+                    {
+                      id: report.id,
+                      words: report.name ?? nameOf(book, list),
+                      pick: go(`${base}/reports/${report.id}`),
+                    },
+                  ]
                 : []
             }),
             ...book.templates.map(({ id, name }) => ({ id, words: name, pick: go(`${base}/documents/${id}`) })),

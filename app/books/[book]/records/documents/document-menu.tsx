@@ -1,10 +1,14 @@
 'use client'
 
 import { FileText } from 'lucide-react'
-import { useRouter } from 'next/navigation'
-import { Button, Menu, MenuHead, MenuItem, MenuLine, MenuLink } from '@/ui/kit'
+import dynamic from 'next/dynamic'
+import { Button, Menu, MenuHead, MenuLine, MenuLink } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import { choicesOf } from './documents-of'
+
+// What the program writes by itself is worked out when somebody asks for it: most who look at a record never do.
+const DocumentChoices = dynamic(() => import('./document-choices').then((made) => made.DocumentChoices), {
+  loading: () => <MenuHead>Looking …</MenuHead>,
+})
 
 interface Props {
   readonly table: string
@@ -18,18 +22,7 @@ interface Props {
 
 /** The documents that can be handed out for some records. */
 export function DocumentMenu({ table, path, note, onGo }: Props) {
-  const { book, base, mayChange } = useRecords()
-  const router = useRouter()
-  const all = choicesOf(book, table)
-  const some = (isReady: boolean) =>
-    all
-      .filter((one) => one.isReady === isReady)
-      .map(({ id, name }) => (
-        <MenuItem key={id} onSelect={() => (onGo?.() ?? true) && router.push(path(id))}>
-          {name}
-        </MenuItem>
-      ))
-  const kept = some(false)
+  const { base, mayChange } = useRecords()
   return (
     <Menu
       trigger={
@@ -39,10 +32,7 @@ export function DocumentMenu({ table, path, note, onGo }: Props) {
       }
     >
       {note && <MenuHead>{note}</MenuHead>}
-      {kept}
-      {kept.length > 0 && <MenuLine />}
-      <MenuHead>Laid out by the program</MenuHead>
-      {some(true)}
+      <DocumentChoices table={table} path={path} onGo={onGo} />
       {mayChange && (
         <>
           <MenuLine />
