@@ -95,7 +95,7 @@ async function rowsOf(
     const page = await askList(reads, asked, answers, { after, limit: pageSize })
     if ('faults' in page) throw cutShort()
     count += page.lines.length
-    if (count > mostRows) throw new NotLaid({ kind: 'document-too-long', what: 'rows', most: mostRows })
+    if (count > mostRows) throw new NotLaid({ kind: 'document-rows-many', most: mostRows, records: refs.length })
     for (const { cells } of page.lines) {
       const of = refOf(cells[parentColumn])
       if (of === undefined) continue

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { beforeAll, expect, test } from 'vitest'
-import type { Block, Template } from '@/core/book'
+import type { Block, Column, Template } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { askedDesign } from '@/tests/support/asked-design'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
@@ -166,7 +166,7 @@ test('a number that was given under other settings is told, and nothing is hande
 
 test('too many together, or none at all, are refused in words, and take no number', async () => {
   const refs = Array.from({ length: mostHandedOut + 1 }, (_, at) => String(at + 1))
-  await expect(handedOut(bill('refused'), refs)).rejects.toThrow(/at most 500/)
+  await expect(handedOut(bill('refused'), refs)).rejects.toThrow(/At most 500 are handed out/)
   await expect(handedOut(bill('refused'), ['9999'])).rejects.toThrow(/no record/)
   await handedOut(bill('refused'), ['1'])
   expect(await numbersOf('refused')).toEqual(['B-0001'])
@@ -180,12 +180,12 @@ test('whether the record says something else by now is told line by line, with t
     paper: id,
     reads: { db, live },
     answers: { given: {}, now: { moment: '2027-05-01T10:00' }, lists: [] },
-    letterhead: undefined,
   }
-  expect(await differencesOf(asked)).toEqual({ isGone: false, was: [], is: [] })
+  expect(await differencesOf(asked)).toEqual({ isGone: false, isSame: true, was: [], is: [] })
   await run(db, `UPDATE \`${live.schema}\`.house SET town = 'Saltmere' WHERE house_number = 1`)
   expect(await differencesOf(asked)).toEqual({
     isGone: false,
+    isSame: false,
     was: ['Bill B-0001 in Otterby'],
     is: ['Bill B-0001 in Saltmere'],
   })
@@ -199,8 +199,50 @@ test('whether the record says something else by now is told line by line, with t
   )
   expect(today).toEqual(['Bill B-0001 in Saltmere'])
   await run(db, `DELETE FROM \`${live.schema}\`.visit WHERE visit_number = 8`)
-  expect(await differencesOf(asked)).toEqual({ isGone: true, was: [], is: [] })
+  expect(await differencesOf(asked)).toEqual({ isGone: true, isSame: false, was: [], is: [] })
   expect(await wordsOf([id], account)).toEqual([['Bill B-0001 in Otterby']])
+})
+
+test('a code without words that says something else is told, too; another letterhead is not the record’s', async () => {
+  const day: Column = { id: 'day', shows: { kind: 'field', place: { way: [], field: 'visit_price' } } }
+  const coded: Template = {
+    ...bill('coded'),
+    columns: [day],
+    blocks: [{ kind: 'code', as: 'code128', column: 'day', bare: true }],
+  }
+  const letterhead = { name: 'Hollin and Sons' }
+  const made = await handOut({ db, book, account, writings: { ...writings(coded, ['20']), letterhead } })
+  const [paper = ''] = made.ok ? made.value : []
+  const asked = { db, book, paper, reads: { db, live }, answers: writings(coded, []).answers }
+  expect(await differencesOf(asked)).toMatchObject({ isSame: true })
+  await run(db, `UPDATE \`${live.schema}\`.visit SET price = 21 WHERE visit_number = 20`)
+  expect(await differencesOf(asked)).toEqual({ isGone: false, isSame: false, was: [], is: [] })
+})
+
+test('hundreds with rows of their own are handed out, each with its own', async () => {
+  const rows: Block = {
+    kind: 'rows',
+    id: 'paid',
+    way: [{ to: 'rows', link: 'visit--payment' }],
+    columns: [{ id: 'amount', shows: { kind: 'field', place: { way: [], field: 'payment_amount' } } }],
+    order: [],
+    figures: [{ column: 'amount', name: 'total' }],
+  }
+  await run(
+    db,
+    `INSERT INTO \`${live.schema}\`.payment (payment_number, visit, amount) SELECT seq, 20 + seq MOD 450, seq FROM \`${live.schema}\`.seq_1_to_900`,
+  )
+  const template = { ...bill('rows'), blocks: [number, rows] }
+  const refs = Array.from({ length: 450 }, (_, at) => String(20 + at))
+  const papers = await handedOut(template, refs)
+  expect(papers).toHaveLength(450)
+  const words = await wordsOf(papers.slice(200, 300))
+  // Two payments of each visit, 450 apart: what they come to is in its document and in no other.
+  words.forEach((own, at) => {
+    const first = (200 + at) % 450
+    const sum = first === 0 ? 450 + 900 : 2 * first + 450
+    expect(own).toContain(`${sum.toLocaleString('en-GB')}.00`)
+  })
 })
 
 test('papers are found by their record, and by letters of their number', async () => {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Template } from '@/core/book'
+import type { Letterhead, Template } from '@/core/book'
 import { runningPeriod, writeRunning } from '@/core/kinds'
 import { documentMeasures, layDocument, type Page, readTemplate, type Said } from '@/core/reports'
 import { fail, ok, type Result } from '@/core/words'
@@ -11,7 +11,7 @@ import { newId } from '../ids'
 import { codeFor, ReportPdf, type Sheet } from '../papers'
 import { fillDocuments } from './fill-documents'
 import { picturesFor } from './pictures'
-import { refsOf, type Writings } from './lay-documents'
+import { refsOf, together, type Writings } from './lay-documents'
 
 /** So many are handed out together at the most. */
 export const mostHandedOut = 500
@@ -27,6 +27,7 @@ interface HandingOut {
 export interface PaperBody {
   readonly template: Template
   readonly said: Said
+  readonly letterhead: Letterhead | undefined
   readonly sheet: Sheet
   readonly pages: readonly Page[]
 }
@@ -51,9 +52,13 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
   const all = await ofOneMoment(reads.db, async (transaction) => {
     const within = { ...writings, reads: { ...reads, transaction } }
     const refs = await refsOf(within, mostHandedOut + 1)
-    return refs.length > mostHandedOut ? undefined : fillDocuments({ reads: within.reads, answers, read }, refs)
+    if (refs.length > mostHandedOut) return undefined
+    const filled = []
+    for (let at = 0; at < refs.length; at += together)
+      filled.push(...(await fillDocuments({ reads: within.reads, answers, read }, refs.slice(at, at + together))))
+    return filled
   })
-  if (!all) return fail({ kind: 'document-too-long', what: 'papers that are handed out together', most: mostHandedOut })
+  if (!all) return fail({ kind: 'documents-many', most: mostHandedOut, what: 'handed out' })
   if (all.length === 0) return fail({ kind: 'document-nobody', name: template.name })
   const measures = documentMeasures(read)
   const today = answers.now.moment.slice(0, 10)
@@ -73,7 +78,7 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
         )
         const title = [template.name, number].filter(Boolean).join(' ')
         const pdf = await pdfOf(pages, measures.page, { title, author: who, made, pictures })
-        const body: PaperBody = { template, said, sheet: measures.page, pages }
+        const body: PaperBody = { template, said, letterhead, sheet: measures.page, pages }
         const id = newId()
         await run(
           db,

@@ -44,7 +44,10 @@ export interface Written {
 const mostPlain = 20
 
 /** So many records are read at a time. */
-const together = 100
+export const together = 100
+
+/** So many documents are written at a time: more than a printer does in days, and what waits for it stays small. */
+const mostWritten = 20_000
 
 async function* batchesOf({ reads, of, answers }: Writings): AsyncGenerator<readonly string[]> {
   if ('refs' in of) {
@@ -90,6 +93,7 @@ async function writeAll(
     for await (const refs of batchesOf({ ...writings, reads })) {
       for (const filled of await fillDocuments({ reads, answers, read }, refs)) {
         count++
+        if (count > mostWritten) throw new NotLaid({ kind: 'documents-many', most: mostWritten, what: 'written' })
         const writing = { book, read, filled, said, measures, drawCode: codeFor, onPlainCode: notePlain }
         if (sheets) sheets.label(writing)
         else full.push(...layDocument(writing, letterhead))

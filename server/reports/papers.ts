@@ -1,13 +1,12 @@
 import { documentMeasures, layDocument, type Page, readTemplate, type TextItem } from '@/core/reports'
 import type { Answers } from '@/core/lists'
-import type { Letterhead } from '@/core/book'
 import type { Catalogue } from '../catalogue'
 import { ofOneMoment, select } from '../database'
 import type { Reads } from '../live'
 import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
 import type { PaperBody } from './hand-out'
-import { picturesBy, picturesFor } from './pictures'
+import { picturesBy } from './pictures'
 import { NotLaid, type Work } from './work'
 
 /** Something that was handed out. */
@@ -140,13 +139,17 @@ export function papersWork(
         const isOriginal = account !== undefined && found.account === account && found.age < originalFor
         if (documents++ === 0) onBegin(measuresFor(body))
         const mark = isOriginal ? [] : [copyMark(body)]
-        for (const { items } of body.pages) for (const item of items) if (item.kind === 'picture') hashes.add(item.hash)
+        notePictures(body.pages, hashes)
         await onPages(body.pages.map((page) => ({ ...page, items: [...page.items, ...mark] })))
       }
       if (documents === 0) throw new NotLaid({ kind: 'gone', what: 'document' })
       return { documents }
     },
   }
+}
+
+function notePictures(pages: readonly Page[], hashes: Set<string>): void {
+  for (const { items } of pages) for (const item of items) if (item.kind === 'picture') hashes.add(item.hash)
 }
 
 const measuresFor = ({ template, sheet }: PaperBody) => ({ ...documentMeasures({ template }), page: sheet })
@@ -157,17 +160,15 @@ interface Today {
   readonly book: string
   readonly paper: string
   readonly answers: Answers
-  readonly letterhead: Letterhead | undefined
 }
 
-/** The pages that the same paper would have with the values of today; undefined where that can't be laid any more. */
+/** The pages that the same paper would have with the values of today, its letterhead and number being as they were; undefined where that can't be laid any more. */
 async function pagesToday({
   db,
   reads,
   book,
   paper,
   answers,
-  letterhead,
 }: Today): Promise<{ readonly then: PaperBody; readonly now: readonly Page[] | undefined } | undefined> {
   const found = await bodyOf(db, book, paper)
   if (!found) return undefined
@@ -186,13 +187,15 @@ async function pagesToday({
     measures: documentMeasures(read.read),
     drawCode: codeFor,
   }
-  return { then: body, now: layDocument(writing, letterhead) }
+  return { then: body, now: layDocument(writing, body.letterhead) }
 }
 
 /** How a paper differs from what it would be today. */
 export interface Differences {
   /** It can't be written any more: the record is gone, or something that the paper speaks of. */
   readonly isGone: boolean
+  /** Nothing on it would be otherwise, nor in another place. */
+  readonly isSame: boolean
   readonly was: readonly string[]
   readonly is: readonly string[]
 }
@@ -216,7 +219,7 @@ const linesOf = (pages: readonly Page[]): string[] =>
 export async function differencesOf(today: Today): Promise<Differences | undefined> {
   const found = await pagesToday(today)
   if (!found) return undefined
-  if (!found.now) return { isGone: true, was: [], is: [] }
+  if (!found.now) return { isGone: true, isSame: false, was: [], is: [] }
   const [was, is] = [linesOf(found.then.pages), linesOf(found.now)]
   const without = (some: readonly string[], others: readonly string[]) => {
     const left = new Map<string, number>()
@@ -227,19 +230,24 @@ export async function differencesOf(today: Today): Promise<Differences | undefin
       return count <= 0
     })
   }
-  return { isGone: false, was: without(was, is), is: without(is, was) }
+  // Codes have no words, and lines may change places.
+  const drawn = (pages: readonly Page[]) => JSON.stringify(pages.map(({ items }) => items))
+  const isSame = drawn(found.then.pages) === drawn(found.now)
+  return { isGone: false, isSame, was: without(was, is), is: without(is, was) }
 }
 
 /** What the paper would be today, as what is laid. */
 export function todayWork(today: Today): Work<{ documents: number }> {
+  const hashes = new Set<string>()
   return {
     title: 'As it would be today',
     book: today.reads.live.book.name,
-    pictures: () => picturesFor(today.db, today.letterhead),
+    pictures: () => picturesBy(today.db, [...hashes]),
     async lay(onBegin, onPages) {
       const found = await pagesToday(today)
       if (!found?.now) throw new NotLaid({ kind: 'gone', what: 'document' })
       onBegin(measuresFor(found.then))
+      notePictures(found.now, hashes)
       await onPages(found.now)
       return { documents: 1 }
     },

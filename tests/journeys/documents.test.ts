@@ -249,12 +249,12 @@ test('what is handed out is kept with its number; what the record says later is 
   expect(await linesOn(1)).not.toContain('COPY')
   expect(await faults(browser)).toEqual([])
   await browser.press('Where it is kept')
-  await browser.read('The record still says the same')
+  await browser.read('It would say the same today')
   await untilOnPage('COPY')
   await book.sql("UPDATE $house SET town = 'Saltmere' WHERE house_number = 1")
   await browser.go(`${book.path}/records/visit/record/1`)
   await browser.press('For each visit B-0001')
-  await browser.read('The record says something else by now')
+  await browser.read('Today it would say something else')
   await browser.press('Side by side')
   await browser.driver.wait(
     () =>

@@ -43,7 +43,7 @@ function partsOf(book: Book, id: string, parts: Parts): Result<Parts> {
   if (book.templates.some((one) => one.id !== id && one.name.toLowerCase() === said.toLowerCase()))
     return fail({ kind: 'name-taken', what: 'document', name: said })
   const all = blocksIn(parts.blocks)
-  if (all.length > limits.blocks) return fail({ kind: 'document-too-long', what: 'parts', most: limits.blocks })
+  if (all.length > limits.blocks) return fail({ kind: 'document-too-long', most: limits.blocks })
   const ids = all.flatMap((block) => (block.kind === 'rows' || block.kind === 'only' ? [block.id] : []))
   const columns = parts.columns.map((column) => column.id)
   // Two of one name would each get what is meant for the other.

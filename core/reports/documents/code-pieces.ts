@@ -2,7 +2,7 @@ import type { Block } from '../../book'
 import type { Item } from '../page'
 import type { CodeDrawing } from './code-drawing'
 import type { Piece } from './piece'
-import { sayColumn } from './say-inline'
+import { plainColumn } from './say-inline'
 import { textOf, textPieces, widthOf } from './text-pieces'
 import type { Writing } from './writing'
 
@@ -33,7 +33,7 @@ export function codePieces(writing: Writing, block: Extract<Block, { kind: 'code
   const { book, read, filled, measures, drawCode } = writing
   const { frame, size } = measures
   const column = read.columns.get(block.column)
-  const value = column ? sayColumn(book, column, filled).trim() : ''
+  const value = column ? plainColumn(book, column, filled).trim() : ''
   if (!value) return []
   const place = { x: frame.left, width: frame.width }
   const code = drawCode?.(block.as, value)

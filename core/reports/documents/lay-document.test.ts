@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { askedBook } from '@/tests/support/asked-design'
 import { expectNothingOnAnother, oddLetter, oddPaper, textsOn } from '@/tests/support/page-laws'
 import { runs } from '@/tests/support/runs'
-import type { Block, Column, Inline, Letterhead, Template } from '../../book'
+import { type Block, type Column, type Inline, type Letterhead, linesIn, type Template } from '../../book'
 import { evenWidth } from '../../letters'
 import { wordProblem } from '../../words'
 import type { Page } from '../page'
@@ -142,6 +142,33 @@ describe('what a document is made of', () => {
     expect(pages.map(({ marks }) => marks.map((mark) => mark.words))).toEqual([['Visit 7'], [], []])
   })
 
+  test('the heading of rows stands with the first two of them, what they come to with the last, wherever the page ends', () => {
+    for (let many = 20; many < 60; many++) {
+      const before = Array.from({ length: many }, (_, at) => words(text(`line ${at}`)))
+      const own = Array.from({ length: many }, (_, at) => [`row ${at}`, `${at}.00`])
+      const of = filled({ rows: { paid: { rows: own, sums: ['', '7140.00'] } } })
+      const pages = laid(template([...before, rows]), of)
+      const begins = pages.find((page) => linesOf(page).includes('Paid') && linesOf(page).includes('row 0'))
+      expect(linesOf(begins)).toEqual(expect.arrayContaining(['Paid', 'row 0', 'row 1']))
+      const heads = pages.filter((page) => textsOn(page).some((item) => item.words === 'Paid' && item.size > 11))
+      expect(heads).toEqual([begins])
+      const ends = pages.find((page) => linesOf(page).includes('7140.00'))
+      expect(linesOf(ends)).toContain(`row ${many - 1}`)
+    }
+  })
+
+  test('no line of a paragraph stands alone at the head or the foot of a page', () => {
+    const long = Array.from({ length: 90 }, (_, at) => `word${at}`).join(' ')
+    for (let many = 20; many < 50; many++) {
+      const before = Array.from({ length: many }, () => words(text('before')))
+      const pages = laid(template([...before, words(text(long))]))
+      for (const page of pages) {
+        const lines = linesOf(page).filter((line) => line.startsWith('word'))
+        expect(lines).not.toHaveLength(1)
+      }
+    }
+  })
+
   test('what stands under a condition stands where it holds', () => {
     const only: Block = {
       kind: 'only',
@@ -199,6 +226,21 @@ describe('what a document is made of', () => {
         expect(bars[0]!.x).toBeGreaterThanOrEqual(frame.left)
         expect(bars[1]!.x + bars[1]!.width).toBeLessThanOrEqual(frame.left + frame.width + 0.01)
       }
+      // What a machine reads is plain, whatever people write beside it.
+      const asked: string[] = []
+      const price = readTemplate(
+        book,
+        template([
+          { ...code, column: 'price' },
+          { ...code, column: 'day' },
+        ]),
+        answers,
+      )
+      if (!('read' in price)) throw new Error('It cannot be read.')
+      const measures = documentMeasures(price.read)
+      const drawCode = (_kind: string, value: string) => (asked.push(value), undefined)
+      layDocument({ book, read: price.read, filled: filled(), said, measures, drawCode }, undefined)
+      expect(asked).toEqual(['104.50', '2027-03-12'])
       // So many bars in so little room no scanner reads: it is written, and said.
       expect(laidWith(2000)).toMatchObject({ bars: [], words: ['Otterby'], plain: ['Otterby'] })
     },
@@ -233,7 +275,8 @@ describe('what a document is made of', () => {
 })
 
 // Whatever is written, for whatever record, on whatever paper.
-const odd = fc.string({ unit: oddLetter, maxLength: 80 })
+// As long as they may be, too: what is short breaks nothing.
+const odd = fc.string({ unit: oddLetter, maxLength: 80, size: 'max' })
 const some = odd.filter((one) => one.trim() !== '')
 const inline: fc.Arbitrary<Inline> = fc.oneof(
   fc.record({ kind: fc.constant('text' as const), words: some }),
@@ -277,7 +320,7 @@ const cases = fc.record({
       odd,
       fc.integer({ min: 0, max: 1e9 }).map((value) => (value / 100).toFixed(2)),
     ),
-    { maxLength: 50 },
+    { maxLength: 50, size: 'max' },
   ),
   head: fc.option(fc.record({ name: some, lines: some, foot: some }), { nil: undefined }),
 })
@@ -313,11 +356,13 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
   )
 })
 
+const lettersOf = (texts: readonly string[]) =>
+  [...texts.join('').replace(/[\s–\u200b\u00ad\u202e]/gu, '')].sort().join('')
+
 test('every letter that is written is on the pages, once', () => {
   fc.assert(
     fc.property(cases, (one) => {
-      // Without what stands on every page, and what is left out or said in its place.
-      const written = one.blocks.filter(({ kind }) => kind === 'words' || kind === 'point')
+      const written = one.blocks.filter(({ kind }) => ['words', 'point', 'address', 'signatures'].includes(kind))
       const { pages } = ofCase({ ...one, blocks: written, town: 'Otterby', head: undefined })
       const shown: Readonly<Record<string, string>> = {
         day: '12 Mar 2027',
@@ -326,23 +371,48 @@ test('every letter that is written is on the pages, once', () => {
         town: 'Otterby',
         floors: '3',
       }
+      const said = (part: Inline) =>
+        part.kind === 'text' ? part.words : part.kind === 'field' ? shown[part.column]! : ''
       const wished = written.flatMap((each) =>
-        'of' in each && (each.kind === 'words' || each.kind === 'point')
-          ? [
-              each.kind === 'point' ? '–' : '',
-              ...each.of.map((part) =>
-                part.kind === 'text' ? part.words : part.kind === 'field' ? shown[part.column]! : '',
-              ),
-            ]
-          : [],
+        each.kind === 'signatures' ? each.of : linesIn(each).flatMap((parts) => parts.map(said)),
       )
-      const lettersOf = (texts: readonly string[]) =>
-        [...texts.join('').replace(/[\s–\u200b\u00ad\u202e]/gu, '')].sort().join('')
+      // Without what stands at the head and the foot of several pages.
       const body = pages.flatMap((page) =>
-        linesOf(page).filter((said) => !/^(Page \d+ of \d+|Bill · Visit 7|Bill ·.*…)$/.test(said)),
+        linesOf(page).filter((line) => !/^(Page \d+ of \d+|Bill · Visit 7|Bill ·.*…)$/.test(line)),
       )
       expect(lettersOf(body)).toBe(lettersOf(wished))
     }),
     runs(250),
+  )
+})
+
+// Rows whose words wrap.
+const wrapping: Block = {
+  kind: 'rows',
+  id: 'paid',
+  way: [{ to: 'rows', link: 'paper-visit' }],
+  columns: [own('label', 'paper_label'), own('amount', 'visit_price', 'paper__visit')],
+  order: [],
+  figures: [{ column: 'amount', name: 'total' }],
+  heading: 'Papers',
+}
+
+test('every letter of every row is on the pages, once, however high the row', () => {
+  const long = fc.array(odd, { maxLength: 14, size: 'max' }).map((all) => all.join(' '))
+  const all = fc.record({
+    paper: cases.map(({ paper }) => paper),
+    letters: fc.constantFrom(6, 10, 12),
+    cells: fc.array(fc.tuple(long, fc.constant('12.00')), { minLength: 1, maxLength: 5 }),
+  })
+  fc.assert(
+    fc.property(all, ({ paper, letters, cells }) => {
+      const of = filled({ rows: { paid: { rows: cells.map((cell) => [...cell]), sums: ['', '99.00'] } } })
+      const pages = laid(template([wrapping], { paper, letters }), of)
+      // Headings and sums are bold, what stands around the rows is grey.
+      const body = pages.flatMap((page) => textsOn(page).filter(({ bold, tone }) => !bold && !tone))
+      expect(lettersOf(body.map((item) => item.words))).toBe(lettersOf(cells.flat()))
+      expect(pages.flatMap(textsOn).filter(({ words: one }) => one === '99.00')).toHaveLength(1)
+    }),
+    runs(80),
   )
 })

@@ -1,6 +1,6 @@
 import type { Book, Field, Inline, Writing } from '../../book'
 import { displayOf } from '../../expressions'
-import { type Look, kindOf } from '../../kinds'
+import { type Look, kindOf, monthNames } from '../../kinds'
 import { type Cell, inWords, isTogether, type ReadColumn } from '../../lists'
 import { counted, inSentence, numberInWords } from '../../words'
 import type { Filled, Said } from './filled'
@@ -18,15 +18,14 @@ export function writingsFor(book: Book, { face, kind }: Pick<ReadColumn, 'face' 
   return ['line', 'choice', 'code'].includes(own) ? ['capitals'] : []
 }
 
-const months = 'January February March April May June July August September October November December'.split(' ')
-const weekdays = 'Sunday Monday Tuesday Wednesday Thursday Friday Saturday'.split(' ')
+const weekdays = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' })
 
 /** "12 March 2027", "Friday 12 March 2027"; with its time where it has one. */
 function longDay(value: string, withWeekday: boolean): string {
   const [day = '', time] = value.split('T')
   const [year = 1970, month = 1, date = 1] = day.split('-').map(Number)
-  const said = `${date} ${months[month - 1] ?? ''} ${year}`
-  const weekday = weekdays[new Date(Date.UTC(year, month - 1, date)).getUTCDay()] ?? ''
+  const said = `${date} ${monthNames[month - 1] ?? ''} ${year}`
+  const weekday = weekdays.format(new Date(`${day}T00:00Z`))
   return `${withWeekday ? `${weekday} ` : ''}${said}${time ? `, ${time.slice(0, 5)}` : ''}`
 }
 
@@ -74,6 +73,13 @@ export function sayColumn(book: Book, column: ReadColumn, { cells }: Pick<Filled
   const cell = cells[column.id] ?? null
   if (isTogether(cell)) return inWords(book, column, cell)
   return sayOne(book, column.face, column.heading, cell, how)
+}
+
+/** What a column has as a machine reads it: numbers and days plain, without what they are of. */
+export function plainColumn(book: Book, column: ReadColumn, { cells }: Pick<Filled, 'cells'>): string {
+  const cell = cells[column.id] ?? null
+  const { kind } = displayOf(book, column.face)
+  return typeof cell === 'string' && (isNumber(kind) || isDay(kind)) ? cell : inWords(book, column, cell)
 }
 
 /** A part of a line, in words; nothing where the record has none. */

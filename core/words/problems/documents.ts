@@ -1,7 +1,11 @@
 /** What can be wrong with a document. */
 export const documentProblems = {
-  'document-too-long': ({ what, most }: { readonly what: string; readonly most: number }) =>
-    `A document has at most ${most.toLocaleString('en-GB')} ${what}. Take some out, or make it two documents.`,
+  'document-too-long': ({ most }: { readonly most: number }) =>
+    `A document has at most ${most.toLocaleString('en-GB')} parts. Take some out, or make it two documents.`,
+  'document-rows-many': ({ most, records }: { readonly most: number; readonly records: number }) =>
+    `The documents of ${records} records would have more than ${most.toLocaleString('en-GB')} rows. Ask for fewer of them with a condition.`,
+  'documents-many': ({ most, what }: { readonly most: number; readonly what: 'written' | 'handed out' }) =>
+    `At most ${most.toLocaleString('en-GB')} are ${what} at a time. Choose fewer records.`,
   'document-rows-way': () => 'These rows no longer belong to the record. Take them out, or choose others.',
   'document-along': ({ column }: { readonly column: string }) =>
     `${column} is told among all others, and a document is of one record alone. Take it out.`,

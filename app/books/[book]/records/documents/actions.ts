@@ -6,6 +6,7 @@ import { findTemplate, List, Template } from '@/core/book'
 import { fail, ok } from '@/core/words'
 import * as books from '@/server/books'
 import { listsFor } from '@/server/books'
+import { now } from '@/server/clock'
 import { readOnly } from '@/server/database'
 import { callRecords, heavyProblem, openedBook } from '@/server/live'
 import { handOut, NotLaid } from '@/server/reports'
@@ -43,17 +44,16 @@ export const handOutDocument = bookAction(
       z.strictObject({ refs: z.array(z.string().min(1).max(3000)).min(1).max(500) }),
       z.strictObject({ list: List, given: z.record(z.string().max(40), z.string().max(400)) }),
     ]),
-    /** The minute it is where somebody asks. */
-    moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
   }),
-  async ({ db, account, stored }, { document, of, moment }) => {
+  async ({ db, account, stored }, { document, of }) => {
     const template = findTemplate(stored.book, document)
     if (!template || ('list' in of && of.list.table !== template.table)) return fail({ kind: 'gone', what: 'document' })
     const live = await openedBook(db, stored)
     if (!live.ok) return live
     const reads = { db: readOnly(db), live: live.value }
     const lists = await callRecords(reads, listsFor(stored.book, account.id))
-    const answers = { given: 'list' in of ? of.given : {}, now: { moment }, lists }
+    // What is on paper for good is of the office's own day, whatever a browser believes.
+    const answers = { given: 'list' in of ? of.given : {}, now: now(), lists }
     const writings = { reads, template, of, answers, letterhead: stored.book.letterhead, who: account.name }
     return handOut({ db, book: stored.id, account: account.id, writings }).catch((cause: unknown) => {
       if (cause instanceof NotLaid) return fail(cause.problem)

@@ -6,7 +6,6 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
-import { officeNow } from '@/app/office-now'
 import type { Template } from '@/core/book'
 import { counted, wordProblem } from '@/core/words'
 import { Button, Note } from '@/ui/kit'
@@ -32,7 +31,6 @@ export function HandOutButton({ template, of, onHandedOut }: ButtonProps) {
       handOutDocument(id, {
         document: template.id,
         of: 'refs' in sent ? { refs: [...sent.refs] } : sent,
-        moment: officeNow().moment,
       }),
     )
     setBusy(false)

@@ -72,15 +72,22 @@ export function WhichDocument({ table, template, of }: WhichProps) {
 
 interface SaidProps {
   readonly written: Written
+  readonly of: WrittenFor
   readonly table: Table
   readonly pages: number
 }
 
 /** How many there are, and what came of fitting labels. */
-export function SayWritten({ written: { documents, labels, plain }, table, pages }: SaidProps) {
+export function SayWritten({ written: { documents, labels, plain }, of, table, pages }: SaidProps) {
   const noun = inSentence(table.name)
+  const gone = of.kind === 'marked' ? of.refs.length - documents : 0
   return (
     <>
+      {gone > 0 && (
+        <Note mark="look" head={`${counted(gone, noun)} of those that were marked ${gone === 1 ? 'is' : 'are'} gone`}>
+          Somebody removed {gone === 1 ? 'it' : 'them'} meanwhile.
+        </Note>
+      )}
       <Note mark="fine" head={labels ? counted(documents, 'label') : counted(documents, 'document')}>
         {documents === 1 ? `For one ${noun}` : `For ${documents.toLocaleString('en-GB')} ${plural(noun)}`}, on{' '}
         {counted(pages, labels ? 'sheet' : 'page')}.

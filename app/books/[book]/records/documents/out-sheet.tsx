@@ -92,7 +92,7 @@ function Out({ table, template, of: start }: Props) {
         <>
           {!papers && <WhichDocument table={table} template={template} of={of} />}
           {template.labels && <FirstLabel labels={template.labels} value={first} onChange={setFirst} />}
-          {now?.laid && <SayWritten written={now.laid} table={table} pages={now.pages} />}
+          {now?.laid && <SayWritten written={now.laid} of={of} table={table} pages={now.pages} />}
           {isToCome && <NotYet template={template} />}
           {papers && <HandedOut papers={papers} />}
         </>

@@ -113,26 +113,27 @@ interface DifferenceProps {
 /** So many lines are told on either side. */
 const mostLines = 6
 
-/** Whether the record says something else by now than the paper does. */
-function Difference({ differences: { isGone, was, is }, beside, onBeside }: DifferenceProps) {
+/** Whether the paper would be another with the values of today. */
+function Difference({ differences: { isGone, isSame, was, is }, beside, onBeside }: DifferenceProps) {
   if (isGone)
     return (
       <Note mark="look" head="It can’t be written again">
         Its record is gone, or something that it speaks of. The paper stays as it is.
       </Note>
     )
-  if (was.length === 0 && is.length === 0)
+  if (isSame)
     return (
-      <Note mark="fine" head="The record still says the same">
-        With the values of today the paper would read alike.
+      <Note mark="fine" head="It would say the same today">
+        With the values of today the paper would be the very same.
       </Note>
     )
   return (
     <Note
       mark="look"
-      head="The record says something else by now"
+      head="Today it would say something else"
       actions={<WordButton onClick={() => onBeside(!beside)}>{beside ? 'The paper alone' : 'Side by side'}</WordButton>}
     >
+      {was.length === 0 && is.length === 0 && 'The same lines stand in other places, or a code says something else.'}
       <Lines head="On the paper" lines={was} />
       <Lines head="Today" lines={is} />
     </Note>

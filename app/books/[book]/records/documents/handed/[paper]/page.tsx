@@ -26,7 +26,6 @@ export default async function PaperPage({ params }: Props) {
     book: stored.id,
     paper: id,
     answers: { given: {}, now: now(), lists: listsFor(stored.book, account.id) },
-    letterhead: stored.book.letterhead,
   }
   const differences = asked ? await differencesOf(asked).catch(() => undefined) : undefined
   return <OnePaper key={id} paper={paper} differences={differences} />

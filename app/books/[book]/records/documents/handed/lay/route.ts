@@ -36,7 +36,6 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     book: stored.id,
     paper,
     answers: { given: {}, now: { moment }, lists: listsFor(stored.book, account.id) },
-    letterhead: stored.book.letterhead,
   }
   const work = (signal: AbortSignal) => todayWork({ ...asked, reads: { db: readOnly(db, signal), live: live.value } })
   return Response.json(await startEdition(stored.id, account.id, work, view))
