@@ -13,6 +13,7 @@ import { PartChoices } from './editor/part-choices'
 import { type Selected, setSettings } from './editor/selected'
 import { SettingsChoices } from './editor/settings-choices'
 import type { Settings } from './editor/text-of'
+import { whyTooLong } from './why-too-long'
 
 export interface SomeRecord {
   readonly ref: string
@@ -54,10 +55,12 @@ export function DocumentMargin(props: Props) {
 function Wrongs({ template }: { readonly template: Template }) {
   const { book } = useRecords()
   const { faults } = readTemplate(book, template, { given: {}, now: officeNow(), lists: book.lists })
-  if (faults.length === 0) return null
+  const long = whyTooLong(template)
+  const all = [...new Set([...faults.map(({ problem }) => wordProblem(problem)), ...(long ? [long] : [])])]
+  if (all.length === 0) return null
   return (
-    <Note mark="settle" head={`${counted(faults.length, 'problem')} to correct`}>
-      {[...new Set(faults.map(({ problem }) => wordProblem(problem)))].join(' ')}
+    <Note mark="settle" head={`${counted(all.length, 'problem')} to correct`}>
+      {all.join(' ')}
     </Note>
   )
 }

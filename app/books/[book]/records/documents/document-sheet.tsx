@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
-import { type Table, type Template, Template as TemplateShape } from '@/core/book'
+import type { Table, Template } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
@@ -23,6 +23,7 @@ import { TextArea } from './editor/text-area'
 import type { Settings } from './editor/text-of'
 import { Toolbar } from './editor/toolbar'
 import { useDocumentDraft } from './use-document'
+import { whyTooLong } from './why-too-long'
 
 interface Props {
   readonly table: Table
@@ -161,12 +162,4 @@ function Asked({ asking, editor, table, only, before, onClose }: AskedProps) {
         />
       ) : null
   }
-}
-
-/** Why it can't be kept as long as it is. */
-function whyTooLong(template: Template): string | undefined {
-  const read = TemplateShape.safeParse({ ...template, name: template.name.slice(0, 60).trim() || 'x' })
-  return read.success
-    ? undefined
-    : 'It is longer than a document may be: at most 300 parts, 400 pieces in a paragraph, 12 lines in an address. Take some out.'
 }

@@ -1,11 +1,12 @@
 'use client'
 
-import { ChevronDown, ChevronRight, X } from 'lucide-react'
+import { X } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type Column, type Field, limits, type List, type Table, tableOf, type Way } from '@/core/book'
-import { endOf, furtherFrom, isSeveral, likelyFurther, type LikelyStretch, mayBeNone } from '@/core/lists'
+import { endOf, furtherFrom, isSeveral, likelyFurther, type LikelyStretch } from '@/core/lists'
 import { columnsAt, HowShown } from './how-shown'
-import { aOrAn, inSentence, wordProblem } from '@/core/words'
+import { ReachHead } from './reach-head'
+import { wordProblem } from '@/core/words'
 import { IconButton, TextBox, TickBox, WordButton } from '@/ui/kit'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
@@ -100,22 +101,16 @@ function Reach(props: ReachProps) {
   const ticked = columnsAt(list, way).length
   return (
     <section className={depth === 0 ? 'pt-3' : 'pt-1 pl-3'} aria-label={name}>
-      <h3 className="text-[13px]">
-        <button
-          type="button"
-          aria-expanded={shown}
-          onClick={() => setOpen(!isOpen)}
-          className="flex min-h-7 w-full items-center gap-1 rounded-sm text-left hover:bg-ash-3"
-        >
-          {shown ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />}
-          <span className="min-w-0 flex-1">
-            <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
-            {depth > 0 && <span className="text-ash-6"> · {howMany(book, way)}</span>}
-            <Among ways={among} to={table} />
-          </span>
-          {!shown && ticked > 0 && <span className="text-ash-6">{ticked}</span>}
-        </button>
-      </h3>
+      <ReachHead
+        name={name}
+        depth={depth}
+        way={way}
+        among={among}
+        to={table}
+        open={shown}
+        onToggle={() => setOpen(!isOpen)}
+        count={ticked}
+      />
       {shown && (
         <>
           <ul>
@@ -144,17 +139,6 @@ const Further = ({ stretch, open: _open, ...props }: ReachProps & { readonly str
     among={stretch.among}
   />
 )
-
-/** That several ways lead to the same table: which is meant must be told. */
-const Among = ({ ways, to }: { readonly ways: number; readonly to: Table }) =>
-  ways > 1 && (
-    <span className="block text-xs font-normal text-ash-6">
-      one of {ways} ways to {aOrAn(inSentence(to.name))}
-    </span>
-  )
-
-const howMany = (book: Book, way: Way) =>
-  isSeveral(book, way) ? 'several' : mayBeNone(book, way) ? 'one or none' : 'one'
 
 /** Whether what a way leads to, or something further on, has a field with these letters. */
 function hasIn(book: Book, tableId: string, way: Way, find: string, further: number): boolean {

@@ -1,6 +1,7 @@
 import type { JSONContent } from '@tiptap/react'
 import type { Template } from '@/core/book'
 import { sameJson } from '@/core/words'
+import { isDocument } from './is-document'
 
 // Of this window: whoever goes to another page by mistake finds what was written when they come back.
 const nameOf = (book: string, place: string) => `hearth-document ${book} ${place}`
@@ -14,7 +15,7 @@ interface Draft {
 export function draftOf(book: string, place: string, before: Template | undefined): JSONContent | undefined {
   try {
     const draft = JSON.parse(sessionStorage.getItem(nameOf(book, place)) ?? 'null') as Draft | null
-    return draft && sameJson(draft.before, before ?? null) ? draft.text : undefined
+    return draft && sameJson(draft.before, before ?? null) && isDocument(draft.text) ? draft.text : undefined
   } catch {
     return undefined
   }

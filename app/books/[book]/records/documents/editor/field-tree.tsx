@@ -1,10 +1,10 @@
 'use client'
 
-import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { type Book, type ColumnShows, type Field, type Table, tableOf, type Way } from '@/core/book'
-import { endOf, furtherFrom, isSeveral, likelyFurther, mayBeNone } from '@/core/lists'
+import { endOf, furtherFrom, isSeveral, likelyFurther } from '@/core/lists'
 import { TextBox } from '@/ui/kit'
+import { ReachHead } from '../../lists/reach-head'
 import { useRecords } from '../../records-context'
 
 interface Props {
@@ -45,7 +45,7 @@ export function FieldTree({ table, onPick }: Props) {
           onPick(showsOf(book, first.way, first.field))
         }}
       />
-      <Reach table={table} way={[]} end={table} name={table.name} depth={0} find={find} onPick={onPick} />
+      <Reach table={table} way={[]} end={table} name={table.name} depth={0} among={1} find={find} onPick={onPick} />
     </div>
   )
 }
@@ -56,31 +56,27 @@ interface ReachProps extends Props {
   readonly name: string
   readonly depth: number
   readonly find: string
+  readonly among: number
 }
 
 function Reach(props: ReachProps) {
   const { book } = useRecords()
-  const { table, way, end, name, depth, find, onPick } = props
+  const { table, way, end, name, depth, find, among, onPick } = props
   const [isOpen, setOpen] = useState(depth === 0)
   const shown = find ? firstIn(book, table.id, way, find, furthest - depth) !== undefined : isOpen
   if (find && !shown) return null
   const fields = end.fields.filter((field) => field.kind !== 'file' && fits(field, find))
   return (
     <section className={depth === 0 ? 'pt-2' : 'pt-1 pl-3'} aria-label={name}>
-      <h3 className="text-[13px]">
-        <button
-          type="button"
-          aria-expanded={shown}
-          onClick={() => setOpen(!isOpen)}
-          className="flex min-h-7 w-full items-center gap-1 rounded-sm text-left hover:bg-ash-3"
-        >
-          {shown ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />}
-          <span className="min-w-0 flex-1">
-            <b className="font-semibold">{depth === 0 ? name : `its ${name}`}</b>
-            {depth > 0 && <span className="font-normal text-ash-6"> · {howMany(book, way)}</span>}
-          </span>
-        </button>
-      </h3>
+      <ReachHead
+        name={name}
+        depth={depth}
+        way={way}
+        among={among}
+        to={end}
+        open={shown}
+        onToggle={() => setOpen(!isOpen)}
+      />
       {shown && (
         <>
           <ul>
@@ -105,6 +101,7 @@ function Reach(props: ReachProps) {
                 end={stretch.to}
                 name={stretch.words}
                 depth={depth + 1}
+                among={stretch.among}
               />
             ))}
         </>
@@ -112,9 +109,6 @@ function Reach(props: ReachProps) {
     </section>
   )
 }
-
-const howMany = (book: Book, way: Way) =>
-  isSeveral(book, way) ? 'several' : mayBeNone(book, way) ? 'one or none' : 'one'
 
 const fits = ({ name }: Field, find: string) => !find || name.toLowerCase().includes(find)
 

@@ -15,6 +15,7 @@ import {
   SignaturesView,
 } from './block-views'
 import { ChipView } from './chip-view'
+import { isPartOfDocument } from './is-document'
 
 /** An attribute that is more than a word, so that it is whole again after it was copied. */
 const json = (name: string): Attribute => ({
@@ -52,7 +53,18 @@ const partNode = ({ name, attributes, view, inline = false, content }: Atom) =>
     isolating: content !== undefined,
     ...(content !== undefined && { content }),
     addAttributes: () => Object.fromEntries(attributes.map((one) => [one, json(one)])),
-    parseHTML: () => [{ tag: `${inline ? 'span' : 'div'}[data-part="${name}"]` }],
+    parseHTML: () => [
+      {
+        tag: `${inline ? 'span' : 'div'}[data-part="${name}"]`,
+        // A clipboard may hold anything: what no document can have stays out.
+        getAttrs: (element) => {
+          const attrs = Object.fromEntries(
+            attributes.map((one) => [one, readJson(element.getAttribute(`data-${one}`))]),
+          )
+          return isPartOfDocument(name, attrs) ? null : false
+        },
+      },
+    ],
     renderHTML: ({ HTMLAttributes }) => [
       inline ? 'span' : 'div',
       mergeAttributes(HTMLAttributes, { 'data-part': name }),
