@@ -3,6 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from 'vitest'
+import { answer } from './command-answers'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { applyEdit } from '@/core/book'
 
@@ -15,7 +16,13 @@ function file(name: string, contents: unknown): string {
   return path
 }
 
-const hearth = (...words: string[]) =>
+function hearth(...words: string[]) {
+  const { code, out, err } = answer(words)
+  return { status: code, stdout: out, stderr: err }
+}
+
+/** As from a terminal. */
+const typed = (...words: string[]) =>
   spawnSync(process.execPath, ['--import', 'tsx', 'scripts/hearth.ts', ...words], { encoding: 'utf8' })
 
 test('check prints the advice on a book as JSON', () => {
@@ -87,4 +94,13 @@ test.each<[string, string[], number, RegExp]>([
   const { status, stderr, stdout } = hearth(...words)
   expect([status, stdout]).toEqual([code, ''])
   expect(stderr).toMatch(says)
+})
+
+test('typed in a terminal, it prints what it answers and ends with its code', () => {
+  const fine = typed('sql', file('good.json', book))
+  expect([fine.status, fine.stderr]).toEqual([0, ''])
+  expect(fine.stdout).toBe(hearth('sql', file('good.json', book)).stdout)
+  const wrong = typed('dance')
+  expect([wrong.status, wrong.stdout]).toEqual([2, ''])
+  expect(wrong.stderr).toContain('npm run -s hearth')
 })
