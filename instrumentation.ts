@@ -7,5 +7,7 @@ export async function register() {
   const { resumeOpenings } = await import('./server/live')
   const { throwOldAway } = await import('./server/dry-run')
   await resumeOpenings(await catalogue())
+  const { keepSending } = await import('./server/post')
   await throwOldAway(await catalogue())
+  keepSending(await catalogue())
 }

@@ -14,6 +14,8 @@ const config: NextConfig = {
     'pdfmake',
     'pdfkit',
     'exceljs',
+    'nodemailer',
+    'smtp-server',
   ],
   experimental: {
     // A little over what is promised, for what surrounds a record and a file on their way.

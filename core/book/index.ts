@@ -41,6 +41,8 @@ export {
   type Inline,
   type Labels,
   linesIn,
+  linesOfMail,
+  Mail,
   type RowsBlock,
   Template,
   type Window,

@@ -22,6 +22,7 @@ export const limits = {
   /** How deep what stands only under a condition may stand in such. */
   onlyDepth: 2,
   addressLines: 12,
+  mailParagraphs: 40,
   rowColumns: 20,
   letterheadLength: 300,
   columns: 60,

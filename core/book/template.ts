@@ -154,6 +154,18 @@ export const Handed = z.strictObject({
 })
 export type Handed = Readonly<z.infer<typeof Handed>>
 
+/** What is written to whoever gets it by e-mail. */
+export const Mail = z.strictObject({
+  /** The column whose addresses it goes to. */
+  to: Id,
+  subject: Line,
+  /** Its paragraphs. */
+  message: z.array(Line).min(1).max(limits.mailParagraphs).readonly(),
+  /** With the document itself, as a PDF. */
+  attached: z.literal(true).optional(),
+})
+export type Mail = Readonly<z.infer<typeof Mail>>
+
 /** What is written for each record of a table: a bill, a certificate, a letter. */
 export const Template = z.strictObject({
   id: Id,
@@ -166,6 +178,7 @@ export const Template = z.strictObject({
   window: z.enum(windows).optional(),
   labels: Labels.optional(),
   handed: Handed.optional(),
+  mail: Mail.optional(),
   /** What its text takes from the record, and from what it leads to. */
   columns: z.array(Column).max(limits.columns).readonly(),
   blocks: z.array(Block).max(limits.blocks).readonly(),
@@ -175,6 +188,9 @@ export type Template = Readonly<z.infer<typeof Template>>
 /** All blocks, those within others after the one that they are in. */
 export const blocksIn = (blocks: readonly Block[]): readonly Block[] =>
   blocks.flatMap((block) => (block.kind === 'only' ? [block, ...blocksIn(block.of)] : [block]))
+
+/** The lines of an e-mail. */
+export const linesOfMail = ({ subject, message }: Mail): readonly (readonly Inline[])[] => [subject, ...message]
 
 /** The lines of text in a block. */
 export const linesIn = (block: Block): readonly (readonly Inline[])[] =>

@@ -10,6 +10,9 @@ const webShape = String.raw`https?://[^\s/?#.]+(\.[^\s/?#.]+)+(:\d{1,5})?([/?#]\
 const wholly = (shape: string) => new RegExp(`^(?:${shape})$`, 'i')
 const [isEmail, isPhone, isWeb] = [wholly(emailShape), wholly(phoneShape), wholly(webShape)]
 
+/** Whether a text is one e-mail address, and nothing besides. */
+export const isEmailAddress = (text: string): boolean => text.length <= 254 && isEmail.test(text)
+
 /** An e-mail address: something, one @, and a domain with a dot. */
 export const email: FieldKind = {
   ...textKind,

@@ -1,6 +1,7 @@
 export { fieldKinds, isDerived, isTyped, type KindName, kindNames, kindOf } from './registry'
 export { addDays, monthNames, readDay, showDay } from './calendar'
 export type { ColumnType } from './column-type'
+export { isEmailAddress } from './contact'
 export { checkValue, readValue, showValue, startValue } from './check'
 export { hintedKind } from './hints'
 export type { Control, Now, Value } from './kind'

@@ -10,6 +10,7 @@ import { up as undo } from './migrations/007-undo'
 import { up as dismissed } from './migrations/008-dismissed'
 import { up as listUses } from './migrations/009-list-uses'
 import { up as papers } from './migrations/010-papers'
+import { up as post } from './migrations/011-post'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -22,6 +23,7 @@ const migrations = [
   { name: '008-dismissed', up: dismissed },
   { name: '009-list-uses', up: listUses },
   { name: '010-papers', up: papers },
+  { name: '011-post', up: post },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto'
 import type { Letterhead, Template } from '@/core/book'
 import { runningPeriod, writeRunning } from '@/core/kinds'
-import { documentMeasures, layDocument, type Page, readTemplate, type Said } from '@/core/reports'
+import {
+  documentMeasures,
+  type Filled,
+  layDocument,
+  type Page,
+  type ReadTemplate,
+  readTemplate,
+  type Said,
+} from '@/core/reports'
 import { fail, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
@@ -16,7 +24,7 @@ import { refsOf, together, type Writings } from './lay-documents'
 /** So many are handed out together at the most. */
 export const mostHandedOut = 500
 
-interface HandingOut {
+export interface HandingOut {
   readonly db: Catalogue
   readonly book: string
   readonly account: string
@@ -37,13 +45,18 @@ interface Numbers {
   readonly period: string
 }
 
-/**
- * Hands documents out: each is laid with its number, made a PDF, and kept, all of them or none. Numbers have no gaps: one
- * that is given is given with its paper, in one transaction.
- * @returns the ids of the papers, in the order of their records
- */
-export async function handOut({ db, book, account, writings }: HandingOut): Promise<Result<readonly string[]>> {
-  const { reads, template, answers, letterhead, who } = writings
+/** What documents of some records are laid from, all of one moment. */
+export interface Prepared {
+  readonly read: ReadTemplate
+  readonly all: readonly Filled[]
+}
+
+/** Reads what some documents take; up to so many. */
+export async function prepare(
+  { db, writings }: HandingOut,
+  what: 'handed out' | 'sent' = 'handed out',
+): Promise<Result<Prepared>> {
+  const { reads, template, answers } = writings
   const found = readTemplate(reads.live.book, template, answers)
   if (!('read' in found)) return fail(found.faults[0]?.problem ?? { kind: 'unexpected' })
   const full = await roomProblem(db)
@@ -58,51 +71,93 @@ export async function handOut({ db, book, account, writings }: HandingOut): Prom
       filled.push(...(await fillDocuments({ reads: within.reads, answers, read }, refs.slice(at, at + together))))
     return filled
   })
-  if (!all) return fail({ kind: 'documents-many', most: mostHandedOut, what: 'handed out' })
+  if (!all) return fail({ kind: 'documents-many', most: mostHandedOut, what })
   if (all.length === 0) return fail({ kind: 'document-nobody', name: template.name })
+  return ok({ read, all })
+}
+
+/**
+ * Hands documents out: each is laid with its number, made a PDF, and kept, all of them or none. Numbers have no gaps: one
+ * that is given is given with its paper, in one transaction.
+ * @returns the ids of the papers, in the order of their records
+ */
+export async function handOut(handing: HandingOut): Promise<Result<readonly string[]>> {
+  const found = await prepare(handing)
+  if (!found.ok) return found
+  const made = await withNumbers(handing.db, (transaction) => keepPapers(handing, found.value, transaction))
+  return made.ok ? ok(made.value.map(({ id }) => id)) : made
+}
+
+/** A document as it went out: its PDF, and what it was filled with. */
+export interface Made {
+  readonly filled: Filled
+  readonly said: Said
+  readonly title: string
+  readonly pdf: Buffer
+}
+
+/** Makes the PDF of each document, with its number where it has one. */
+export async function* makePdfs(
+  { db, writings }: HandingOut,
+  { read, all }: Prepared,
+  numberOf: (at: number) => string | undefined,
+): AsyncGenerator<Made & { readonly pages: readonly Page[]; readonly sheet: Sheet }> {
+  const { reads, template, answers, letterhead, who } = writings
+  const { book } = reads.live
   const measures = documentMeasures(read)
-  const today = answers.now.moment.slice(0, 10)
-  const made = new Date()
   const pictures = await picturesFor(db, template.bare ? undefined : letterhead)
-  return withNumbers(
-    transact(db, async (transaction) => {
-      const { numbered } = template.handed ?? {}
-      const numbers = numbered && (await takeNumbers(db, book, template, today, all.length, transaction))
-      const ids: string[] = []
-      for (const [at, filled] of all.entries()) {
-        const number = numbered && numbers && writeRunning(numbers.from + at, numbered, numbers.period)
-        const said: Said = { today, who, book: reads.live.book.name, number }
-        const pages = layDocument(
-          { book: reads.live.book, read, filled, said, measures, drawCode: codeFor },
-          letterhead,
-        )
-        const title = [template.name, number].filter(Boolean).join(' ')
-        const pdf = await pdfOf(pages, measures.page, { title, author: who, made, pictures })
-        const body: PaperBody = { template, said, letterhead, sheet: measures.page, pages }
-        const id = newId()
-        await run(
-          db,
-          `INSERT INTO \`${db.catalogue}\`.papers
-           (id, book_id, template_id, name, table_id, ref, label, number, made_at, account_id, hash, body, pdf)
-           VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-          [
-            ...[id, book, template.id, template.name, template.table, filled.ref, filled.label.slice(0, 400)],
-            ...[number ?? null, stamp(made), account, createHash('sha256').update(pdf).digest('hex')],
-            ...[JSON.stringify(body), pdf],
-          ],
-          transaction,
-        )
-        ids.push(id)
-      }
-      return ids
-    }),
-  )
+  const made = new Date()
+  for (const [at, filled] of all.entries()) {
+    const number = numberOf(at)
+    const said: Said = { today: answers.now.moment.slice(0, 10), who, book: book.name, number }
+    const pages = layDocument({ book, read, filled, said, measures, drawCode: codeFor }, letterhead)
+    const title = [template.name, number].filter(Boolean).join(' ')
+    const pdf = await pdfOf(pages, measures.page, { title, author: who, made, pictures })
+    yield { filled, said, title, pdf, pages, sheet: measures.page }
+  }
+}
+
+/** Keeps the papers of some records, each with its number, within a transaction. */
+export async function keepPapers(
+  handing: HandingOut,
+  prepared: Prepared,
+  transaction: Transaction,
+): Promise<readonly (Made & { readonly id: string })[]> {
+  const { db, book, account, writings } = handing
+  const { template, letterhead, answers } = writings
+  const { numbered } = template.handed ?? {}
+  const today = answers.now.moment.slice(0, 10)
+  const numbers = numbered && (await takeNumbers(db, book, template, today, prepared.all.length, transaction))
+  const numberOf = (at: number) => numbered && numbers && writeRunning(numbers.from + at, numbered, numbers.period)
+  const papers = []
+  for await (const { pages, sheet, ...one } of makePdfs(handing, prepared, numberOf)) {
+    const { filled, said, pdf } = one
+    const body: PaperBody = { template, said, letterhead, sheet, pages }
+    const id = newId()
+    await run(
+      db,
+      `INSERT INTO \`${db.catalogue}\`.papers
+       (id, book_id, template_id, name, table_id, ref, label, number, made_at, account_id, hash, body, pdf)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+      [
+        ...[id, book, template.id, template.name, template.table, filled.ref, filled.label.slice(0, 400)],
+        ...[said.number ?? null, stamp(), account, createHash('sha256').update(pdf).digest('hex')],
+        ...[JSON.stringify(body), pdf],
+      ],
+      transaction,
+    )
+    papers.push({ id, ...one })
+  }
+  return papers
 }
 
 /** A number that was given under other settings already is told, and nothing is handed out. */
-async function withNumbers(handing: Promise<readonly string[]>): Promise<Result<readonly string[]>> {
+export async function withNumbers<T>(
+  db: Catalogue,
+  work: (transaction: Transaction) => Promise<T>,
+): Promise<Result<T>> {
   try {
-    return ok(await handing)
+    return ok(await transact(db, work))
   } catch (cause) {
     const taken = /Duplicate entry '.*-([^']*)' for key 'numbered'/.exec(String((cause as Error).message))
     if (!taken) throw cause

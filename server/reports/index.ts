@@ -14,6 +14,7 @@ export { documentsWork, type Writings, type Written } from './lay-documents'
 export { NotLaid } from './work'
 export { type DocumentExample, exampleOf } from './example-of'
 export { handOut } from './hand-out'
+export { mailDocuments, type MailsToCome, mailsToCome, type MailToCome } from './mail-documents'
 export {
   type Differences,
   differencesOf,

@@ -4,7 +4,7 @@ import type { Book } from '../book'
 import { dropPart, putTemplate, setKeys } from '../build-steps'
 import { findTable, findTemplate } from '../find'
 import { limits } from '../limits'
-import { type Block, blocksIn, type Inline, Template } from '../template'
+import { type Block, blocksIn, type Inline, type Mail, Template } from '../template'
 import { type EditKind, Id, orNothing } from './edit-kind'
 import { isTaken, tidied, typedName } from './kept-parts'
 
@@ -34,6 +34,12 @@ function tidyBlock(block: Block): Block {
   }
 }
 
+const tidyMail = (mail: Mail): Mail => ({
+  ...mail,
+  subject: tidyLine(mail.subject),
+  message: mail.message.map(tidyLine),
+})
+
 /** A document's parts tidied, or why they can't be kept. */
 function partsOf(book: Book, id: string, parts: Parts): Result<Parts> {
   const name = tidied(parts.name, limits.nameLength)
@@ -49,7 +55,8 @@ function partsOf(book: Book, id: string, parts: Parts): Result<Parts> {
   // Two of one name would each get what is meant for the other.
   if (new Set(ids).size < ids.length || new Set(columns).size < columns.length)
     return fail({ kind: 'stale', what: 'This document' })
-  return ok({ ...parts, name: said, blocks: parts.blocks.map(tidyBlock) })
+  const mail = parts.mail && { mail: tidyMail(parts.mail) }
+  return ok({ ...parts, name: said, blocks: parts.blocks.map(tidyBlock), ...mail })
 }
 
 const AddTemplate = z.strictObject({ kind: z.literal('addTemplate'), ...Template.shape, id: Id, name: typedName })
@@ -82,8 +89,9 @@ export const changeTemplate: EditKind<z.infer<typeof ChangeTemplate>> = {
     if (!template) return gone
     const parts = partsOf(book, id, to)
     if (!parts.ok) return parts
-    const { name, paper, letters, bare, window, labels, handed, columns, blocks } = parts.value
-    return orNothing(setKeys(template, id, { name, paper, letters, bare, window, labels, handed, columns, blocks }))
+    const { name, paper, letters, bare, window, labels, handed, mail, columns, blocks } = parts.value
+    const all = { name, paper, letters, bare, window, labels, handed, mail, columns, blocks }
+    return orNothing(setKeys(template, id, all))
   },
   say: (book, { template }) => `Change the document ${findTemplate(book, template)?.name ?? ''}`,
 }

@@ -5,7 +5,7 @@ import { gap, type Piece } from './piece'
 import { codePieces } from './code-pieces'
 import { fieldPieces } from './field-pieces'
 import { rowsPieces } from './rows-pieces'
-import { sayInline } from './say-inline'
+import { runsOf } from './runs-of'
 import { textOf, type TextLook, textPieces } from './text-pieces'
 import type { Writing } from './writing'
 
@@ -25,16 +25,6 @@ export function blockPieces(writing: Writing, blocks: readonly Block[]): Piece[]
     number = goesOn ? number + 1 : 1
     return piecesOf(writing, block, number)
   })
-}
-
-/** The runs of a line; undefined where it has fields, all of them are blank, and nothing else is said. */
-function runsOf({ book, read, filled, said }: Writing, line: readonly Inline[]): Run[] | undefined {
-  const parts = line.map((part) => ({ part, words: sayInline(book, read.columns, filled, said, part) }))
-  const fields = parts.filter(({ part }) => part.kind === 'field')
-  const isBlank = fields.length > 0 && fields.every(({ words }) => words.trim() === '')
-  const saysMore = parts.some(({ part, words }) => part.kind !== 'field' && /[\p{L}\p{N}]/u.test(words))
-  if (isBlank && !saysMore) return undefined
-  return parts.map(({ part, words }) => ({ words, ...('bold' in part && part.bold && { bold: true }) }))
 }
 
 function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {

@@ -1,12 +1,13 @@
 import {
-  type Block,
   blocksIn,
   type Book,
   type Column,
   findTable,
   type Hop,
+  type Inline,
   linkWith,
   linesIn,
+  linesOfMail,
   type List,
   type Place,
   type RowsBlock,
@@ -90,17 +91,17 @@ export function rowsList(book: Book, tableId: string, block: RowsBlock): List | 
   })
 }
 
-/** The columns that a document's text uses. */
-const usedIn = (blocks: readonly Block[]): ReadonlySet<string> =>
-  new Set(
-    blocksIn(blocks).flatMap((block) =>
-      block.kind === 'fields'
-        ? block.columns
-        : block.kind === 'code'
-          ? [block.column]
-          : linesIn(block).flatMap((line) => line.flatMap((part) => (part.kind === 'field' ? [part.column] : []))),
+/** The columns that a document's text uses, and its e-mail. */
+const usedIn = ({ blocks, mail }: Template): ReadonlySet<string> =>
+  new Set([
+    ...blocksIn(blocks).flatMap((block) =>
+      block.kind === 'fields' ? block.columns : block.kind === 'code' ? [block.column] : chipsIn(linesIn(block)),
     ),
-  )
+    ...(mail ? [mail.to, ...chipsIn(linesOfMail(mail))] : []),
+  ])
+
+const chipsIn = (lines: readonly (readonly Inline[])[]): string[] =>
+  lines.flatMap((line) => line.flatMap((part) => (part.kind === 'field' ? [part.column] : [])))
 
 /** Reads a document against a book: what it speaks of may have gone by now. */
 export function readTemplate(
@@ -112,7 +113,7 @@ export function readTemplate(
   if (!table) return { faults: [{ at: template.id, part: 'document', problem: { kind: 'gone', what: 'table' } }] }
   const faults: TemplateFault[] = []
   const note: Note = (part, at, found) => void faults.push(...found.map(({ problem }) => ({ at, part, problem })))
-  const used = usedIn(template.blocks)
+  const used = usedIn(template)
   const own = template.columns.filter(({ id }) => used.has(id))
   const list = listOf(template.id, table, own.length > 0 ? { columns: own } : {})
   const found = readList(book, list, answers)

@@ -4,7 +4,7 @@ export const documentProblems = {
     `A document has at most ${most.toLocaleString('en-GB')} parts. Take some out, or make it two documents.`,
   'document-rows-many': ({ most, records }: { readonly most: number; readonly records: number }) =>
     `The documents of ${records} records would have more than ${most.toLocaleString('en-GB')} rows. Ask for fewer of them with a condition.`,
-  'documents-many': ({ most, what }: { readonly most: number; readonly what: 'written' | 'handed out' }) =>
+  'documents-many': ({ most, what }: { readonly most: number; readonly what: 'written' | 'handed out' | 'sent' }) =>
     `At most ${most.toLocaleString('en-GB')} are ${what} at a time. Choose fewer records.`,
   'document-rows-way': () => 'These rows no longer belong to the record. Take them out, or choose others.',
   'document-along': ({ column }: { readonly column: string }) =>
@@ -15,6 +15,10 @@ export const documentProblems = {
       : 'The labels lie on each other: from one to the next is less than a label is wide or high. Measure them again.',
   'document-number-taken': () =>
     'The next number was handed out already, when numbers were written otherwise. Let them begin with something else.',
+  'mail-none': ({ name }: { readonly name: string }) =>
+    `None of these records has an e-mail address to send ${name} to. Fill it in first, or print ${name}.`,
+  'mail-nowhere': () => 'Nothing that this document is for has an e-mail address. Add such a field to a table first.',
+  'mail-gone': () => 'This e-mail is no longer there, or was sent meanwhile.',
   'document-nobody': ({ name }: { readonly name: string }) =>
     `There is no record to write ${name} for. Choose others, or change the list.`,
 }

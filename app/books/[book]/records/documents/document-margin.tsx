@@ -9,6 +9,7 @@ import { Note, WordButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { ExampleBox } from './editor/example-box'
 import { unwrap } from './editor/only-dialog'
+import { MailChoices } from './editor/mail-choices'
 import { PartChoices } from './editor/part-choices'
 import { type Selected, setSettings } from './editor/selected'
 import { SettingsChoices } from './editor/settings-choices'
@@ -65,7 +66,7 @@ function Wrongs({ template }: { readonly template: Template }) {
   )
 }
 
-function Chosen({ editor, settings, selected: { part, only }, onCondition }: Props) {
+function Chosen({ editor, table, settings, selected: { part, only, mail }, onCondition }: Props) {
   return (
     <>
       {part && <PartChoices editor={editor} part={part} />}
@@ -80,7 +81,8 @@ function Chosen({ editor, settings, selected: { part, only }, onCondition }: Pro
           </WordButton>
         </section>
       )}
-      {!part && <SettingsChoices settings={settings} onChange={(to) => setSettings(editor, to)} />}
+      {mail && <MailChoices editor={editor} table={table} mail={mail} />}
+      {!part && !mail && <SettingsChoices settings={settings} onChange={(to) => setSettings(editor, to)} />}
     </>
   )
 }

@@ -32,7 +32,7 @@ interface Props {
   readonly start: Template
 }
 
-const nothingChosen = { part: undefined, only: undefined }
+const nothingChosen = { part: undefined, only: undefined, mail: undefined }
 
 /** The record with whose values a document is shown: the one that was chosen, or the first. */
 function useShown(table: Table, template: Template) {

@@ -18,7 +18,7 @@ interface Wish {
   readonly start: Template
 }
 
-const nothing: Selected = { part: undefined, only: undefined }
+const nothing: Selected = { part: undefined, only: undefined, mail: undefined }
 
 /** As it is once it was in the editor: its columns numbered as they come. */
 const keptShape = (template: Template): Template => templateOf(template, textOf(template))

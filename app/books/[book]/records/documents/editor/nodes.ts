@@ -16,6 +16,7 @@ import {
 } from './block-views'
 import { ChipView } from './chip-view'
 import { isPartOfDocument } from './is-document'
+import { MailView } from './mail-view'
 
 /** An attribute that is more than a word, so that it is whole again after it was copied. */
 const json = (name: string): Attribute => ({
@@ -39,12 +40,14 @@ interface Atom {
   readonly inline?: boolean
   /** What stands in it, where it isn't a whole by itself. */
   readonly content?: string
+  /** It stands before the text, and nowhere in it. */
+  readonly apart?: true
 }
 
-const partNode = ({ name, attributes, view, inline = false, content }: Atom) =>
+const partNode = ({ name, attributes, view, inline = false, content, apart }: Atom) =>
   Node.create({
     name,
-    group: inline ? 'inline' : 'block',
+    ...(!apart && { group: inline ? 'inline' : 'block' }),
     inline,
     atom: content === undefined,
     selectable: true,
@@ -87,7 +90,7 @@ export const documentNodes = [
     underline: false,
     heading: { levels: [1, 2] },
   }),
-  Document.extend({ addAttributes: () => ({ settings: json('settings') }) }),
+  Document.extend({ content: 'mail? block+', addAttributes: () => ({ settings: json('settings') }) }),
   Paragraph.extend({
     addAttributes: () => ({
       small: {
@@ -105,6 +108,7 @@ export const documentNodes = [
   partNode({ name: 'room', attributes: ['lines'], view: RoomView }),
   partNode({ name: 'signatures', attributes: ['of'], view: SignaturesView }),
   partNode({ name: 'pageTurn', attributes: [], view: PageTurnView }),
+  partNode({ name: 'mail', attributes: ['parts'], view: MailView, content: 'paragraph+', apart: true }),
   partNode({ name: 'address', attributes: [], view: AddressView, content: 'paragraph+' }),
   partNode({ name: 'only', attributes: ['id', 'when'], view: OnlyView, content: 'block+' }),
 ]

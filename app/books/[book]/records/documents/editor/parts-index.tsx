@@ -3,8 +3,8 @@
 import { NodeSelection } from '@tiptap/pm/state'
 import type { Editor, JSONContent } from '@tiptap/react'
 import { useState } from 'react'
-import type { ColumnShows, List, Table } from '@/core/book'
-import { rowWays, usualRows } from '@/core/reports'
+import type { Book, ColumnShows, List, Table } from '@/core/book'
+import { mailPlaces, rowWays, usualRows, withReadyMail } from '@/core/reports'
 import { plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { WordButton } from '@/ui/kit'
@@ -12,6 +12,7 @@ import { CalculateDialog } from '../../lists/calculate/calculate-dialog'
 import { useRecords } from '../../records-context'
 import { saidNames } from './chip-view'
 import { FieldTree } from './field-tree'
+import { type Settings, textOf } from './text-of'
 
 interface Props {
   readonly editor: Editor
@@ -60,6 +61,7 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
         </Part>
         <Part onPick={onOnly}>Only where a condition holds</Part>
         <Part onPick={() => putIn(editor, { type: 'address', content: [{ type: 'paragraph' }] })}>Address</Part>
+        {mailPlaces(book, table).length > 0 && <Part onPick={() => putMail(editor, book, table)}>E-mail</Part>}
         <Part onPick={() => put('code', { parts: { as: 'code128', shows: keyShows(table) } })}>Code for scanning</Part>
         <Part onPick={() => put('horizontalRule')}>A line across</Part>
         <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
@@ -89,6 +91,26 @@ function putIn(editor: Editor, content: JSONContent): void {
   const chain = editor.chain().focus()
   if (selection instanceof NodeSelection) chain.insertContentAt(selection.to, content).run()
   else chain.insertContent(content).run()
+}
+
+/** Puts an e-mail before the text, or goes to the one that is there. */
+function putMail(editor: Editor, book: Book, table: Table): void {
+  const first = editor.state.doc.firstChild
+  if (first?.type.name !== 'mail') {
+    const { settings } = editor.state.doc.attrs as { settings: Settings }
+    const made = withReadyMail(book, { ...settings, id: 'mail', table: table.id, columns: [], blocks: [] })
+    const [mail] = (made && textOf(made).content) ?? []
+    if (mail?.type !== 'mail') return
+    editor.chain().insertContentAt(0, mail).run()
+  }
+  // Where what it says begins.
+  const subject = editor.state.doc.firstChild?.firstChild?.nodeSize ?? 0
+  editor
+    .chain()
+    .focus()
+    .setTextSelection(1 + subject + 1)
+    .scrollIntoView()
+    .run()
 }
 
 /** What a record is told apart by. */

@@ -1,4 +1,5 @@
 import type { Editor } from '@tiptap/core'
+import type { ResolvedPos } from '@tiptap/pm/model'
 import { NodeSelection, type Transaction } from '@tiptap/pm/state'
 import { sameJson } from '@/core/words'
 import type { Settings } from './text-of'
@@ -6,11 +7,16 @@ import type { Settings } from './text-of'
 const names = ['chip', 'code', 'fields', 'rows', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
 export type PartName = (typeof names)[number]
 
-/** The part of a text that is chosen, and the one under whose condition it stands. */
+interface At {
+  readonly at: number
+  readonly attrs: Readonly<Record<string, unknown>>
+}
+
+/** The part of a text that is chosen, the one under whose condition it stands, and the e-mail that one writes in. */
 export interface Selected {
-  readonly part:
-    { readonly name: PartName; readonly at: number; readonly attrs: Readonly<Record<string, unknown>> } | undefined
-  readonly only: { readonly at: number; readonly attrs: Readonly<Record<string, unknown>> } | undefined
+  readonly part: (At & { readonly name: PartName }) | undefined
+  readonly only: At | undefined
+  readonly mail: At | undefined
 }
 
 const isPart = (name: string): name is PartName => (names as readonly string[]).includes(name)
@@ -20,13 +26,19 @@ export function selectedIn(editor: Editor): Selected {
   const node = selection instanceof NodeSelection ? selection.node : undefined
   const name = node?.type.name ?? ''
   const part = node && isPart(name) ? { name, at: selection.from, attrs: node.attrs } : undefined
-  if (node && name === 'only') return { part: undefined, only: { at: selection.from, attrs: node.attrs } }
-  const { $from } = selection
+  const own = node && { at: selection.from, attrs: node.attrs }
+  if (name === 'only') return { part: undefined, only: own, mail: undefined }
+  if (name === 'mail') return { part: undefined, only: undefined, mail: own }
+  return { part, only: around(selection.$from, 'only'), mail: around(selection.$from, 'mail') }
+}
+
+/** The innermost node of a kind around a place. */
+function around($from: ResolvedPos, name: string): At | undefined {
   for (let depth = $from.depth; depth > 0; depth--) {
-    const around = $from.node(depth)
-    if (around.type.name === 'only') return { part, only: { at: $from.before(depth), attrs: around.attrs } }
+    const node = $from.node(depth)
+    if (node.type.name === name) return { at: $from.before(depth), attrs: node.attrs }
   }
-  return { part, only: undefined }
+  return undefined
 }
 
 /** Changes what a part is, wherever the focus is; it stays chosen. */

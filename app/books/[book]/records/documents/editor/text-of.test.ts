@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { runs } from '@/tests/support/runs'
-import { type Block, type Inline, Template } from '@/core/book'
+import { type Block, type Inline, type Mail, Template } from '@/core/book'
 import { templateOf, textOf } from './text-of'
 
 const words = fc.string({ minLength: 1, maxLength: 20 })
@@ -63,11 +63,19 @@ const block: fc.Arbitrary<Block> = fc
     }),
   )
   .map((one) => tidy(one) as Block)
+const mail = fc
+  .record({
+    to: fc.constantFrom('c1', 'c3'),
+    subject: line,
+    message: fc.array(line, { minLength: 1, maxLength: 4 }),
+    attached: bold,
+  })
+  .map((one): Mail => tidy(one))
 const shows = (field: string) => ({ kind: 'field' as const, place: { way: [], field } })
 
 test('a document is the same again once it was in the editor, its columns as they come', () => {
   fc.assert(
-    fc.property(fc.array(block, { maxLength: 8 }), (blocks) => {
+    fc.property(fc.array(block, { maxLength: 8 }), fc.option(mail, { nil: undefined }), (blocks, letter) => {
       const template: Template = {
         id: 'bill',
         table: 'visit',
@@ -75,6 +83,7 @@ test('a document is the same again once it was in the editor, its columns as the
         paper: { size: 'a4', margin: 20 },
         letters: 10,
         window: 'uk',
+        ...(letter && { mail: letter }),
         columns: ['c1', 'c2', 'c3'].map((id) => ({ id, shows: shows(`field-${id}`) })),
         blocks,
       }
@@ -85,7 +94,7 @@ test('a document is the same again once it was in the editor, its columns as the
       const wished = isSpare(blocks.at(-1)) ? { ...template, blocks: blocks.slice(0, -1) } : template
       const bare = (one: Template) => ({ ...textOf({ ...one }), attrs: undefined })
       expect(bare(again)).toEqual(bare(wished))
-      const { columns: _columns, blocks: _blocks, ...rest } = again
+      const { columns: _columns, blocks: _blocks, mail: _mail, ...rest } = again
       expect({ ...template, ...rest }).toEqual(template)
       // Once its columns are numbered so, it stays as it is.
       expect(templateOf(again, textOf(again))).toEqual(again)

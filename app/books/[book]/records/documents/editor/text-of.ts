@@ -1,9 +1,9 @@
 import type { JSONContent } from '@tiptap/react'
-import type { Block, Column, ColumnShows, Inline, RowsBlock, Template } from '@/core/book'
+import type { Block, Column, ColumnShows, Inline, Mail, RowsBlock, Template } from '@/core/book'
 import { sameJson } from '@/core/words'
 
 /** What of a document isn't its text: how it is called, its paper. The editor keeps it with the text, so that both are undone alike. */
-export type Settings = Omit<Template, 'id' | 'table' | 'columns' | 'blocks'>
+export type Settings = Omit<Template, 'id' | 'table' | 'columns' | 'blocks' | 'mail'>
 
 /** What a chip in the text is: a field by what it shows, or what isn't the record's own. */
 export type ChipParts =
@@ -26,12 +26,17 @@ export interface CodeParts extends Omit<Extract<Block, { kind: 'code' }>, 'kind'
   readonly heading?: string | undefined
 }
 
+/** An e-mail's receivers, by what they are shown by, and whether the document goes with it. */
+export interface MailParts extends Pick<Mail, 'attached'> {
+  readonly shows: ColumnShows
+}
+
 type OnlyBlock = Extract<Block, { kind: 'only' }>
 
 const aligns = { middle: 'center', end: 'right' } as const
 
 /** A document as the editor has it. */
-export function textOf({ id: _id, table: _table, columns, blocks, ...settings }: Template): JSONContent {
+export function textOf({ id: _id, table: _table, columns, blocks, mail, ...settings }: Template): JSONContent {
   const byId = new Map(columns.map((column) => [column.id, column]))
   const shownBy = (id: string) => {
     const column = byId.get(id)
@@ -117,8 +122,18 @@ export function textOf({ id: _id, table: _table, columns, blocks, ...settings }:
       if (last?.type === type) return [...all.slice(0, -1), { ...last, content: [...(last.content ?? []), own] }]
       return [...all, { type, content: [own] }]
     }, [])
+  const mailOf = ({ to, attached, subject, message }: Mail): JSONContent[] => {
+    const shown = shownBy(to)
+    if (!shown) return []
+    const parts: MailParts = { shows: shown.shows, ...(attached && { attached }) }
+    return [{ type: 'mail', attrs: { parts }, content: [subject, ...message].map((line) => paragraph(line)) }]
+  }
   const content = blocksOf(blocks)
-  return { type: 'doc', attrs: { settings }, content: content.length > 0 ? content : [{ type: 'paragraph' }] }
+  return {
+    type: 'doc',
+    attrs: { settings },
+    content: [...(mail ? mailOf(mail) : []), ...(content.length > 0 ? content : [{ type: 'paragraph' }])],
+  }
 }
 
 /** The document that a text is. Its columns are numbered as they come, each once. */
@@ -193,9 +208,17 @@ export function templateOf({ id, table }: Pick<Template, 'id' | 'table'>, text: 
         return []
     }
   }
+  const mailOf = ({ attrs, content = [] }: JSONContent): Mail => {
+    const { shows, attached } = attrs?.parts as MailParts
+    const [subject = [], ...message] = content.map(lineOf)
+    const lines = message.length > 0 ? message : [[]]
+    return { to: columnOf({ shows }), subject, message: lines, ...(attached && { attached }) }
+  }
+  const letter = text.content?.find(({ type }) => type === 'mail')
+  const mail = letter && mailOf(letter)
   const all = (text.content ?? []).flatMap(blockOf)
   // The editor keeps an empty line at the end, to go on in.
   const last = all.at(-1)
   const blocks = last?.kind === 'words' && last.of.length === 0 ? all.slice(0, -1) : all
-  return { id, table, ...(text.attrs?.settings as Settings), columns, blocks }
+  return { id, table, ...(text.attrs?.settings as Settings), ...(mail && { mail }), columns, blocks }
 }

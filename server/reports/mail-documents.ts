@@ -1,0 +1,115 @@
+import { writeMail, withReadyMail, type Filled, type Said } from '@/core/reports'
+import { fail, ok, type Result } from '@/core/words'
+import { transact } from '../database'
+import { lastMailed, type Outgoing, putOut } from '../post'
+import { type HandingOut, keepPapers, type Made, makePdfs, prepare, type Prepared, withNumbers } from './hand-out'
+
+/** An e-mail before it goes out. */
+export interface MailToCome {
+  readonly ref: string
+  readonly label: string
+  /** None where the record has no address. */
+  readonly to: readonly string[]
+  readonly subject: string
+  readonly text: string
+  /** When the same record had this last, or is about to; in UTC, as the database writes it. */
+  readonly before: string | undefined
+}
+
+export interface MailsToCome {
+  readonly mails: readonly MailToCome[]
+  /** What goes with each; none where nothing does. */
+  readonly file: string | undefined
+}
+
+/** The document with its e-mail, or with the one that goes with it where nothing else is said. */
+function withMail(handing: HandingOut): Result<HandingOut> {
+  const { writings } = handing
+  const template = withReadyMail(writings.reads.live.book, writings.template)
+  return template ? ok({ ...handing, writings: { ...writings, template } }) : fail({ kind: 'mail-nowhere' })
+}
+
+const written = ({ writings }: HandingOut, { read }: Prepared, filled: Filled, said: Said) =>
+  writeMail({ book: writings.reads.live.book, read, filled, said }, read.template.mail!)
+
+/** What would be sent for some records. */
+export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCome>> {
+  const mailing = withMail(handing)
+  if (!mailing.ok) return mailing
+  const found = await prepare(mailing.value, 'sent')
+  if (!found.ok) return found
+  const { all, read } = found.value
+  const { db, book, writings } = mailing.value
+  const before = await lastMailed(
+    db,
+    book,
+    writings.template.id,
+    all.map(({ ref }) => ref),
+  )
+  return ok({
+    file: read.template.mail?.attached && `${writings.template.name}.pdf`,
+    mails: all.map((filled) => ({
+      ref: filled.ref,
+      label: filled.label,
+      ...written(mailing.value, found.value, filled, saidBefore(handing)),
+      before: before.get(filled.ref),
+    })),
+  })
+}
+
+/** As long as it has no number. */
+const saidBefore = ({ writings }: HandingOut): Said => ({
+  today: writings.answers.now.moment.slice(0, 10),
+  who: writings.who,
+  book: writings.reads.live.book.name,
+})
+
+/**
+ * Puts the e-mails of some records where they wait to be sent, all of them or none. What keeps what is handed out is
+ * handed out with it. Records without an address get neither.
+ * @param only these records of them; all where it is undefined
+ * @returns how many
+ */
+export async function mailDocuments(handing: HandingOut, only?: ReadonlySet<string>): Promise<Result<number>> {
+  const mailing = withMail(handing)
+  if (!mailing.ok) return mailing
+  const found = await prepare(mailing.value, 'sent')
+  if (!found.ok) return found
+  const { db, book, account, writings } = mailing.value
+  const { template } = writings
+  const all = found.value.all.filter(
+    (filled) =>
+      (only?.has(filled.ref) ?? true) && written(mailing.value, found.value, filled, saidBefore(handing)).to.length > 0,
+  )
+  if (all.length === 0) return fail({ kind: 'mail-none', name: template.name })
+  const prepared = { ...found.value, all }
+  const isAttached = template.mail?.attached === true
+  const outgoing = ({ filled, said, title, pdf }: Omit<Made, 'pdf'> & { pdf?: Buffer }, paper?: string): Outgoing => ({
+    template: template.id,
+    name: template.name,
+    table: template.table,
+    ref: filled.ref,
+    label: filled.label,
+    ...written(mailing.value, prepared, filled, said),
+    file: isAttached ? { name: `${title}.pdf`, ...(paper ? { paper } : pdf && { pdf }) } : undefined,
+  })
+  if (template.handed) {
+    const kept = await withNumbers(db, async (transaction) => {
+      const papers = await keepPapers(mailing.value, prepared, transaction)
+      await putOut(
+        db,
+        book,
+        account,
+        papers.map((paper) => outgoing(paper, paper.id)),
+        transaction,
+      )
+    })
+    return kept.ok ? ok(all.length) : kept
+  }
+  const mails: Outgoing[] = []
+  if (isAttached)
+    for await (const made of makePdfs(mailing.value, prepared, () => undefined)) mails.push(outgoing(made))
+  else mails.push(...all.map((filled) => outgoing({ filled, said: saidBefore(handing), title: template.name })))
+  await transact(db, (transaction) => putOut(db, book, account, mails, transaction))
+  return ok(all.length)
+}
