@@ -4,6 +4,7 @@ import { editBook, findBook, makeBook } from '@/server/books'
 import { type Catalogue, catalogue, type Role } from '@/server/catalogue'
 import { select } from '@/server/database'
 import { addMany, violatedRules, freezeMany, liveOf, openBook } from '@/server/live'
+import { setPostOffice } from '@/server/post'
 import { type Account, makeAccount, setRole } from '@/server/people'
 import { brindleName, brindleNeeds } from './brindle/needs'
 import { emberlyDesign, emberlyName } from './emberly/design'
@@ -54,6 +55,8 @@ export async function loadDemo({ fresh, say }: Choices): Promise<void> {
   const administrator = accounts.get('administrator')!
   await addBrindle(db, administrator)
   const id = await addEmberly(db, administrator)
+  const office = { senderName: emberlyName, senderAddress: 'office@emberly.example', real: undefined }
+  expected(await setPostOffice(db, id, office, undefined))
   for (const person of demoPeople) expected(await setRole(db, id, accounts.get(person.role)!.id, person.role))
   await db.sequelize.query(
     `CREATE TABLE \`${db.catalogue}\`.demo_loaded (at DATETIME NOT NULL DEFAULT CURRENT_TIMESTAMP)`,

@@ -1,4 +1,13 @@
-import { type Block, type Column, type ColumnShows, type Edit, type Inline, type Template, type Way } from '@/core/book'
+import {
+  type Block,
+  type Column,
+  type ColumnShows,
+  type Edit,
+  type Inline,
+  type Mail,
+  type Template,
+  type Way,
+} from '@/core/book'
 import type { DesignWriter } from '../design'
 
 const text = (words: string, bold?: true): Inline => ({ kind: 'text', words, ...(bold && { bold }) })
@@ -34,9 +43,17 @@ export function emberlyDocuments(design: DesignWriter): void {
     if (!link) throw new Error(`Expected ${many} to be linked to ${from}.`)
     return [{ to: 'rows', link: link.id }]
   }
-  const keep = (id: string, table: string, name: string, more: Partial<Template>, write: (draft: Draft) => Block[]) => {
+  const keep = (
+    id: string,
+    table: string,
+    name: string,
+    more: Partial<Template>,
+    write: (draft: Draft) => Block[],
+    mail?: (draft: Draft) => Mail,
+  ) => {
     const draft = new Draft()
     const blocks = write(draft)
+    const letter = mail?.(draft)
     const edit: Edit = {
       kind: 'addTemplate',
       id,
@@ -45,6 +62,7 @@ export function emberlyDocuments(design: DesignWriter): void {
       paper: { size: 'a4', margin: 20 },
       letters: 10.5,
       ...more,
+      ...(letter && { mail: letter }),
       columns: draft.columns,
       blocks,
     }
@@ -145,6 +163,22 @@ export function emberlyDocuments(design: DesignWriter): void {
         of: [words(text('Paid, with thanks.', true))],
       },
     ],
+    (draft) => ({
+      to: draft.of('contact__e-mail', one('visit__call-first')),
+      subject: [text('Bill '), { kind: 'said', what: 'number' }, text(' for visit '), draft.chip('visit__key')],
+      message: [
+        [text('Dear '), draft.chip('contact__name', one('visit__call-first')), text(',')],
+        [
+          text('with this e-mail you get our bill for the visit on '),
+          draft.chip('visit__booked-for', [], { as: 'weekday' }),
+          text('. It comes to '),
+          draft.chip('visit__bill-total'),
+          text('.'),
+        ],
+        [{ kind: 'said', what: 'who' }, { kind: 'turn' }, { kind: 'said', what: 'book' }],
+      ],
+      attached: true,
+    }),
   )
 
   const done = one('certificate__for')

@@ -5,6 +5,8 @@ import { findLink, tableOf } from '@/core/book'
 import type { RecordList } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
+import type { Mail } from '@/server/post'
+import { stateWords } from '../documents/sent/mail-state'
 import type { Paper } from '@/server/reports'
 import { Note } from '@/ui/kit'
 import type { Wrong } from '../form/problems'
@@ -16,10 +18,11 @@ interface Props {
   readonly wrongs: readonly Wrong[]
   readonly lists?: readonly RecordList[] | undefined
   readonly papers?: readonly Paper[] | undefined
+  readonly mails?: readonly Mail[] | undefined
 }
 
 /** What there is to know about a record: what to put right, what hangs on it, who changed it last. */
-export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [] }: Props) {
+export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [], mails = [] }: Props) {
   const { book, base, mayChange } = useRecords()
   const noun = inSentence(tableOf(book, tableId).name)
   return (
@@ -72,6 +75,18 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [] 
           actions={papers.slice(0, mostPapers).map(({ id, name, number }) => (
             <MarginLink key={id} href={`${base}/documents/handed/${id}`}>
               {name} {number}
+            </MarginLink>
+          ))}
+        />
+      )}
+      {stored && mails.length > 0 && (
+        <Note
+          mark="info"
+          head={counted(mails.length, 'e-mail')}
+          actions={mails.slice(0, mostPapers).map(({ id, subject, state }) => (
+            <MarginLink key={id} href={`${base}/documents/sent/${id}`}>
+              {subject}
+              {state !== 'sent' && ` (${stateWords[state]})`}
             </MarginLink>
           ))}
         />

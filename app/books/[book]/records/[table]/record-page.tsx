@@ -9,6 +9,7 @@ import type { RecordList } from '@/core/lists'
 import { copyText, type ListRow } from '@/core/records'
 import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
+import type { Mail } from '@/server/post'
 import type { Paper } from '@/server/reports'
 import { Button } from '@/ui/kit'
 import { officeNow } from '@/app/office-now'
@@ -34,6 +35,7 @@ interface Props {
   readonly lists?: readonly RecordList[]
   /** What was handed out for it. */
   readonly papers?: readonly Paper[]
+  readonly mails?: readonly Mail[]
 }
 
 /** The neighbours of a record: those it has in the list that it was opened from, or in its table. */
@@ -69,7 +71,7 @@ function HandOut({ tableId, stored, nameOf, isChanged }: HandOutProps) {
 }
 
 /** One record, or a new one: the rail of its neighbours, its form, and what else there is to know. */
-export function RecordPage({ tableId, stored: first, copied, lists, papers }: Props) {
+export function RecordPage({ tableId, stored: first, copied, lists, papers, mails }: Props) {
   const { book, base, mayChange } = useRecords()
   const router = useRouter()
   const query = useSearchParams()
@@ -125,7 +127,16 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers }: Pr
       indexLabel={`Find ${aOrAn(noun)}`}
       index={<Neighbours tableId={tableId} row={stored?.row} />}
       marginLabel="About this record"
-      margin={<RecordMargin tableId={tableId} stored={stored} wrongs={state.wrongs} lists={lists} papers={papers} />}
+      margin={
+        <RecordMargin
+          tableId={tableId}
+          stored={stored}
+          wrongs={state.wrongs}
+          lists={lists}
+          papers={papers}
+          mails={mails}
+        />
+      }
     >
       <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
         <h1 className="min-w-0 text-[22px] leading-tight break-words">

@@ -24,6 +24,9 @@ export function DocumentsIndex() {
           <Link href={`${base}/documents/handed`} className={buttonLook()}>
             Handed out
           </Link>
+          <Link href={`${base}/documents/sent`} className={buttonLook()}>
+            E-mails
+          </Link>
           {mayChange && <NewDocument />}
         </div>
       </div>

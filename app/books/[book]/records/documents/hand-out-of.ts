@@ -50,6 +50,12 @@ interface Wish {
   readonly label?: string
 }
 
+const pathTo = (page: 'out' | 'mail', base: string, { table, document, ref, label }: Wish): string =>
+  `${base}/documents/${page}?${new URLSearchParams({ table, document, ...(ref !== undefined && { ref, label: label ?? ref }) })}`
+
 /** Where documents are looked at and handed out; for what is kept in this window where no record is named. */
-export const outPath = (base: string, { table, document, ref, label }: Wish): string =>
-  `${base}/documents/out?${new URLSearchParams({ table, document, ...(ref !== undefined && { ref, label: label ?? ref }) })}`
+export const outPath = (base: string, wish: Wish): string => pathTo('out', base, wish)
+
+/** Where their e-mails are looked at and sent. */
+export const mailPath = (base: string, wish: Wish, of: WrittenFor): string =>
+  pathTo('mail', base, { ...wish, ...(of.kind === 'record' && { ref: of.ref, label: of.label }) })

@@ -1,11 +1,13 @@
 'use client'
 
-import { Printer } from 'lucide-react'
+import { Mail, Printer } from 'lucide-react'
+import Link from 'next/link'
 import { useSearchParams } from 'next/navigation'
-import { type ReactNode, useCallback, useState, useSyncExternalStore } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { findTable, type Table, type Template } from '@/core/book'
 import type { EditionNow, Written } from '@/server/reports'
-import { Empty } from '@/ui/kit'
+import { withReadyMail } from '@/core/reports'
+import { buttonLook, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { AskedBar } from '../lists/asked-bar'
 import { LaidPages } from '../paper/laid-pages'
@@ -15,24 +17,9 @@ import { useRecords } from '../records-context'
 import { documentOf } from './documents-of'
 import { FirstLabel } from './first-label'
 import { HandedOut, HandOutButton, NotYet } from './hand-out-parts'
-import { keptFor, sentOf, type WrittenFor } from './hand-out-of'
+import { mailPath, sentOf, type WrittenFor } from './hand-out-of'
+import { useWrittenFor } from './use-written-for'
 import { sayFor, SayWritten, TakeFile, WhichDocument } from './out-parts'
-
-const never = () => () => undefined
-
-/** Which records the address, or this window, has documents written for. */
-function useWrittenFor(base: string, table: string): WrittenFor | undefined {
-  const query = useSearchParams()
-  const ref = query.get('ref')
-  const isHere = useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  )
-  if (ref !== null) return { kind: 'record', ref, label: query.get('label') ?? ref }
-  const kept = isHere ? keptFor(base) : undefined
-  return kept?.table === table ? kept.of : undefined
-}
 
 /** Documents as they will be handed out: looked at, printed, taken as a file. */
 export function OutSheet() {
@@ -124,7 +111,7 @@ interface HeadProps extends Props {
 
 /** What is handed out, for whom, and what can be done with it. */
 function OutHead({ table, template, of, edition, here, children }: HeadProps) {
-  const { base } = useRecords()
+  const { book, base, mayChange } = useRecords()
   const pages = edition?.pages ?? 0
   const laid = edition?.laid ? edition.id : undefined
   return (
@@ -137,6 +124,11 @@ function OutHead({ table, template, of, edition, here, children }: HeadProps) {
         </span>
       </div>
       <div className="flex flex-wrap gap-2">
+        {mayChange && withReadyMail(book, template) && (
+          <Link href={mailPath(base, { table: table.id, document: template.id }, of)} className={buttonLook()}>
+            <Mail size={15} aria-hidden /> E-mail
+          </Link>
+        )}
         {children || (
           <>
             <PdfLink href={laid && pdfOf(base, laid, 'look')}>

@@ -3,6 +3,7 @@ import { listsOfRecord } from '@/core/lists'
 import { wordProblem } from '@/core/words'
 import { listsFor } from '@/server/books'
 import { readRecord } from '@/server/live'
+import { mailsOfRecord } from '@/server/post'
 import { papersOf } from '@/server/reports'
 import { Empty } from '@/ui/kit'
 import { recordsPage } from '../../../records-page'
@@ -33,6 +34,7 @@ export default async function OneRecordPage({ params }: Props) {
       tableId={table}
       stored={record.value}
       papers={await papersOf(db, stored.id, table, ref)}
+      mails={await mailsOfRecord(db, stored.id, table, ref)}
       lists={listsOfRecord(live.book, listsFor(stored.book, account.id), table)}
     />
   )
