@@ -5,14 +5,8 @@ export type { Item, Page, PagePart, PictureItem, TextItem } from './page'
 export type { PaperPart } from './table'
 export { documentMeasures, layDocument } from './documents/lay-document'
 export type { Filled, FilledRows, Said } from './documents/filled'
-export {
-  parentColumn,
-  type ReadRows,
-  type ReadTemplate,
-  readTemplate,
-  rowsList,
-  rowWays,
-} from './documents/read-template'
+export { type ReadTemplate, readTemplate } from './documents/read-template'
+export { parentColumn, type ReadRows, rowsList, rowsOfOne, rowWays, type Whose } from './documents/read-rows'
 export { windowFields } from './documents/envelope'
 export { sayColumn, writingsFor } from './documents/say-inline'
 export { makeReady, readyFor, type ReadyKind, readyKinds, readyTitles } from './documents/ready/ready'

@@ -169,7 +169,7 @@ export function emberlyDocuments(design: DesignWriter): void {
       message: [
         [text('Dear '), draft.chip('contact__name', one('visit__call-first')), text(',')],
         [
-          text('with this e-mail you get our bill for the visit on '),
+          text('With this e-mail you get our bill for the visit on '),
           draft.chip('visit__booked-for', [], { as: 'weekday' }),
           text('. It comes to '),
           draft.chip('visit__bill-total'),
@@ -333,6 +333,56 @@ export function emberlyDocuments(design: DesignWriter): void {
     words({ kind: 'said', what: 'who' }),
     words({ kind: 'said', what: 'book' }),
   ])
+
+  const theirs: Way = [
+    ...rowsOf('premises-contact', 'contact'),
+    ...one('premises-contact__premises'),
+    ...rowsOf('appliance', 'premises'),
+  ]
+  keep(
+    'document-due',
+    'contact',
+    'All that is due',
+    { window: 'uk' },
+    (draft) => [
+      { kind: 'address', lines: [[draft.chip('contact__name')]] },
+      { kind: 'words', align: 'end', of: [today] },
+      words(text('What is due to be swept', true)),
+      words(text('Dear '), draft.chip('contact__name'), text(',')),
+      words(text('These are the appliances that we look after for you, and when each was swept last:')),
+      {
+        kind: 'rows',
+        id: 'due-appliances',
+        way: theirs,
+        columns: [
+          field('appliance__model'),
+          field('appliance__room'),
+          field('premises__address', home),
+          field('appliance__last-swept'),
+          field('appliance__sweep-every'),
+        ],
+        order: [{ column: 'appliance__last-swept' }],
+        heading: 'Appliances',
+        none: 'We look after none at the moment.',
+      },
+      words(text('Please ring us, or write, to choose a day.')),
+      words(text('Yours sincerely,')),
+      words(),
+      words({ kind: 'said', what: 'who' }),
+      words({ kind: 'said', what: 'book' }),
+    ],
+    (draft) => ({
+      to: draft.of('contact__e-mail'),
+      subject: [text('Your appliances are due to be swept')],
+      message: [
+        [text('Dear '), draft.chip('contact__name'), text(',')],
+        [text('Some of the appliances that we look after for you are due to be swept: they are all in the letter.')],
+        [text('Please ring us, or answer this e-mail, to choose a day.')],
+        [{ kind: 'said', what: 'who' }, { kind: 'turn' }, { kind: 'said', what: 'book' }],
+      ],
+      attached: true,
+    }),
+  )
 
   keep(
     'document-labels',

@@ -1,7 +1,15 @@
-import type { Column, Condition, List, Place, Table } from '@/core/book'
-import { type Answers, type Cell, cellAt, inWords, type ReadColumn, type ReadFigure } from '@/core/lists'
-import { type Filled, type FilledRows, parentColumn, type ReadRows, type ReadTemplate } from '@/core/reports'
-import type { Cursor } from '@/core/records'
+import type { Book, Column, Condition, List, Place, Table } from '@/core/book'
+import { type Answers, type Cell, cellAt, type GroupLine, inWords } from '@/core/lists'
+import {
+  type Filled,
+  type FilledRows,
+  parentColumn,
+  type ReadRows,
+  type ReadTemplate,
+  rowsOfOne,
+  type Whose,
+} from '@/core/reports'
+import { type Cursor, keyOfRef, refOf as refFrom } from '@/core/records'
 import { nth } from '@/core/words'
 import { askGroups, askList, type ListLine, type Reads } from '../live'
 import { NotLaid } from './work'
@@ -76,56 +84,131 @@ const ofThese = (place: Place, refs: readonly string[]): Condition => ({
   with: refs.map((value) => ({ value })),
 })
 
-/** The rows of some records, by whose they are. */
-async function rowsOf(
+type Found = Map<string, { rows: string[][]; sums?: string[] }>
+
+/** The rows of some records, by whose they are, and what they come to. */
+async function rowsOf(filling: Filling, rows: ReadRows, refs: readonly string[]): Promise<Found> {
+  const { read, whose } = rows
+  const found: Found = new Map()
+  const add = (of: string, line: ListLine) => {
+    const own = found.get(of) ?? { rows: [] }
+    own.rows.push(wordsOf(filling, rows, line))
+    found.set(of, own)
+  }
+  if (whose.by === 'field') {
+    await rowsByField(filling, rows, whose.place, refs, add)
+    if (read.figures.length > 0) await sumsByField(filling, rows, whose.place, refs, found)
+  } else {
+    await rowsByKeys(filling, rows, whose, refs, add)
+    if (read.figures.length > 0) await sumsOneByOne(filling, rows, found)
+  }
+  return found
+}
+
+function wordsOf({ reads }: Filling, { columns, read }: ReadRows, { cells }: ListLine): string[] {
+  return columns.map(({ id }) => {
+    const column = read.columns.find((one) => one.id === id)
+    return column ? inWords(reads.live.book, column, cells[id] ?? null) : ''
+  })
+}
+
+const tooMany = (records: number) => new NotLaid({ kind: 'document-rows-many', most: mostRows, records })
+
+async function rowsByField(
   { reads, answers }: Filling,
-  { list, parent, columns, read }: ReadRows,
+  { list }: ReadRows,
+  parent: Place,
   refs: readonly string[],
-): Promise<Map<string, FilledRows>> {
-  const { book } = reads.live
-  const where: Condition = { kind: 'all', of: [ofThese(parent, refs), ...(list.where ? [list.where] : [])] }
-  const asked: List = { ...list, where }
-  const found = new Map<string, { rows: string[][]; sums?: string[] }>()
-  const byId = new Map(read.columns.map((column) => [column.id, column]))
-  const wordsOf = (id: string, cell: Cell | readonly Cell[] | undefined) =>
-    inWords(book, byId.get(id) ?? noColumn(), cell ?? null)
+  add: (of: string, line: ListLine) => void,
+): Promise<void> {
+  const asked = { ...list, where: both(ofThese(parent, refs), list.where) }
   let after: Cursor | undefined
   let count = 0
   do {
     const page = await askList(reads, asked, answers, { after, limit: pageSize })
     if ('faults' in page) throw cutShort()
     count += page.lines.length
-    if (count > mostRows) throw new NotLaid({ kind: 'document-rows-many', most: mostRows, records: refs.length })
-    for (const { cells } of page.lines) {
-      const of = refOf(cells[parentColumn])
-      if (of === undefined) continue
-      const own = found.get(of) ?? { rows: [] }
-      own.rows.push(columns.map(({ id }) => wordsOf(id, cells[id])))
-      found.set(of, own)
+    if (count > mostRows) throw tooMany(refs.length)
+    for (const line of page.lines) {
+      const of = refOf(line.cells[parentColumn])
+      if (of !== undefined) add(of, line)
     }
     after = page.next
   } while (after)
-  if (read.figures.length === 0) return found
-  const groups = await askGroups(reads, { ...asked, groups: [{ place: parent }] }, answers, {
-    by: [0],
-    most: refs.length,
-  })
+}
+
+const both = (own: Condition, where: Condition | undefined): Condition => ({
+  kind: 'all',
+  of: [own, ...(where ? [where] : [])],
+})
+
+/** A row may be several records': first which each has, then the rows themselves, all of a record's at a time. */
+async function rowsByKeys(
+  filling: Filling,
+  { list }: ReadRows,
+  { list: keysList, keys }: Extract<Whose, { by: 'keys' }>,
+  refs: readonly string[],
+  add: (of: string, line: ListLine) => void,
+): Promise<void> {
+  const { reads, answers } = filling
+  const owners = new Map<string, string[]>()
+  let count = 0
+  for (const { ref, cells } of await linesOf(filling, keysList, refs)) {
+    const parts = keys.map((id) => cells[id] as readonly Cell[])
+    const own = (parts[0] ?? []).map((_, at) => keyAsRef(parts.map((part) => part[at] ?? null)))
+    count += own.length
+    if (count > mostRows) throw tooMany(refs.length)
+    for (const key of own) owners.set(key, [...(owners.get(key) ?? []), ref])
+  }
+  // All at once: pages of them would each be in order, but not one after the other.
+  const wanted = [...owners.keys()]
+  if (wanted.length === 0) return
+  const page = await askList(reads, list, answers, { limit: wanted.length, refs: wanted })
+  if ('faults' in page) throw cutShort()
+  for (const line of page.lines) for (const of of owners.get(line.ref) ?? []) add(of, line)
+}
+
+/** The reference of a record by the cells of its key; those of a link are references themselves. */
+const keyAsRef = (cells: readonly Cell[]): string =>
+  refFrom(
+    cells.flatMap((cell) =>
+      cell !== null && typeof cell === 'object' ? (keyOfRef(cell.ref, cell.ref.split('~').length) ?? []) : [cell ?? ''],
+    ),
+  )
+
+async function sumsByField(
+  { reads, answers }: Filling,
+  rows: ReadRows,
+  parent: Place,
+  refs: readonly string[],
+  found: Found,
+): Promise<void> {
+  const { list } = rows
+  const asked: List = { ...list, where: both(ofThese(parent, refs), list.where), groups: [{ place: parent }] }
+  const groups = await askGroups(reads, asked, answers, { by: [0], most: refs.length })
   if ('faults' in groups) throw cutShort()
   for (const line of groups.groups) {
     const own = found.get(cellAt(line).key ?? '')
-    if (own) own.sums = columns.map(({ id }) => sayFigure(read.figures, id, line.figures[id]))
-  }
-  return found
-
-  function sayFigure(figures: readonly ReadFigure[], id: string, value: Cell | undefined): string {
-    const figure = figures.find(({ column }) => column.id === id)
-    return figure ? inWords(book, figure, value ?? null) : ''
+    if (own) own.sums = sumWords(reads.live.book, rows, line.figures)
   }
 }
 
-const noColumn = (): ReadColumn => {
-  throw new Error('Rows of a document show a column that they have not.')
+/** What rows come to that may be several records': no group is only one's, so each record's are asked by themselves. */
+async function sumsOneByOne({ reads, answers, read: { table } }: Filling, rows: ReadRows, found: Found): Promise<void> {
+  for (const [ref, own] of found) {
+    const one = rowsOfOne(reads.live.book, table, rows, ref)
+    const groups = await askGroups(reads, one, answers, { by: [] })
+    if ('faults' in groups) throw cutShort()
+    const [line] = groups.groups
+    if (line) own.sums = sumWords(reads.live.book, rows, line.figures)
+  }
 }
+
+const sumWords = (book: Book, { columns, read }: ReadRows, figures: GroupLine['figures']): string[] =>
+  columns.map(({ id }) => {
+    const figure = read.figures.find(({ column }) => column.id === id)
+    return figure ? inWords(book, figure, figures[id] ?? null) : ''
+  })
 
 const refOf = (cell: Cell | readonly Cell[] | undefined): string | undefined =>
   cell !== null && typeof cell === 'object' && 'ref' in cell ? cell.ref : undefined

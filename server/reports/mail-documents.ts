@@ -18,6 +18,8 @@ export interface MailToCome {
 
 export interface MailsToCome {
   readonly mails: readonly MailToCome[]
+  /** Where addresses are looked for, by its heading. */
+  readonly where: string
   /** What goes with each; none where nothing does. */
   readonly file: string | undefined
 }
@@ -47,6 +49,7 @@ export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCo
     all.map(({ ref }) => ref),
   )
   return ok({
+    where: read.columns.get(read.template.mail?.to ?? '')?.heading ?? '',
     file: read.template.mail?.attached && `${writings.template.name}.pdf`,
     mails: all.map((filled) => ({
       ref: filled.ref,

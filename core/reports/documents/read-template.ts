@@ -1,36 +1,18 @@
 import {
   blocksIn,
   type Book,
-  type Column,
   findTable,
-  type Hop,
   type Inline,
-  linkWith,
   linesIn,
   linesOfMail,
   type List,
-  type Place,
-  type RowsBlock,
   type Table,
-  tableOf,
   type Template,
-  type Way,
 } from '../../book'
-import { type Answers, endOf, type ListFault, readList, type ReadColumn, type ReadList } from '../../lists'
+import { type Answers, type ListFault, readList, type ReadColumn } from '../../lists'
 import type { Problem } from '../../words'
-import { paperColumns } from '../columns'
 import { measuresOf } from '../layout/measures'
-import type { PaperColumn } from '../table'
-
-/** The rows of a document, as a list of their own table. */
-export interface ReadRows {
-  readonly block: RowsBlock
-  readonly list: List
-  readonly read: ReadList
-  readonly columns: readonly PaperColumn[]
-  /** The field that leads from a row to the document's record. */
-  readonly parent: Place
-}
+import { alongFault, listOf, type ReadRows, readRows } from './read-rows'
 
 /** A document that can be written: everything that it speaks of is there. */
 export interface ReadTemplate {
@@ -49,46 +31,6 @@ export interface TemplateFault {
   readonly at: string
   readonly part: 'column' | 'rows' | 'only' | 'document'
   readonly problem: Problem
-}
-
-/** The column by which rows say whose they are; no column of theirs can be called so. */
-export const parentColumn = '-of-'
-
-/** From a row back to the record that it belongs to; undefined where the way leads through something else than rows. */
-export function parentPlace(book: Book, way: Way): Place | undefined {
-  const fields = way.map((hop) => (hop.to === 'rows' ? linkWith(book, hop.link).field : undefined))
-  const [field, ...rest] = fields
-  if (field === undefined || rest.some((one) => one === undefined)) return undefined
-  return { way: rest.reverse().map((one): Hop => ({ to: 'one', field: one ?? '' })), field }
-}
-
-const keyColumn = (table: Table): Column => ({
-  id: '-key-',
-  shows: { kind: 'field', place: { way: [], field: table.key[0] ?? table.fields[0]?.id ?? '' } },
-})
-
-const listOf = (id: string, table: Table, more: Partial<List>): List => ({
-  id,
-  table: table.id,
-  columns: [keyColumn(table)],
-  asks: [],
-  order: [],
-  ...more,
-})
-
-/** The list that rows are. */
-export function rowsList(book: Book, tableId: string, block: RowsBlock): List | undefined {
-  const end = endOf(book, tableId, block.way)
-  const parent = end && block.way.length > 0 ? parentPlace(book, block.way) : undefined
-  if (!end || !parent) return undefined
-  const of: Column = { id: parentColumn, shows: { kind: 'field', place: parent } }
-  const { columns, where, order, figures } = block
-  return listOf(block.id, end, {
-    columns: [...columns, of],
-    order,
-    ...(where && { where }),
-    ...(figures && { figures }),
-  })
 }
 
 /** The columns that a document's text uses, and its e-mail. */
@@ -151,31 +93,6 @@ function readBlocks(book: Book, template: Template, table: Table, answers: Answe
   return { rows, only }
 }
 
-function readRows(
-  book: Book,
-  { table }: Template,
-  block: RowsBlock,
-  answers: Answers,
-): ReadRows | { readonly faults: readonly ListFault[] } {
-  const list = hasWay(book, table, block.way) ? rowsList(book, table, block) : undefined
-  const parent = list && parentPlace(book, block.way)
-  if (!list || !parent) return { faults: [{ at: { part: 'column', id: '' }, problem: { kind: 'document-rows-way' } }] }
-  const alongs = block.columns.filter(({ shows }) => shows.kind === 'along')
-  if (alongs.length > 0) return { faults: alongs.map(({ id, heading }) => alongFault(id, heading)) }
-  const found = readList(book, list, answers)
-  if (!('read' in found)) return { faults: found.faults }
-  const shown = found.read.columns.flatMap(({ id }, at) => (id === parentColumn ? [] : [at]))
-  return { block, list, read: found.read, columns: paperColumns(book, found.read, shown), parent }
-}
-
-const hasWay = (book: Book, table: string, way: Way): boolean => endOf(book, table, way) !== undefined
-
-/** Among all others nothing can be told where there is one. */
-const alongFault = (id: string, heading: string | undefined): ListFault => ({
-  at: { part: 'column', id },
-  problem: { kind: 'document-along', column: heading ?? 'A column' },
-})
-
 /** So much further a sheet may reach than is measured, in millimetres. */
 const slack = 1
 
@@ -191,16 +108,4 @@ function labelProblem({ labels, paper, letters }: Template): Problem | undefined
     return { kind: 'document-labels', what: 'beyond' }
   const isOver = (across > 1 && stepAcross < width) || (down > 1 && stepDown < height)
   return isOver ? { kind: 'document-labels', what: 'over' } : undefined
-}
-
-/** What rows a record has: links that lead to several, and what hangs on those in turn. */
-export function rowWays(book: Book, tableId: string): { readonly way: Way; readonly end: Table }[] {
-  const from = (table: string) =>
-    book.links
-      .filter(({ one, many }) => one === table && many !== table)
-      .map((link) => ({ way: [{ to: 'rows' as const, link: link.id }], end: tableOf(book, link.many) }))
-  return from(tableId).flatMap((first) => [
-    first,
-    ...from(first.end.id).map(({ way, end }) => ({ way: [...first.way, ...way], end })),
-  ])
 }

@@ -14,7 +14,7 @@ import { displayOf } from '../../../expressions'
 import { kindOf } from '../../../kinds'
 import { furtherFrom, isSeveral } from '../../../lists'
 import { inSentence, plural } from '../../../words'
-import { rowsList, rowWays } from '../read-template'
+import { rowsList, rowWays } from '../read-rows'
 
 /** A field that a single record leads to, and the way there. */
 export interface Found {

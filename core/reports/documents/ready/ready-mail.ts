@@ -10,7 +10,7 @@ import {
 } from '../../../book'
 import { displayOf } from '../../../expressions'
 import { inSentence } from '../../../words'
-import { rowWays } from '../read-template'
+import { rowWays } from '../read-rows'
 import { inReach, text } from './draft'
 
 /** Where e-mail addresses are, the likeliest first: what the record has, what it leads to, what its rows have or lead to. */
@@ -61,7 +61,7 @@ export function withReadyMail(book: Book, template: Template): Template | undefi
     subject: [text(template.name), ...number, text(' for '), ...about],
     message: [
       [text('Good day,')],
-      [text(`with this e-mail you get: ${template.name}`), ...number, text(' for '), ...about, text('.')],
+      [text(`With this e-mail you get: ${template.name}`), ...number, text(' for '), ...about, text('.')],
       [{ kind: 'said', what: 'who' }, { kind: 'turn' }, { kind: 'said', what: 'book' }],
     ],
     attached: true,

@@ -1,6 +1,6 @@
 import { type Block, type Book, type Inline, type Table, tableOf, type Template } from '../../../book'
 import { inSentence } from '../../../words'
-import { rowWays } from '../read-template'
+import { rowWays } from '../read-rows'
 import { type Found, inReach, isMoney, longFields, ReadyDraft, rowBlocks, shortFields, text, words } from './draft'
 
 /** Documents that are laid out from a table's own fields, its rows, and what it leads to. */

@@ -3,9 +3,9 @@
 import { NodeSelection } from '@tiptap/pm/state'
 import type { Editor, JSONContent } from '@tiptap/react'
 import { useState } from 'react'
-import type { Book, ColumnShows, List, Table } from '@/core/book'
+import { type Book, type ColumnShows, linkOf, linkWith, type List, type Table, tableOf, type Way } from '@/core/book'
 import { mailPlaces, rowWays, usualRows, withReadyMail } from '@/core/reports'
-import { plural } from '@/core/words'
+import { inSentence, plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { WordButton } from '@/ui/kit'
 import { CalculateDialog } from '../../lists/calculate/calculate-dialog'
@@ -29,7 +29,9 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
   const chip = (shows: ColumnShows, heading?: string) => put('chip', { parts: { shows, ...(heading && { heading }) } })
   const putRows = (way: (typeof ways)[number]['way'], end: Table) =>
     put('rows', { parts: usualRows(book, table, way, end, freshId()) })
-  const ways = rowWays(book, table.id).slice(0, 12)
+  const [allRows, setAllRows] = useState(false)
+  const every = rowWays(book, table.id)
+  const ways = allRows ? every : every.slice(0, fewRows)
   const own: List = { id: 'own', table: table.id, columns: [], asks: [], order: [] }
   return (
     <div className="px-3.5 text-[13px]">
@@ -50,9 +52,14 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
           {ways.map(({ way, end }) => (
             <Part key={JSON.stringify(way)} onPick={() => putRows(way, end)}>
               {plural(end.name)}
-              {way.length > 1 && <span className="text-ash-6"> of its rows</span>}
+              {way.length > 1 && <span className="text-ash-6"> of its {throughOf(book, way)}</span>}
             </Part>
           ))}
+          {every.length > ways.length && (
+            <li>
+              <WordButton onClick={() => setAllRows(true)}>{every.length - ways.length} more</WordButton>
+            </li>
+          )}
         </Group>
       )}
       <Group name="Parts">
@@ -92,6 +99,21 @@ function putIn(editor: Editor, content: JSONContent): void {
   if (selection instanceof NodeSelection) chain.insertContentAt(selection.to, content).run()
   else chain.insertContent(content).run()
 }
+
+/** So many sorts of rows are named at once. */
+const fewRows = 8
+
+/** What rows hang on, where that isn't the record itself. */
+function throughOf(book: Book, way: Way): string {
+  const names = way.slice(0, -1).flatMap((hop) => {
+    const table = endOfHop(book, hop)
+    return table ? [hop.to === 'rows' ? plural(inSentence(table.name)) : inSentence(table.name)] : []
+  })
+  return names.toReversed().join(' of its ')
+}
+
+const endOfHop = (book: Book, hop: Way[number]): Table | undefined =>
+  tableOf(book, hop.to === 'rows' ? linkWith(book, hop.link).many : linkOf(book, hop.field).one)
 
 /** Puts an e-mail before the text, or goes to the one that is there. */
 function putMail(editor: Editor, book: Book, table: Table): void {

@@ -12,6 +12,8 @@ interface Props {
   readonly table: Table
   readonly template: Template
   readonly mails: readonly MailToCome[]
+  /** Where addresses are looked for. */
+  readonly where: string
   readonly going: readonly MailToCome[]
   readonly sender: Sender
   /** Whoever had it already gets it again. */
@@ -28,7 +30,7 @@ const named = (some: readonly MailToCome[]): string => {
 }
 
 /** Who gets an e-mail and who doesn't, and by which post office it goes. */
-export function MailMargin({ table, template, mails, going, sender, again, onAgain }: Props) {
+export function MailMargin({ table, template, mails, where, going, sender, again, onAgain }: Props) {
   const { base, role, mayChange } = useRecords()
   const noun = inSentence(table.name)
   const without = mails.filter(({ to }) => to.length === 0)
@@ -44,7 +46,7 @@ export function MailMargin({ table, template, mails, going, sender, again, onAga
       )}
       {without.length > 0 && (
         <Note mark="look" head={`${counted(without.length, noun)} without an address`}>
-          {named(without)}: nothing is sent there. Fill the address in, or print it.
+          {where} is empty for {named(without)}: nothing is sent there. Fill it in, or print the document.
         </Note>
       )}
       {before.length > 0 && (

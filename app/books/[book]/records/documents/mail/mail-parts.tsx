@@ -7,7 +7,8 @@ import { classNames } from '@/ui/kit'
 import { sayMade } from '../handed/say-made'
 
 interface BesideProps {
-  readonly noun: string
+  /** Where addresses are looked for. */
+  readonly where: string
   readonly mails: readonly MailToCome[]
   readonly shown: string
   readonly going: ReadonlySet<string>
@@ -15,7 +16,7 @@ interface BesideProps {
 }
 
 /** All of them, each to be looked at; those that are not sent say why. */
-export const MailsBeside = ({ noun, mails, shown, going, onShow }: BesideProps) => (
+export const MailsBeside = ({ where, mails, shown, going, onShow }: BesideProps) => (
   <ul
     aria-label="E-mails"
     className="w-[260px] flex-none overflow-y-auto border-r border-ash-3 py-2 max-md:max-h-40 max-md:w-full max-md:border-r-0 max-md:border-b"
@@ -35,7 +36,7 @@ export const MailsBeside = ({ noun, mails, shown, going, onShow }: BesideProps) 
           <span className="[overflow-wrap:anywhere]">{label}</span>
           <span className="text-[13px] font-normal text-ash-6 [overflow-wrap:anywhere]">
             {to.length === 0
-              ? `no address on this ${noun}`
+              ? `${where} is empty`
               : before !== undefined && !going.has(ref)
                 ? `had it ${sayMade(before)}`
                 : to.join(', ')}

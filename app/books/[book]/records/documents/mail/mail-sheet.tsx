@@ -8,7 +8,7 @@ import { useQuery } from '@tanstack/react-query'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
 import { findTable, type Table, type Template } from '@/core/book'
-import { counted, inSentence, wordProblem } from '@/core/words'
+import { counted, wordProblem } from '@/core/words'
 import type { MailsToCome } from '@/server/reports'
 import { Button, buttonLook, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
@@ -68,7 +68,10 @@ function useMails({ table, template, of }: Omit<Props, 'sender'>) {
   return { wish, asked }
 }
 
-const nothing: MailsToCome = { mails: [], file: undefined }
+const sendWords = (many: number): string =>
+  many === 0 ? 'Send' : many === 1 ? 'Send it' : `Send ${counted(many, 'e-mail')}`
+
+const nothing: MailsToCome = { mails: [], where: '', file: undefined }
 
 function Mails({ table, template, of, sender }: Props) {
   const { id, base } = useRecords()
@@ -77,7 +80,7 @@ function Mails({ table, template, of, sender }: Props) {
   const [chosen, setChosen] = useState<string>()
   const [again, setAgain] = useState(false)
   const [busy, setBusy] = useState(false)
-  const { mails, file } = asked.data?.ok ? asked.data.value : nothing
+  const { mails, where, file } = asked.data?.ok ? asked.data.value : nothing
   const going = mails.filter(({ to, before }) => to.length > 0 && (again || before === undefined))
   const shown = mails.find(({ ref }) => ref === chosen) ?? going[0] ?? mails[0]
   const send = async () => {
@@ -92,7 +95,7 @@ function Mails({ table, template, of, sender }: Props) {
     <Room
       bare
       marginLabel="What is sent"
-      margin={<MailMargin {...{ table, template, mails, going, sender, again }} onAgain={setAgain} />}
+      margin={<MailMargin {...{ table, template, mails, where, going, sender, again }} onAgain={setAgain} />}
     >
       <div className="flex h-full flex-col">
         <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
@@ -107,8 +110,7 @@ function Mails({ table, template, of, sender }: Props) {
               The document
             </Link>
             <Button look="main" disabled={busy || going.length === 0} onClick={() => void send()}>
-              <Send size={15} aria-hidden />{' '}
-              {busy ? 'Sending …' : going.length === 1 ? 'Send it' : `Send ${counted(going.length, 'e-mail')}`}
+              <Send size={15} aria-hidden /> {busy ? 'Sending …' : sendWords(going.length)}
             </Button>
           </div>
         </header>
@@ -121,7 +123,7 @@ function Mails({ table, template, of, sender }: Props) {
           <div className="flex min-h-0 flex-1 border-t border-ash-3 max-md:flex-col">
             {mails.length > 1 && (
               <MailsBeside
-                noun={inSentence(table.name)}
+                where={where}
                 mails={mails}
                 shown={shown.ref}
                 going={new Set(going.map(({ ref }) => ref))}
@@ -134,7 +136,7 @@ function Mails({ table, template, of, sender }: Props) {
               subject={shown.subject}
               text={shown.text}
               file={file}
-              none={`This ${inSentence(table.name)} has no e-mail address.`}
+              none={`${where} is empty.`}
             />
           </div>
         )}
