@@ -57,7 +57,13 @@ export const Report = z.strictObject({
   plain: z.literal(true).optional(),
   /** Each outermost group begins a page. */
   apart: z.literal(true).optional(),
+  /** Of a list that is shown as a chart: without it, or with nothing besides. */
+  chart: z.enum(['none', 'alone']).optional(),
+  /** What rows come to so far stands at the foot of each page, and again at the head of the next. */
+  carried: z.literal(true).optional(),
   /** Columns of the list that paper leaves out. */
   without: z.array(Id).max(limits.columns).readonly().optional(),
+  /** The order of columns on paper, where it is another than the list's; those that aren't named come after. */
+  order: z.array(Id).max(limits.columns).readonly().optional(),
 })
 export type Report = Readonly<z.infer<typeof Report>>

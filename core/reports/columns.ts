@@ -5,11 +5,18 @@ import { nameOf, type ReadColumn, type ReadList } from '../lists'
 import { nth } from '../words'
 import type { PaperColumn } from './table'
 
-/** The columns of a list that a report shows, by their places in it. */
-export const shownIn = (read: Pick<ReadList, 'columns'>, { without = [] }: Pick<Report, 'without'>): number[] => {
+/** The columns of a list that a report shows, by their places in it, in their order on paper. */
+export const shownIn = (
+  read: Pick<ReadList, 'columns'>,
+  { without = [], order = [] }: Pick<Report, 'without' | 'order'>,
+): number[] => {
   const shown = read.columns.flatMap(({ id }, at) => (without.includes(id) ? [] : [at]))
+  const rank = (place: number) => {
+    const at = order.indexOf(nth(read.columns, place).id)
+    return at < 0 ? order.length : at
+  }
   // A report of nothing would be none.
-  return shown.length > 0 ? shown : [0]
+  return shown.length > 0 ? shown.sort((a, b) => rank(a) - rank(b) || a - b) : [0]
 }
 
 /** A column of a list on paper: numbers to the right, numbers, days and times never broken. */

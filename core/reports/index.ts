@@ -1,8 +1,18 @@
 export { paperColumns, reportName, shownIn, startReport } from './columns'
 export { around, type Fitted, type ReportLook, ReportLayer, type ReportWords } from './lay-report'
 export { leastLetters, type Measures, sayPaper } from './layout/measures'
-export type { Item, Page, PagePart, PictureItem, TextItem } from './page'
+export {
+  type Item,
+  type Page,
+  type PagePart,
+  type PathItem,
+  type PictureItem,
+  type Shade,
+  shades,
+  type TextItem,
+} from './page'
 export type { PaperPart } from './table'
+export { crossedTable } from './crossed'
 export { documentMeasures, layDocument } from './documents/lay-document'
 export type { Filled, FilledRows, Said } from './documents/filled'
 export { type ReadTemplate, readTemplate } from './documents/read-template'

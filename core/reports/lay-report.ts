@@ -1,6 +1,8 @@
 import { nth } from '../words'
 import type { Picture, Report } from '../book'
+import type { Drawing } from '../lists'
 import { asPrinted, clipped, evenWidth, stretchesOf } from '../letters'
+import { chartBlocks } from './charts/chart-blocks'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
@@ -30,11 +32,13 @@ export interface ReportWords {
         readonly logo?: Picture | undefined
       }
     | undefined
+  /** What the list is shown as, drawn before its rows. */
+  readonly chart?: Drawing | undefined
   /** Said in place of rows where there are none. */
   readonly none: string
 }
 
-export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain'>
+export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain' | 'chart'>
 
 /** What came of making everything fit. */
 export interface Fitted {
@@ -82,20 +86,23 @@ export class ReportLayer {
     this.fit = fitColumns({ columns, rows: sample, room: frame.width, size })
     const drawn: Drawn = { columns, fit: this.fit, measures, rows: look.rows, onRow: (cells) => this.told(cells) }
     const top = frame.top + headRoom * size
+    const bottom =
+      frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0)
     this.flow = new Flow({
       drawn,
       firstTop: frame.top,
       top,
-      bottom: frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0),
+      bottom,
       apart: look.apart === true,
       onPage,
     })
-    for (const said of [words.title, ...words.asked, words.opening, words.closing])
+    const drawnWords = words.chart ? [...words.chart.places, ...words.chart.series.map(({ name }) => name)] : []
+    for (const said of [words.title, ...words.asked, words.opening, words.closing, ...drawnWords])
       this.noteLetters(asPrinted(said ?? ''))
-    this.begin(drawn)
+    this.begin(drawn, bottom - top)
   }
 
-  private begin(drawn: Drawn): void {
+  private begin(drawn: Drawn, room: number): void {
     const { size } = drawn.measures
     const { title, asked, opening, letterhead } = this.words
     if (standsAtHead(letterhead)) this.flow.words(letterheadBlock(drawn.measures, letterhead))
@@ -105,7 +112,14 @@ export class ReportLayer {
     const small = { size: Math.max(7, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
     if (!this.look.plain) for (const words of asked) say('heading', words, small)
     if (opening) say('opening', opening, { size, weight: 'regular', above: size * 0.7 })
-    this.flow.columns()
+    const { chart } = this.words
+    if (chart && this.look.chart !== 'none') for (const block of chartBlocks(drawn, chart, room)) this.flow.words(block)
+    if (!this.isChartAlone) this.flow.columns()
+  }
+
+  /** Its records are in the chart, and nowhere else. */
+  private get isChartAlone(): boolean {
+    return this.words.chart !== undefined && this.look.chart === 'alone'
   }
 
   private told(cells: readonly (readonly Cell[])[]): void {
@@ -137,11 +151,11 @@ export class ReportLayer {
 
   part(part: PaperPart): void {
     if (part.kind === 'row' && !part.goesOn) this.count++
-    this.flow.part(part)
+    if (!this.isChartAlone) this.flow.part(part)
   }
 
   end(): void {
-    if (this.count === 0) this.flow.part({ kind: 'group', level: 2, words: this.words.none })
+    if (this.count === 0 && !this.isChartAlone) this.flow.part({ kind: 'group', level: 2, words: this.words.none })
     this.flow.end(this.words.closing)
   }
 }

@@ -8,7 +8,7 @@ export interface Page {
 }
 
 /** What something on a page belongs to. */
-export type PagePart = 'heading' | 'opening' | 'columns' | 'rows' | 'groups' | 'closing' | 'letterhead'
+export type PagePart = 'heading' | 'opening' | 'chart' | 'columns' | 'rows' | 'groups' | 'closing' | 'letterhead'
 
 /** A stretch of a page from one height to another. */
 export interface Area {
@@ -41,14 +41,37 @@ export interface LineItem {
   readonly tone: Tone
 }
 
-/** A tinted stretch beneath a row; a dark one where it is part of a code. */
+/** A tinted stretch beneath a row; a dark one where it is part of a code, one of the shades where it is of a chart. */
 export interface TintItem {
   readonly kind: 'tint'
   readonly x: number
   readonly y: number
   readonly width: number
   readonly height: number
-  readonly tone?: 'ink'
+  readonly tone?: 'ink' | Shade
+}
+
+/** What parts of a chart are told apart by: colours that differ as greys too, those next to each other the most. */
+export const shades = {
+  first: '#14625c',
+  second: '#e0b354',
+  third: '#4a3763',
+  fourth: '#9fc4dd',
+  fifth: '#7d3b24',
+  sixth: '#d3dbc4',
+  seventh: '#6f7d8c',
+} as const
+export type Shade = keyof typeof shades
+export const shadeNames = Object.keys(shades) as readonly Shade[]
+
+/** A line from point to point. */
+export interface PathItem {
+  readonly kind: 'path'
+  readonly points: readonly (readonly [x: number, y: number])[]
+  readonly thick: number
+  readonly tone: Shade
+  /** How long it is drawn and left out in turn. */
+  readonly dash?: readonly number[]
 }
 
 /** A picture that is kept with the book. */
@@ -61,4 +84,4 @@ export interface PictureItem {
   readonly hash: string
 }
 
-export type Item = TextItem | LineItem | TintItem | PictureItem
+export type Item = TextItem | LineItem | TintItem | PathItem | PictureItem

@@ -1,6 +1,14 @@
 import PDFDocument from 'pdfkit'
 import { stretchesOf } from '@/core/letters'
-import type { Item, Page, PictureItem, TextItem } from '@/core/reports'
+import {
+  type Item,
+  type Page,
+  type PathItem,
+  type PictureItem,
+  type Shade,
+  shades,
+  type TextItem,
+} from '@/core/reports'
 import { family, further, openTypeface, typefaces } from './typefaces'
 
 export interface Sheet {
@@ -45,11 +53,16 @@ type Document = InstanceType<typeof PDFDocument> & {
 // what is drawn.
 const plain = { kern: false, liga: false, clig: false, calt: false, dlig: false, ccmp: false, tnum: true }
 
+function shadeOf(hex: string): string {
+  return [1, 3, 5].map((at) => (Number.parseInt(hex.slice(at, at + 2), 16) / 255).toFixed(3)).join(' ')
+}
+
 const tones = {
   ink: '0.114 0.141 0.133',
   grey: '0.275 0.314 0.286',
   line: '0.757 0.784 0.757',
   tint: '0.945 0.953 0.94',
+  ...(Object.fromEntries(Object.entries(shades).map(([name, hex]) => [name, shadeOf(hex)])) as Record<Shade, string>),
 }
 const number = (value: number) => String(Math.round(value * 1000) / 1000)
 
@@ -125,9 +138,17 @@ export class ReportPdf {
         return this.text(item, up(item.y))
       case 'line':
         return `${tones[item.tone]} RG ${number(item.thick)} w ${number(item.x)} ${up(item.y)} m ${number(item.x + item.width)} ${up(item.y)} l S`
+      case 'path':
+        return this.path(item, up)
       case 'tint':
         return `${tones[item.tone ?? 'tint']} rg ${number(item.x)} ${up(item.y + item.height)} ${number(item.width)} ${number(item.height)} re f`
     }
+  }
+
+  private path({ points, thick, tone, dash }: PathItem, up: (y: number) => string): string {
+    const way = points.map(([x, y], at) => `${number(x)} ${up(y)} ${at === 0 ? 'm' : 'l'}`)
+    const dashed = dash ? `[${dash.map(number).join(' ')}] 0 d ` : ''
+    return `q 1 j ${dashed}${tones[tone]} RG ${number(thick)} w ${way.join(' ')} S Q`
   }
 
   private text({ x, size, bold, tone, words }: TextItem, y: string): string {

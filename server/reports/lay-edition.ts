@@ -21,6 +21,7 @@ import { inSentence, plural } from '@/core/words'
 import { ofOneMoment } from '../database'
 import { hasShape } from '../papers'
 import { picturesFor } from './pictures'
+import { chartOf, crossedOf } from './shown-groups'
 import { lettingGo, type OnPages, type Work } from './work'
 import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
@@ -108,7 +109,7 @@ export async function layReport(
   if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
   const { read } = found
   const shown = shownIn(read, report)
-  const columns = paperColumns(reads.live.book, read, shown)
+  const listed = paperColumns(reads.live.book, read, shown)
   const words = wordsOf(laying)
   return ofOneMoment(reads.db, async (transaction) => {
     const walk: ReportWalk = {
@@ -119,18 +120,23 @@ export async function layReport(
       shown,
       between: lettingGo(laying),
     }
-    const sample = [...(await longestNumbers(walk))]
+    const crossed = await crossedOf(walk)
+    const chart = report.chart === 'none' ? undefined : await chartOf(walk)
+    const said = { ...words, ...(chart && { chart }) }
+    const { columns } = crossed ?? { columns: listed }
+    const isAlone = chart !== undefined && report.chart === 'alone'
+    const sample = crossed || isAlone ? [] : [...(await longestNumbers(walk))]
     const parts: PaperPart[] = []
     let full: Page[] = []
     let layer: ReportLayer | undefined
     const begin = () => {
-      const one = new ReportLayer(columns, sample, report, words, (page) => full.push(page))
+      const one = new ReportLayer(columns, sample, report, said, (page) => full.push(page))
       parts.forEach((part) => one.part(part))
       onBegin(one.measures)
       return one
     }
     let rows = 0
-    for await (const some of reportParts(walk)) {
+    for await (const some of crossed ? [crossed.parts] : isAlone ? [] : reportParts(walk)) {
       if (parts.length < mostTried) parts.push(...some)
       if (layer) some.forEach((part) => layer!.part(part))
       else {
@@ -146,7 +152,7 @@ export async function layReport(
     layer.end()
     await onPages(full)
     const tried =
-      parts.length < mostTried ? triedOtherwise(report, (look) => layAgain(columns, sample, look, words, parts)) : []
+      parts.length < mostTried ? triedOtherwise(report, (look) => layAgain(columns, sample, look, said, parts)) : []
     const { fitted } = layer
     return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise: tried }
   })

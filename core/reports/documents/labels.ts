@@ -10,7 +10,10 @@ const points = 72 / 25.4
 /** Room within the edges of a label, in points: printers don't meet edges that well. */
 const within = (label: number) => Math.min(3 * points, label * 0.12)
 
-const moved = (item: Item, x: number, y: number): Item => ({ ...item, x: item.x + x, y: item.y + y })
+const moved = (item: Item, x: number, y: number): Item =>
+  item.kind === 'path'
+    ? { ...item, points: item.points.map(([left, top]) => [left + x, top + y] as const) }
+    : { ...item, x: item.x + x, y: item.y + y }
 
 /** What came of fitting labels. */
 export interface FittedLabels {

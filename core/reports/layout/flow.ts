@@ -39,6 +39,8 @@ export class Flow {
   private areas: Area[] = []
   private groups = 0
   private rowsInGroup = 0
+  /** Rows have begun: from here on, pages begin with the headings of columns. */
+  private isBegun = false
   private rows = 0
 
   constructor(private readonly wish: FlowWish) {
@@ -60,6 +62,7 @@ export class Flow {
   /** The headings of the columns on the first page, after the words that open it. */
   columns(): void {
     this.flush()
+    this.isBegun = true
     const { lead } = this.wish.drawn.measures
     if (this.y + this.head.height + 2.5 * lead > this.wish.bottom) this.turn([])
     else {
@@ -116,7 +119,7 @@ export class Flow {
     this.give()
     this.y = this.wish.top
     this.isFresh = true
-    this.put(this.head)
+    if (this.isBegun) this.put(this.head)
     const { lead } = this.wish.drawn.measures
     for (const { level, words } of goingOn) {
       const again = groupBlock(this.wish.drawn, level, `${words}, continued`)

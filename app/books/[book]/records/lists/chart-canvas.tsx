@@ -16,7 +16,8 @@ import {
   Tooltip,
 } from 'chart.js'
 import { useEffect, useImperativeHandle, useRef, type Ref } from 'react'
-import { configOf, type Drawing } from './chart-config'
+import type { Drawing } from '@/core/lists'
+import { configOf } from './chart-config'
 import { lookOf } from './chart-look'
 
 Chart.register(

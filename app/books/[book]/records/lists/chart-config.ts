@@ -1,22 +1,7 @@
 import type { ChartConfiguration } from 'chart.js'
-import type { ChartKind } from '@/core/book'
+import type { Drawing } from '@/core/lists'
 import { nth } from '@/core/words'
 import { colourAt, hatched, inTurn, type Look } from './chart-look'
-
-/** What is drawn, as words and numbers; a gap where there is nothing. */
-export interface Drawing {
-  readonly kind: ChartKind
-  readonly places: readonly string[]
-  readonly series: readonly { readonly name: string; readonly values: readonly (number | null)[] }[]
-  /** What the numbers are of: "total of price". */
-  readonly of: string
-  readonly along: string
-  /** A number as the book writes it. */
-  readonly write: (value: number) => string
-  /** Where each place stands across, where it is one point. */
-  readonly across?: readonly (number | null)[]
-  readonly writeAcross?: (value: number) => string
-}
 
 const dashes = [[], [7, 4], [2, 3], [10, 3, 2, 3], [4, 2], [1, 4], [14, 3]]
 const points = ['circle', 'rect', 'triangle', 'rectRot', 'star', 'crossRot', 'dash'] as const

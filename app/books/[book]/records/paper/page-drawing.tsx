@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import { stretchesOf } from '@/core/letters'
 import type { Item, Page, PagePart, PictureItem } from '@/core/reports'
+import { shades } from '@/core/reports/page'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
 
@@ -14,7 +15,7 @@ interface Props {
 
 // Paper is white in either theme.
 export const paper = '#ffffff'
-export const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0' } as const
+export const tones = { ink: '#1d2422', grey: '#465049', line: '#c1c8c1', tint: '#f1f3f0', ...shades } as const
 
 /** A page as it comes out of the printer, drawn from the very same texts and lines. */
 export const PageDrawing = memo(function PageDrawing({ page, sheet, label, chosen, onChoose }: Props) {
@@ -72,6 +73,17 @@ function Drawn({ item }: { readonly item: Item }) {
           y2={item.y}
           stroke={tones[item.tone]}
           strokeWidth={item.thick}
+        />
+      )
+    case 'path':
+      return (
+        <polyline
+          points={item.points.map(([x, y]) => `${x},${y}`).join(' ')}
+          fill="none"
+          stroke={tones[item.tone]}
+          strokeWidth={item.thick}
+          strokeDasharray={item.dash?.join(' ')}
+          strokeLinejoin="round"
         />
       )
     case 'tint':

@@ -7,7 +7,7 @@ import { ChoiceBox, Labelled, PassageBox, TextBox, TickBox } from '@/ui/kit'
 import { PaperChoices } from '../paper/paper-choices'
 import { useRecords } from '../records-context'
 import { LetterheadChoices } from './letterhead-choices'
-import type { ReportPart } from './outline'
+import { chartWords, type ReportPart } from './outline'
 
 interface Props {
   readonly part: ReportPart
@@ -26,6 +26,8 @@ export function Choices(props: Props) {
     case 'opening':
     case 'closing':
       return <Words {...props} part={props.part} />
+    case 'chart':
+      return <Chart {...props} />
     case 'groups':
       return <Groups {...props} />
     case 'columns':
@@ -73,6 +75,26 @@ function Words({ part, report, onChange }: Props & { readonly part: 'opening' | 
         maxLength={limits.describeLength}
         onChange={(event) => onChange({ [part]: event.target.value || undefined })}
       />
+    </Labelled>
+  )
+}
+
+function Chart({ report, onChange }: Props) {
+  return (
+    <Labelled label="The chart stands" htmlFor="report-chart">
+      <ChoiceBox
+        id="report-chart"
+        value={report.chart ?? 'with'}
+        onChange={({ target: { value } }) =>
+          onChange({ chart: value === 'none' || value === 'alone' ? value : undefined })
+        }
+      >
+        {Object.entries(chartWords).map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </ChoiceBox>
     </Labelled>
   )
 }

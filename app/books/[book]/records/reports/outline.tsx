@@ -13,6 +13,7 @@ import { turned } from './how-it-fits'
 export const reportParts = [
   'heading',
   'opening',
+  'chart',
   'columns',
   'rows',
   'groups',
@@ -32,6 +33,11 @@ interface Props {
 }
 
 const rowWords = { lines: 'parted by lines', tint: 'tinted in turn', none: 'with nothing between' } as const
+export const chartWords = {
+  with: 'before the rows',
+  alone: 'and no rows',
+  none: 'left out',
+} as const
 const roomWords = { tight: 'tight', usual: 'usual room', wide: 'wide' } as const
 
 /** What the pages say, and on which paper. */
@@ -45,6 +51,7 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
       <ul>
         <Part {...shared} part="heading" words="Heading" />
         <Part {...shared} part="opening" words="Opening words" more={report.opening ? undefined : 'none'} />
+        {read.shown?.chart && <Part {...shared} part="chart" words="Chart" more={chartWords[report.chart ?? 'with']} />}
         {read.groups.length > 0 && (
           <Part
             {...shared}

@@ -72,7 +72,8 @@ export function RowsView({ node, selected }: NodeViewProps) {
   const { book } = useRecords()
   const { template } = useDocument()
   const block = node.attrs.parts as RowsBlock
-  const alone = { ...template, columns: [], blocks: [block] }
+  const { mail: _mail, ...own } = template
+  const alone = { ...own, columns: [], blocks: [block] }
   const found = readTemplate(book, alone, { given: {}, now: { moment: '2000-01-01T00:00' }, lists: book.lists })
   const [fault] = found.faults
   const rows = 'read' in found ? found.read.rows.get(block.id) : undefined

@@ -1,16 +1,25 @@
-import type { Book, ChartKind } from '@/core/book'
-import { showValue } from '@/core/kinds'
-import {
-  type ChartData,
-  groupAt,
-  type ReadList,
-  type ReadMeasure,
-  type ReadShown,
-  sayGroup,
-  sayMeasure,
-} from '@/core/lists'
-import { capital } from '@/core/words'
-import type { Drawing } from './chart-config'
+import type { Book, ChartKind } from '../../book'
+import { showValue } from '../../kinds'
+import { capital } from '../../words'
+import { groupAt, type ReadList, type ReadMeasure, type ReadShown } from '../check/read-list'
+import type { ChartData } from './chart'
+import { sayMeasure } from './measure'
+import { sayGroup } from './say-group'
+
+/** What is drawn, as words and numbers; a gap where there is nothing. */
+export interface Drawing {
+  readonly kind: ChartKind
+  readonly places: readonly string[]
+  readonly series: readonly { readonly name: string; readonly values: readonly (number | null)[] }[]
+  /** What the numbers are of: "total of price". */
+  readonly of: string
+  readonly along: string
+  /** A number as the book writes it. */
+  readonly write: (value: number) => string
+  /** Where each place stands across, where it is one point. */
+  readonly across?: readonly (number | null)[]
+  readonly writeAcross?: (value: number) => string
+}
 
 export type DrawnChart = ReadShown & { readonly chart: ChartKind }
 
