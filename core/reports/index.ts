@@ -11,7 +11,7 @@ export {
   shades,
   type TextItem,
 } from './page'
-export type { PaperPart } from './table'
+export type { Carrying, PaperPart } from './table'
 export { crossedTable } from './crossed'
 export { documentMeasures, layDocument } from './documents/lay-document'
 export type { Filled, FilledRows, Said } from './documents/filled'

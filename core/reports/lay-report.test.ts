@@ -224,13 +224,22 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
       const cells = all.map((one) => one.map(([said, value], at) => (kinds[at] ? value : said)))
       const parts = cells.flatMap((one, at): PaperPart[] => [
         ...(at % every === 0 ? [group(0, `Group ${at}`)] : []),
-        { kind: 'row', cells: one },
+        { kind: 'row', cells: one, adds: ['12.50'] },
         ...(at % every === every - 1 || at === cells.length - 1 ? [sum(0, `Sum ${at}`)] : []),
       ])
+      const isCarried = kinds.includes(true) && every % 2 === 0
+      const carrying = { places: [kinds.indexOf(true)], write: (_at: number, total: string) => total }
       const pages: Page[] = []
       const letterhead = { name: title, lines: [title, 'Otterby'], foot: title }
       const said = { ...words, title, letterhead }
-      const layer = new ReportLayer(own, cells.slice(0, sampled), wished, said, (page) => pages.push(page))
+      const layer = new ReportLayer(
+        own,
+        cells.slice(0, sampled),
+        { ...wished, ...(isCarried && { carried: true }) },
+        said,
+        (page) => pages.push(page),
+        carrying,
+      )
       parts.forEach((part) => layer.part(part))
       layer.end()
       const { frame, page: sheet } = layer.measures

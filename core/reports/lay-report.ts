@@ -9,7 +9,8 @@ import { Flow } from './layout/flow'
 import { footLead, footLines, letterheadBlock, standsAtHead } from './layout/letterhead'
 import { type Measures, measuresOf } from './layout/measures'
 import type { Item, Page, PagePart } from './page'
-import type { PaperColumn, PaperPart } from './table'
+import { Carried } from './layout/carried'
+import type { Carrying, PaperColumn, PaperPart } from './table'
 
 /** What a report says around its rows, in words. */
 export interface ReportWords {
@@ -38,7 +39,7 @@ export interface ReportWords {
   readonly none: string
 }
 
-export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain' | 'chart'>
+export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain' | 'chart' | 'carried'>
 
 /** What came of making everything fit. */
 export interface Fitted {
@@ -79,12 +80,14 @@ export class ReportLayer {
     private readonly look: ReportLook,
     private readonly words: ReportWords,
     onPage: (page: Page) => void,
+    carrying?: Carrying,
   ) {
     const measures = measuresOf(look)
     const { frame, size } = measures
     this.measures = measures
     this.fit = fitColumns({ columns, rows: sample, room: frame.width, size })
     const drawn: Drawn = { columns, fit: this.fit, measures, rows: look.rows, onRow: (cells) => this.told(cells) }
+    const carried = carrying && look.carried ? new Carried(drawn, carrying) : undefined
     const top = frame.top + headRoom * size
     const bottom =
       frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0)
@@ -94,6 +97,7 @@ export class ReportLayer {
       top,
       bottom,
       apart: look.apart === true,
+      carried,
       onPage,
     })
     const drawnWords = words.chart ? [...words.chart.places, ...words.chart.series.map(({ name }) => name)] : []

@@ -19,6 +19,8 @@ export type PaperPart =
       readonly cells: readonly string[]
       /** It goes on with the record of the row before. */
       readonly goesOn?: boolean
+      /** What it adds to what is carried from page to page, exactly, as `Carrying` names the columns. */
+      readonly adds?: readonly (string | null)[]
     }
   /** What a group comes to, or all records where it has no level; none of the cells that nothing stands in. */
   | {
@@ -31,3 +33,10 @@ export type PaperPart =
 /** A day with one figure in front is measured as if it had two. */
 export const asMeasured = ({ align }: Pick<PaperColumn, 'align'>, words: string): string =>
   align === 'day' && /^\d\D/.test(words) ? `0${words}` : words
+
+/** What rows come to so far, from page to page: of which columns, and how it is written there. */
+export interface Carrying {
+  /** By their places on paper. */
+  readonly places: readonly number[]
+  readonly write: (at: number, sum: string) => string
+}

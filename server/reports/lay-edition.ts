@@ -2,6 +2,7 @@ import type { Letterhead, List, Report } from '@/core/book'
 import { type Answers, conditionsOf, readList, sayDays, sayList } from '@/core/lists'
 import {
   around,
+  type Carrying,
   type Fitted,
   leastLetters,
   type Measures,
@@ -23,7 +24,7 @@ import { hasShape } from '../papers'
 import { picturesFor } from './pictures'
 import { chartOf, crossedOf } from './shown-groups'
 import { lettingGo, type OnPages, type Work } from './work'
-import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
+import { carryingOf, longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
 /** What a report is laid of. */
 export interface Laying {
@@ -126,11 +127,12 @@ export async function layReport(
     const { columns } = crossed ?? { columns: listed }
     const isAlone = chart !== undefined && report.chart === 'alone'
     const sample = crossed || isAlone ? [] : [...(await longestNumbers(walk))]
+    const carrying = crossed ? undefined : carryingOf(walk)
     const parts: PaperPart[] = []
     let full: Page[] = []
     let layer: ReportLayer | undefined
     const begin = () => {
-      const one = new ReportLayer(columns, sample, report, said, (page) => full.push(page))
+      const one = new ReportLayer(columns, sample, report, said, (page) => full.push(page), carrying)
       parts.forEach((part) => one.part(part))
       onBegin(one.measures)
       return one
@@ -152,7 +154,9 @@ export async function layReport(
     layer.end()
     await onPages(full)
     const tried =
-      parts.length < mostTried ? triedOtherwise(report, (look) => layAgain(columns, sample, look, said, parts)) : []
+      parts.length < mostTried
+        ? triedOtherwise(report, (look) => layAgain(columns, sample, look, said, parts, carrying))
+        : []
     const { fitted } = layer
     return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise: tried }
   })
@@ -164,9 +168,10 @@ function layAgain(
   look: ReportLook,
   words: ReportWords,
   parts: readonly PaperPart[],
+  carrying: Carrying | undefined,
 ): Omit<Otherwise, 'what'> {
   let pages = 0
-  const layer = new ReportLayer(columns, sample, look, words, () => pages++)
+  const layer = new ReportLayer(columns, sample, look, words, () => pages++, carrying)
   parts.forEach((part) => layer.part(part))
   layer.end()
   return { pages, fitted: layer.fitted }

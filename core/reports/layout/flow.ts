@@ -2,6 +2,7 @@ import { nth } from '../../words'
 import type { Area, Item, Page, PagePart } from '../page'
 import type { PaperPart } from '../table'
 import { type Block, type Drawn, wordsBlock } from './blocks'
+import type { Carried } from './carried'
 import { blockOf, groupBlock, headBlock } from './part-blocks'
 
 export interface FlowWish {
@@ -12,6 +13,8 @@ export interface FlowWish {
   readonly bottom: number
   /** Each outermost group begins a page. */
   readonly apart: boolean
+  /** What is carried from page to page. */
+  readonly carried?: Carried | undefined
   /** Takes a page as soon as it is full; one for each set of columns, one after the other. */
   readonly onPage: (page: Page) => void
 }
@@ -28,6 +31,7 @@ interface Open {
  */
 export class Flow {
   private readonly head: Block
+  private readonly reserved: number
   private pages: Item[][] = []
   private y: number
   /** Nothing stands on the page but what it goes on with. */
@@ -41,10 +45,15 @@ export class Flow {
   private rowsInGroup = 0
   /** Rows have begun: from here on, pages begin with the headings of columns. */
   private isBegun = false
+  /** What all come to was said: nothing is carried any further. */
+  private isAllSaid = false
+  /** How many pages the outermost group has so far. */
+  private pagesOfGroup = 1
   private rows = 0
 
   constructor(private readonly wish: FlowWish) {
     this.head = headBlock(wish.drawn)
+    this.reserved = wish.carried?.height ?? 0
     this.y = wish.firstTop
     this.pages = this.sets.map(() => [])
   }
@@ -64,7 +73,7 @@ export class Flow {
     this.flush()
     this.isBegun = true
     const { lead } = this.wish.drawn.measures
-    if (this.y + this.head.height + 2.5 * lead > this.wish.bottom) this.turn([])
+    if (this.y + this.head.height + 2.5 * lead > this.bottom) this.turn([])
     else {
       this.y += lead / 2
       this.put(this.head)
@@ -116,19 +125,30 @@ export class Flow {
 
   /** A page is full: it is given away, and the next begins with what it goes on with, as far as that leaves room. */
   private turn(goingOn: readonly Open[]): void {
+    const { carried } = this.wish
+    const isCarried = carried?.isBegun === true && !this.isAllSaid
+    if (isCarried) this.put(carried.block('Carried forward'))
     this.give()
     this.y = this.wish.top
     this.isFresh = true
     if (this.isBegun) this.put(this.head)
+    this.pagesOfGroup++
     const { lead } = this.wish.drawn.measures
     for (const { level, words } of goingOn) {
-      const again = groupBlock(this.wish.drawn, level, `${words}, continued`)
+      const which = this.wish.apart && level === 0 ? `page ${this.pagesOfGroup}` : 'continued'
+      const again = groupBlock(this.wish.drawn, level, `${words}, ${which}`)
       if (again.height + 4 * lead < this.room()) this.put(again)
     }
+    if (isCarried) this.put(carried.block('Brought forward'))
     this.isFresh = true
   }
 
-  private room = (): number => this.wish.bottom - this.y
+  /** What is carried forward has its own place beneath. */
+  private get bottom(): number {
+    return this.wish.bottom - this.reserved
+  }
+
+  private room = (): number => this.bottom - this.y
 
   /** Rounding alone pushes nothing to the next page. */
   private fits = (height: number): boolean => height <= this.room() + 0.001
@@ -137,7 +157,7 @@ export class Flow {
     const begins = levelOf(chain[0])
     if (begins === 0 && this.wish.apart && this.groups > 0 && !this.isFresh) this.turn([])
     const high = chain.reduce((sum, { height, above }, at) => sum + height + (at === 0 && this.isFresh ? 0 : above), 0)
-    const whole = this.wish.bottom - this.wish.top - this.head.height
+    const whole = this.bottom - this.wish.top - this.head.height
     // What is higher than a page is parted anyway, and may begin here.
     if (!this.fits(high) && !this.isFresh && high <= whole) this.turn(outside(this.open, begins))
     for (const block of chain) {
@@ -189,10 +209,13 @@ export class Flow {
   }
 
   private note(part: PaperPart | undefined): void {
+    this.wish.carried?.add(part)
     if (part?.kind === 'group') {
+      if (part.level === 0) this.pagesOfGroup = 1
       this.open = [...outside(this.open, part.level), { level: part.level, words: part.words }]
       this.groups++
     }
+    if (part?.kind === 'sum' && part.level === undefined) this.isAllSaid = true
     if (part?.kind === 'sum') this.open = part.level === undefined ? [] : outside(this.open, part.level)
   }
 }

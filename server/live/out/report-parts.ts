@@ -1,6 +1,7 @@
-import type { PaperPart } from '@/core/reports'
+import { displayOf } from '@/core/expressions'
+import type { Carrying, PaperPart } from '@/core/reports'
 import { inWords, cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup } from '@/core/lists'
-import { counted, inSentence } from '@/core/words'
+import { counted, inSentence, nth } from '@/core/words'
 import { askGroups } from '../read/ask-groups'
 import { askList, type ListLine } from '../read/ask-list'
 import { spread, type Walk } from './walk-list'
@@ -70,9 +71,10 @@ async function* linesOf(walk: ReportWalk, path: readonly (string | null)[]): Asy
 
 /** The same in words, as it stands on pages. */
 export async function* reportParts(walk: ReportWalk): AsyncGenerator<readonly PaperPart[]> {
+  const carried = carriedColumns(walk).map(({ column }) => column)
   for await (const piece of reportPieces(walk)) {
     if (piece.kind === 'group') yield [piece]
-    else if (piece.kind === 'lines') yield piece.lines.flatMap((line) => rowsOfLine(walk, line))
+    else if (piece.kind === 'lines') yield piece.lines.flatMap((line) => rowsOfLine(walk, carried, line))
     else {
       const { of, ...sum } = piece
       yield [{ ...sum, cells: figureCells(walk, of) }]
@@ -81,13 +83,46 @@ export async function* reportParts(walk: ReportWalk): AsyncGenerator<readonly Pa
 }
 
 /** The rows that one record takes: several where some of it goes on lines. */
-function rowsOfLine({ reads, read, shown }: ReportWalk, line: ListLine): PaperPart[] {
+function rowsOfLine(
+  { reads, read, shown }: ReportWalk,
+  carried: readonly { id: string }[],
+  line: ListLine,
+): PaperPart[] {
   const { book } = reads.live
   return spread(read.columns, line).map((cells, at) => ({
     kind: 'row',
     cells: shown.map((place) => inWords(book, columnAt(read, place), cells[place] ?? null)),
-    ...(at > 0 && { goesOn: true }),
+    ...(at > 0 ? { goesOn: true } : carried.length > 0 && { adds: carried.map(({ id }) => plainOf(line.cells[id])) }),
   }))
+}
+
+const plainOf = (cell: ListLine['cells'][string] | undefined): string | null => (typeof cell === 'string' ? cell : null)
+
+const exactKinds = new Set(['whole', 'exact', 'money'])
+
+/** The columns that can be carried from page to page: totals of the records' own exact numbers, which each has once. */
+export function carriedColumns({ reads, read, shown }: ReportWalk): readonly ReadFigure[] {
+  const { book } = reads.live
+  return read.figures.filter(
+    ({ name, column }) =>
+      name === 'total' &&
+      column.kind === 'field' &&
+      column.way.length === 0 &&
+      exactKinds.has(displayOf(book, column.face).kind) &&
+      shown.some((place) => columnAt(read, place).id === column.id),
+  )
+}
+
+/** How what is carried is written, and in which columns on paper; nothing where nothing can be. */
+export function carryingOf(walk: ReportWalk): Carrying | undefined {
+  const { reads, read, shown } = walk
+  const all = carriedColumns(walk)
+  if (all.length === 0) return undefined
+  const placeOf = ({ column }: ReadFigure) => shown.findIndex((place) => columnAt(read, place).id === column.id)
+  return {
+    places: all.map(placeOf),
+    write: (at, sum) => inWords(reads.live.book, nth(all, at), sum),
+  }
 }
 
 function columnAt({ columns }: Walk['read'], place: number): ReadColumn {

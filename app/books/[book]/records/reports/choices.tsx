@@ -2,10 +2,10 @@
 
 import { limits, type Report } from '@/core/book'
 import { nameOf, type ReadList } from '@/core/lists'
-import { shownIn } from '@/core/reports'
 import { ChoiceBox, Labelled, PassageBox, TextBox, TickBox } from '@/ui/kit'
 import { PaperChoices } from '../paper/paper-choices'
 import { useRecords } from '../records-context'
+import { ColumnChoices } from './column-choices'
 import { LetterheadChoices } from './letterhead-choices'
 import { chartWords, type ReportPart } from './outline'
 
@@ -31,7 +31,7 @@ export function Choices(props: Props) {
     case 'groups':
       return <Groups {...props} />
     case 'columns':
-      return <Columns {...props} />
+      return <ColumnChoices {...props} />
     case 'rows':
       return <Rows {...props} />
     case 'letterhead':
@@ -110,35 +110,17 @@ function Groups({ report, read, onChange }: Props) {
   )
 }
 
-function Columns({ report, read, onChange }: Props) {
-  const without = report.without ?? []
-  const shown = shownIn(read, report)
-  return (
-    <fieldset>
-      <legend className="pb-1 text-[13px] text-ash-6">On paper</legend>
-      {read.columns.map(({ id, heading }, at) => {
-        const isShown = shown.includes(at)
-        return (
-          <TickBox
-            key={id}
-            id={`report-column-${id}`}
-            checked={isShown}
-            disabled={isShown && shown.length === 1}
-            label={heading}
-            onChange={(now) => {
-              const left = now ? without.filter((one) => one !== id) : [...without, id]
-              onChange({ without: left.length > 0 ? left : undefined })
-            }}
-          />
-        )
-      })}
-    </fieldset>
-  )
-}
-
-function Rows({ report, onChange }: Props) {
+function Rows({ report, read, onChange }: Props) {
   return (
     <>
+      {read.figures.some(({ name }) => name === 'total') && (
+        <TickBox
+          id="report-carried"
+          checked={report.carried === true}
+          label="Sums carried from page to page"
+          onChange={(carried) => onChange({ carried: carried ? true : undefined })}
+        />
+      )}
       <Labelled label="Between two rows" htmlFor="report-rows">
         <ChoiceBox
           id="report-rows"
