@@ -57,8 +57,8 @@ export const Report = z.strictObject({
   plain: z.literal(true).optional(),
   /** Each outermost group begins a page. */
   apart: z.literal(true).optional(),
-  /** Of a list that is shown as a chart: without it, or with nothing besides. */
-  chart: z.enum(['none', 'alone']).optional(),
+  /** Its groups as a chart before its rows, with nothing besides, or not at all; as the list is shown where nothing is said. */
+  chart: z.enum(['with', 'none', 'alone']).optional(),
   /** What rows come to so far stands at the foot of each page, and again at the head of the next. */
   carried: z.literal(true).optional(),
   /** Columns of the list that paper leaves out. */

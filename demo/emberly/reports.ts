@@ -17,8 +17,13 @@ export function emberlyReports(design: DesignWriter): void {
     }
     design.make(edit)
   }
-  keep('report-visits-town', 'list-visits-town', 'Visits by town', { letters: 8 })
-  keep('report-takings', 'list-takings', 'Takings by week', { rows: 'tint', room: 'tight' })
+  keep('report-visits-town', 'list-visits-town', 'Visits by town', { letters: 8, chart: 'with' })
+  keep('report-takings', 'list-takings', 'Takings by week', {
+    rows: 'tint',
+    room: 'tight',
+    carried: true,
+    chart: 'with',
+  })
   keep('report-certificates', 'list-certificates', 'Certificates to renew', {
     opening: 'Ring each of these before the day, and offer a visit in the same week.',
   })

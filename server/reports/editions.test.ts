@@ -163,6 +163,11 @@ test('a chart names each group with what the database says, before the rows or w
   const alone = (await pagesOf(laying({ list: drawn, report: { ...report, chart: 'alone' } }))).flat()
   expect(alone).toContain('Total of price by town of its house')
   expect(alone.filter((words) => /^\d+$/.test(words))).toEqual([])
+  // Where the list itself is not shown so, the one that fits is drawn.
+  const wished = (await pagesOf(laying({ report: { ...report, chart: 'with' } })))[0]!
+  expect(wished).toContain('Total of price by town of its house')
+  for (const { town, total } of sums)
+    expect(wished[wished.indexOf(town) - 1]).toMatch(new RegExp(`^${total} · 33\\.\\d%$`))
   const without = (await pagesOf(laying({ list: drawn, report: { ...report, chart: 'none' } }))).flat()
   expect(without).not.toContain('Total of price by town of its house')
 })
@@ -296,6 +301,7 @@ test('the PDF holds the words of its pages, and its title', async () => {
 test('as a spreadsheet its groups are levels of an outline, and sums are formulas that come to what the database says', async () => {
   const { name, file } = await sheetOf(
     laying({ report: { ...report, paper: { size: 'a5', margin: 20, turned: true } } }),
+    'xlsx',
   )
   const workbook = new ExcelJS.Workbook()
   await workbook.xlsx.read(file)
@@ -319,6 +325,44 @@ test('as a spreadsheet its groups are levels of an outline, and sums are formula
   expect(last.formula).toBe(`SUBTOTAL(9,C2:C${rows.length - 1})`)
   expect(rows[group + 1]!.getCell(2).value).toBeInstanceOf(Date)
 })
+
+async function textOf(wish: Laying, as: 'csv' | 'html'): Promise<string> {
+  const { file } = await sheetOf(wish, as)
+  const parts: Buffer[] = []
+  for await (const part of file) parts.push(part as Buffer)
+  return Buffer.concat(parts).toString('utf8')
+}
+
+test('as CSV it has the columns of the paper in their order, its groups before them', async () => {
+  const lines = (await textOf(laying({ report: { ...report, order: ['price'], without: ['day'] } }), 'csv'))
+    .trim()
+    .split(/\r?\n/)
+  expect(lines[0]).toBe('Town,Price,Visit number')
+  expect(lines).toHaveLength(901)
+  const [own] = await select<{ town: string; price: string }>(
+    db,
+    `SELECT h.town, v.price FROM \`${live.schema}\`.visit v JOIN \`${live.schema}\`.house h ON h.house_number = v.house WHERE v.visit_number = 7`,
+  )
+  expect(lines).toContain(`${own!.town},${own!.price},7`)
+})
+
+test('as a web page it has every record once and what groups come to, and nothing that is written runs in it', async () => {
+  const odd = { name: '<script>alert(1)</script> & "co"', opening: 'First <b>\nsecond' }
+  const page = await textOf(laying({ report: { ...report, ...odd } }), 'html')
+  expect(page).not.toMatch(/<script|<b>|https?:/)
+  expect(page).toContain('&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;co&quot;')
+  expect(page).toContain('First &lt;b&gt;<br>second')
+  expect(page.match(/<tr><td>\d+<\/td>/g)).toHaveLength(900)
+  const [all] = await select<{ total: string }>(
+    db,
+    `SELECT FORMAT(SUM(price), 2) AS total FROM \`${live.schema}\`.visit`,
+  )
+  expect(page).toContain(`<td class="n">${all!.total}</td>`)
+  const none = await textOf(laying({ list: { ...list, where: nobody } }), 'html')
+  expect(none).toContain('No visit is like that.')
+})
+
+const nobody: List['where'] = { kind: 'compare', place: place('visit-key'), how: 'is', with: [{ value: '0' }] }
 
 test('what was answered stands in the heading: days as they are meant, records as they are called', () => {
   const asks = [

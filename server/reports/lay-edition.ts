@@ -122,7 +122,7 @@ export async function layReport(
       between: lettingGo(laying),
     }
     const crossed = await crossedOf(walk)
-    const chart = report.chart === 'none' ? undefined : await chartOf(walk)
+    const chart = await chartOf(walk, report)
     const said = { ...words, ...(chart && { chart }) }
     const { columns } = crossed ?? { columns: listed }
     const isAlone = chart !== undefined && report.chart === 'alone'

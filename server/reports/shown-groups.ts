@@ -1,4 +1,5 @@
-import { chartData, type DrawnChart, type Drawing, drawingOf } from '@/core/lists'
+import type { Report } from '@/core/book'
+import { chartData, type DrawnChart, type Drawing, drawingOf, fittingChart } from '@/core/lists'
 import { crossedTable } from '@/core/reports'
 import { askGroups, type ReportWalk } from '../live'
 import { NotLaid } from './work'
@@ -9,20 +10,27 @@ async function groupsBy({ reads, list, answers }: ReportWalk, by: readonly numbe
   return found
 }
 
-/** What a list is drawn as; nothing where it isn't shown as a chart. */
-export async function chartOf(walk: ReportWalk): Promise<Drawing | undefined> {
+/** What a report's groups are drawn as; nothing where no chart is wished, or there are no groups. */
+export async function chartOf(walk: ReportWalk, { chart }: Pick<Report, 'chart'>): Promise<Drawing | undefined> {
   const { read, reads } = walk
-  const { shown } = read
-  if (!shown?.chart) return undefined
-  const drawn: DrawnChart = { ...shown, chart: shown.chart }
-  const isCrossed = read.groups.length > 1 && !shown.against
+  const isWished = chart !== 'none' && (chart !== undefined || read.shown?.chart !== undefined)
+  if (!isWished || read.groups.length === 0) return undefined
   const places = (await groupsBy(walk, [0])).groups
+  const drawn = chartFor(read, places.length)
+  const isCrossed = read.groups.length > 1 && !drawn.against
   const series = isCrossed ? (await groupsBy(walk, [1])).groups : undefined
   const both = isCrossed ? (await groupsBy(walk, [0, 1])).groups : undefined
   const { book } = reads.live
   return places.length > 0
     ? drawingOf(book, read, drawn, chartData(book.look, read, drawn, { places, series, both }))
     : undefined
+}
+
+/** The chart that the list is shown as, or else the one that fits what its groups come to. */
+function chartFor({ groups, shown, figures }: ReportWalk['read'], places: number): DrawnChart {
+  if (shown?.chart) return { ...shown, chart: shown.chart }
+  const of = shown?.of ?? figures.find(({ name }) => name === 'total') ?? 'size'
+  return { of, against: undefined, chart: fittingChart(groups, { of }, places).chart }
 }
 
 /** A list that is shown crossed, as a table on paper; nothing where it isn't. Whoever reads it must not think that it is all where it isn't. */

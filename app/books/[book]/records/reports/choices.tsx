@@ -7,7 +7,7 @@ import { PaperChoices } from '../paper/paper-choices'
 import { useRecords } from '../records-context'
 import { ColumnChoices } from './column-choices'
 import { LetterheadChoices } from './letterhead-choices'
-import { chartWords, type ReportPart } from './outline'
+import { chartWords, type ReportPart, usualChart } from './outline'
 
 interface Props {
   readonly part: ReportPart
@@ -79,25 +79,29 @@ function Words({ part, report, onChange }: Props & { readonly part: 'opening' | 
   )
 }
 
-function Chart({ report, onChange }: Props) {
+function Chart({ report, read, onChange }: Props) {
+  const usual = usualChart(read)
   return (
-    <Labelled label="The chart stands" htmlFor="report-chart">
+    <Labelled label="A chart of the groups" htmlFor="report-chart">
       <ChoiceBox
         id="report-chart"
-        value={report.chart ?? 'with'}
-        onChange={({ target: { value } }) =>
-          onChange({ chart: value === 'none' || value === 'alone' ? value : undefined })
-        }
+        value={report.chart ?? usual}
+        onChange={({ target: { value } }) => {
+          const chart = chartNames.find((one) => one === value)
+          onChange({ chart: chart === usual ? undefined : chart })
+        }}
       >
-        {Object.entries(chartWords).map(([value, words]) => (
+        {chartNames.map((value) => (
           <option key={value} value={value}>
-            {words}
+            {chartWords[value]}
           </option>
         ))}
       </ChoiceBox>
     </Labelled>
   )
 }
+
+const chartNames = ['with', 'alone', 'none'] as const
 
 function Groups({ report, read, onChange }: Props) {
   return (

@@ -33,11 +33,10 @@ interface Props {
 }
 
 const rowWords = { lines: 'parted by lines', tint: 'tinted in turn', none: 'with nothing between' } as const
-export const chartWords = {
-  with: 'before the rows',
-  alone: 'and no rows',
-  none: 'left out',
-} as const
+export const chartWords = { with: 'before the rows', alone: 'and no rows', none: 'none' } as const
+
+/** Whether there is one where nothing is said: as the list is shown. */
+export const usualChart = (read: ReadList) => (read.shown?.chart ? 'with' : 'none')
 const roomWords = { tight: 'tight', usual: 'usual room', wide: 'wide' } as const
 
 /** What the pages say, and on which paper. */
@@ -51,7 +50,9 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
       <ul>
         <Part {...shared} part="heading" words="Heading" />
         <Part {...shared} part="opening" words="Opening words" more={report.opening ? undefined : 'none'} />
-        {read.shown?.chart && <Part {...shared} part="chart" words="Chart" more={chartWords[report.chart ?? 'with']} />}
+        {read.groups.length > 0 && (
+          <Part {...shared} part="chart" words="Chart" more={chartWords[report.chart ?? usualChart(read)]} />
+        )}
         {read.groups.length > 0 && (
           <Part
             {...shared}

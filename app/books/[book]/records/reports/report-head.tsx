@@ -3,7 +3,7 @@
 import { FileDown, Printer, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import type { Report } from '@/core/book'
-import type { EditionNow } from '@/server/reports'
+import type { EditionNow, SheetKind } from '@/server/reports'
 import { Button, IconButton, Menu, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
@@ -20,7 +20,7 @@ interface Props {
   readonly isChanged: boolean
   readonly undo: (() => void) | undefined
   readonly onKeep: () => void
-  readonly onSheet: () => Promise<void>
+  readonly onSheet: (as: SheetKind) => Promise<void>
   readonly onDrop: () => void
 }
 
@@ -55,16 +55,16 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
 interface HandOutProps {
   /** The edition, when all of its pages are laid. */
   readonly laid: string | undefined
-  readonly onSheet: () => Promise<void>
+  readonly onSheet: (as: SheetKind) => Promise<void>
 }
 
 /** Files that a report comes as. */
 function HandOut({ laid, onSheet }: HandOutProps) {
   const { base } = useRecords()
   const [busy, setBusy] = useState(false)
-  const sheet = async () => {
+  const sheet = async (as: SheetKind) => {
     setBusy(true)
-    await onSheet()
+    await onSheet(as)
     setBusy(false)
   }
   return (
@@ -81,8 +81,14 @@ function HandOut({ laid, onSheet }: HandOutProps) {
       >
         PDF
       </MenuItem>
-      <MenuItem onSelect={() => void sheet()} say="with groups that fold, and sums as formulas">
+      <MenuItem onSelect={() => void sheet('xlsx')} say="with groups that fold, and sums as formulas">
         Spreadsheet
+      </MenuItem>
+      <MenuItem onSelect={() => void sheet('csv')} say="plain values for other programs, without sums">
+        CSV
+      </MenuItem>
+      <MenuItem onSelect={() => void sheet('html')} say="one file, for the web and for e-mail">
+        Web page
       </MenuItem>
     </Menu>
   )

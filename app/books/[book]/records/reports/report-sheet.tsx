@@ -9,7 +9,7 @@ import type { List, Report } from '@/core/book'
 import { nameOf, readList } from '@/core/lists'
 import { reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
-import type { Laid } from '@/server/reports'
+import type { Laid, SheetKind } from '@/server/reports'
 import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { handOver } from '@/ui/hand-over'
@@ -76,9 +76,9 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
     router.replace(`${base}/reports/${saved.value.id}`)
     router.refresh()
   }
-  async function takeSheet() {
-    const taken = await sheetOf(base, report, given).catch((cause: unknown) => cause as Error)
-    if (!(taken instanceof Error)) return handOver(taken, `${reportName(book, report, list).slice(0, 80)}.xlsx`)
+  async function takeSheet(as: SheetKind) {
+    const taken = await sheetOf(base, report, given, as).catch((cause: unknown) => cause as Error)
+    if (!(taken instanceof Error)) return handOver(taken, `${reportName(book, report, list).slice(0, 80)}.${as}`)
     toast(taken instanceof Refused ? taken.message : 'It could not be read to its end. Try again.')
   }
   const shared = { report, read, onChange: change }

@@ -8,7 +8,7 @@ import { fail } from '@/core/words'
 import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
-import { type Laying, reportWork, sheetOf, startEdition } from '@/server/reports'
+import { type Laying, reportWork, sheetKinds, type SheetKind, sheetOf, startEdition } from '@/server/reports'
 import { sentIn } from '../../sent-in'
 
 const Wish = z.strictObject({
@@ -18,12 +18,16 @@ const Wish = z.strictObject({
   moment: z.string().regex(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/),
   /** Where it is looked at: what is laid there comes in place of what was. */
   view: z.string().min(1).max(40),
-  /** A spreadsheet in place of pages. */
-  as: z.literal('xlsx').optional(),
+  /** A file in place of pages. */
+  as: z.enum(sheetKinds).optional(),
 })
 
 const longest = 200_000
-const xlsx = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
+const types: Readonly<Record<SheetKind, string>> = {
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  csv: 'text/csv; charset=utf-8',
+  html: 'text/html; charset=utf-8',
+}
 
 /** Begins to lay a report on pages, kept or not; what comes of it is read page by page. */
 export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, stored }, request) => {
@@ -51,9 +55,9 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     letterhead: stored.book.letterhead,
     who: account.name,
   })
-  if (as === 'xlsx') {
-    const { name, file } = await sheetOf(laying(request.signal))
-    return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(xlsx, `${name}.xlsx`) })
+  if (as) {
+    const { name, file } = await sheetOf(laying(request.signal), as)
+    return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(types[as], `${name}.${as}`) })
   }
   const edition = await startEdition(stored.id, account.id, (signal) => reportWork(laying(signal)), view)
   return Response.json(edition)
