@@ -21,7 +21,6 @@ export function emberlyReports(design: DesignWriter): void {
   keep('report-takings', 'list-takings', 'Takings by week', {
     rows: 'tint',
     room: 'tight',
-    carried: true,
     chart: 'with',
   })
   keep('report-certificates', 'list-certificates', 'Certificates to renew', {

@@ -37,7 +37,7 @@ export interface ChartAnswers {
 export function chartData(
   look: Look,
   read: Pick<ReadList, 'groups'>,
-  { of, against }: ReadShown,
+  { of, against, chart }: ReadShown,
   { places, series, both }: ChartAnswers,
 ): ChartData {
   const cells = withGaps(
@@ -45,7 +45,10 @@ export function chartData(
     groupAt(read, 0),
     places.map((line) => cellAt(line)),
   )
-  const shown = cells.slice(0, mostPlaces)
+  const { step, down } = groupAt(read, 0)
+  // Of the newest first as well, a line goes on in time from the left to the right.
+  const isTurned = chart === 'lines' && down === true && follows(step)
+  const shown = isTurned ? cells.slice(0, mostPlaces).toReversed() : cells.slice(0, mostPlaces)
   const found = new Map((both ?? places).map((line) => [sameOf(line), line]))
   if (against) {
     const told = places.slice(0, mostPlaces)

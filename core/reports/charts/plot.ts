@@ -57,7 +57,13 @@ function drawPlot(measures: Measures, drawing: Drawing, top: number, height: num
   const axis = Math.min(natural, frame.width / 3)
   const own = natural > axis ? (small * axis) / natural : small
   const left = frame.left + axis + size * 0.6
-  const box = { left, width: frame.left + frame.width - left, top: top + small, bottom: top + height - small * 2 }
+  const box = {
+    left,
+    edge: frame.left,
+    width: frame.left + frame.width - left,
+    top: top + small,
+    bottom: top + height - small * 2,
+  }
   const [least = 0, most = 1] = [upTicks[0], upTicks.at(-1)]
   const up = (value: number) => box.bottom - ((value - least) / (most - least)) * (box.bottom - box.top)
   // On low paper not every line has its number.
@@ -97,6 +103,8 @@ function drawPlot(measures: Measures, drawing: Drawing, top: number, height: num
 
 interface Box {
   readonly left: number
+  /** How far to the left names may reach. */
+  readonly edge: number
   readonly width: number
 }
 
@@ -132,11 +140,11 @@ function footWords(places: readonly string[], x: (at: number) => number, box: Bo
   const widest = Math.max(...words.map((one) => evenWidth(one, size)), 1) + size
   const every = Math.max(1, Math.ceil((widest * places.length) / box.width))
   // At either end a name is moved within the box, and may meet its neighbour there.
-  let free = box.left
+  let free = box.edge
   return words.flatMap((one, at): Item[] => {
     const width = evenWidth(one, size)
     if (at % every > 0 || !one || width > box.width) return []
-    const left = Math.min(Math.max(box.left, x(at) - width / 2), box.left + box.width - width)
+    const left = Math.min(Math.max(box.edge, x(at) - width / 2), box.left + box.width - width)
     if (left < free) return []
     free = left + width + size * 0.6
     return [{ kind: 'text', x: left, y, size, tone: 'grey', words: one }]
@@ -147,7 +155,7 @@ function points(drawing: Drawing, box: Box, up: (value: number) => number, foot:
   const { series, across = [], writeAcross = String } = drawing
   const ticks = ticksOf(told(across))
   const [least = 0, most = 1] = [ticks[0], ticks.at(-1)]
-  const inner = { left: box.left, width: box.width - 3 }
+  const inner = { ...box, width: box.width - 3 }
   const x = (value: number) => inner.left + ((value - least) / (most - least)) * inner.width
   const dots = across.flatMap((value, at): Item[] => {
     const own = series[0]?.values[at] ?? null
