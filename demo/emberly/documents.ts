@@ -342,14 +342,14 @@ export function emberlyDocuments(design: DesignWriter): void {
   keep(
     'document-due',
     'contact',
-    'All that is due',
+    'Due to be swept',
     { window: 'uk' },
     (draft) => [
       { kind: 'address', lines: [[draft.chip('contact__name')]] },
       { kind: 'words', align: 'end', of: [today] },
-      words(text('What is due to be swept', true)),
+      words(text('Due to be swept', true)),
       words(text('Dear '), draft.chip('contact__name'), text(',')),
-      words(text('These are the appliances that we look after for you, and when each was swept last:')),
+      words(text('These appliances of yours were not swept in the last twelve months:')),
       {
         kind: 'rows',
         id: 'due-appliances',
@@ -361,9 +361,9 @@ export function emberlyDocuments(design: DesignWriter): void {
           field('appliance__last-swept'),
           field('appliance__sweep-every'),
         ],
+        where: { kind: 'in', list: 'list-not-swept' },
         order: [{ column: 'appliance__last-swept' }],
-        heading: 'Appliances',
-        none: 'We look after none at the moment.',
+        none: 'None: all were swept within the year.',
       },
       words(text('Please ring us, or write, to choose a day.')),
       words(text('Yours sincerely,')),
@@ -376,7 +376,7 @@ export function emberlyDocuments(design: DesignWriter): void {
       subject: [text('Your appliances are due to be swept')],
       message: [
         [text('Dear '), draft.chip('contact__name'), text(',')],
-        [text('Some of the appliances that we look after for you are due to be swept: they are all in the letter.')],
+        [text('Some of the appliances that we look after for you are due to be swept: they are in the letter.')],
         [text('Please ring us, or answer this e-mail, to choose a day.')],
         [{ kind: 'said', what: 'who' }, { kind: 'turn' }, { kind: 'said', what: 'book' }],
       ],

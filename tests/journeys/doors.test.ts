@@ -68,6 +68,21 @@ beforeAll(async () => {
      VALUES ('doors-paper', ?, 'document-bill', 'Bill', 'visit', 'V-1', 'V-1', '2027-03-12 10:00:00.000', ?, '', '{}', '')`,
     [book, owner.value.id],
   )
+  // Something that was sent, with a file, and what the post office took in.
+  await run(
+    db,
+    `INSERT INTO \`${db.catalogue}\`.mails (id, book_id, template_id, name, table_id, ref, label, receivers, subject, message,
+     file_name, paper_id, account_id, made_at, state, tries, at)
+     VALUES ('doors-mail', ?, 'document-bill', 'Bill', 'visit', 'V-1', 'V-1', '["una@otterby.example"]', 'Bill', 'Good day',
+     'Bill.pdf', 'doors-paper', ?, '2027-03-12 10:00:00.000', 'sent', 1, '2027-03-12 10:00:00.000')`,
+    [book, owner.value.id],
+  )
+  await run(
+    db,
+    `INSERT INTO \`${db.catalogue}\`.post_received (id, book_id, received_at, receivers, contents)
+     VALUES ('doors-message', ?, '2027-03-12 10:00:00.000', 'una@otterby.example', 'Subject: Bill\r\n\r\nGood day')`,
+    [book],
+  )
   for (const role of ['staff', 'reader', 'outsider'] as const) {
     const account = await makeAccount(db, role, password)
     if (account.ok && role !== 'outsider') await setRole(db, book, account.value.id, role)
@@ -103,13 +118,15 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
     .replace('[report]', 'doors-report')
     .replace('[document]', 'document-bill')
     .replace('[paper]', 'doors-paper')
+    .replace('[mail]', 'doors-mail')
+    .replace('[message]', 'doors-message')
     .replace('[hash]', '0'.repeat(64)),
 }))
 
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
   if (/\/(workshop|office)(\/|$)|\/records\/pictures$/.test(path)) return 'administrator'
-  return /(?<!\/(?:lists|reports))\/new$|\/records\/files$/.test(path) ? 'staff' : 'reader'
+  return /(?<!\/(?:lists|reports))\/new$|\/records\/files$|\/documents\/(mail$|post)/.test(path) ? 'staff' : 'reader'
 }
 
 const knock = (visitor: Visitor, path: string, init: RequestInit = {}) =>
@@ -171,6 +188,11 @@ const actionRoles: Record<string, Role> = {
   keepDocument: 'staff',
   dropDocument: 'staff',
   handOutDocument: 'staff',
+  askMails: 'staff',
+  sendMails: 'staff',
+  sendMailAgain: 'staff',
+  takeMailsBack: 'staff',
+  setPost: 'administrator',
   changeLetterhead: 'administrator',
 }
 const open = ['signIn', 'startUp', 'chooseTheme']
