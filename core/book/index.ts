@@ -42,6 +42,7 @@ export {
   type Labels,
   linesIn,
   linesOfMail,
+  picturesIn,
   Mail,
   type RowsBlock,
   Template,

@@ -23,6 +23,8 @@ export const limits = {
   onlyDepth: 2,
   addressLines: 12,
   mailParagraphs: 40,
+  tableRows: 60,
+  tableColumns: 8,
   rowColumns: 20,
   letterheadLength: 300,
   columns: 60,

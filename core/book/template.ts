@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { limits } from './limits'
 import { Column, Condition, Figure, Order, Way } from './list'
-import { Paper } from './report'
+import { Paper, Picture } from './report'
 
 const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 const isBold = z.literal(true).optional()
@@ -87,6 +87,20 @@ const plain = [
     align: z.enum(['middle', 'end']).optional(),
     /** Without what it says beneath. */
     bare: z.literal(true).optional(),
+  }),
+  /** A picture that is kept with the book, so many millimetres wide. */
+  z.strictObject({
+    kind: z.literal('picture'),
+    picture: Picture,
+    wide: z.int().min(5).max(400),
+    align: z.enum(['middle', 'end']).optional(),
+  }),
+  /** A table of one's own: its rows, each with as many lines of text as it has columns. */
+  z.strictObject({
+    kind: z.literal('table'),
+    rows: z.array(z.array(Line).min(1).max(limits.tableColumns).readonly()).min(1).max(limits.tableRows).readonly(),
+    /** The first row names the columns, and stands again on each page. */
+    headed: z.literal(true).optional(),
   }),
   /** A line across. */
   z.strictObject({ kind: z.literal('line') }),
@@ -193,5 +207,12 @@ export const blocksIn = (blocks: readonly Block[]): readonly Block[] =>
 export const linesOfMail = ({ subject, message }: Mail): readonly (readonly Inline[])[] => [subject, ...message]
 
 /** The lines of text in a block. */
-export const linesIn = (block: Block): readonly (readonly Inline[])[] =>
-  block.kind === 'words' || block.kind === 'point' ? [block.of] : block.kind === 'address' ? block.lines : []
+export function linesIn(block: Block): readonly (readonly Inline[])[] {
+  if (block.kind === 'words' || block.kind === 'point') return [block.of]
+  if (block.kind === 'table') return block.rows.flat()
+  return block.kind === 'address' ? block.lines : []
+}
+
+/** The pictures that stand in a text, by their hashes. */
+export const picturesIn = ({ blocks }: Pick<Template, 'blocks'>): readonly string[] =>
+  blocksIn(blocks).flatMap((block) => (block.kind === 'picture' ? [block.picture.hash] : []))

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import type { Letterhead, Template } from '@/core/book'
+import { type Letterhead, picturesIn, type Template } from '@/core/book'
 import { runningPeriod, writeRunning } from '@/core/kinds'
 import {
   documentMeasures,
@@ -105,7 +105,7 @@ export async function* makePdfs(
   const { reads, template, answers, letterhead, who } = writings
   const { book } = reads.live
   const measures = documentMeasures(read)
-  const pictures = await picturesFor(db, template.bare ? undefined : letterhead)
+  const pictures = await picturesFor(db, template.bare ? undefined : letterhead, picturesIn(template))
   const made = new Date()
   for (const [at, filled] of all.entries()) {
     const number = numberOf(at)

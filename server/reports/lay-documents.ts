@@ -1,4 +1,4 @@
-import type { Letterhead, List, Template } from '@/core/book'
+import { type Letterhead, type List, picturesIn, type Template } from '@/core/book'
 import { type Answers, readList } from '@/core/lists'
 import {
   documentMeasures,
@@ -123,7 +123,7 @@ export function documentsWork(writings: Writings): Work<Written> | { readonly pr
     title: template.name,
     book: book.name,
     isOpening,
-    pictures: () => picturesFor(reads.db, template.bare ? undefined : writings.letterhead),
+    pictures: () => picturesFor(reads.db, template.bare ? undefined : writings.letterhead, picturesIn(template)),
     lay: (onBegin, onPages) => writeAll(writings, found.read, onBegin, onPages),
   }
 }

@@ -63,6 +63,9 @@ export async function picturesBy(db: Database, hashes: readonly string[]): Promi
   return new Map(rows.map(({ hash, contents }) => [hash, contents]))
 }
 
-/** Those that stand on everything that is printed. */
-export const picturesFor = (db: Database, letterhead: Letterhead | undefined): Promise<Pictures> =>
-  picturesBy(db, letterhead?.logo ? [letterhead.logo.hash] : [])
+/** Those that stand on everything that is printed, and those of a document's own text. */
+export const picturesFor = (
+  db: Database,
+  letterhead: Letterhead | undefined,
+  own: readonly string[] = [],
+): Promise<Pictures> => picturesBy(db, [...(letterhead?.logo ? [letterhead.logo.hash] : []), ...own])

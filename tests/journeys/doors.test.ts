@@ -125,8 +125,10 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
 
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
-  if (/\/(workshop|office)(\/|$)|\/records\/pictures$/.test(path)) return 'administrator'
-  return /(?<!\/(?:lists|reports))\/new$|\/records\/files$|\/documents\/(mail$|post)/.test(path) ? 'staff' : 'reader'
+  if (/\/(workshop|office)(\/|$)/.test(path)) return 'administrator'
+  return /(?<!\/(?:lists|reports))\/new$|\/records\/(files|pictures)$|\/documents\/(mail$|post)/.test(path)
+    ? 'staff'
+    : 'reader'
 }
 
 const knock = (visitor: Visitor, path: string, init: RequestInit = {}) =>

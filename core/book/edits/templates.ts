@@ -25,6 +25,8 @@ function tidyBlock(block: Block): Block {
       return { ...block, of: tidyLine(block.of) }
     case 'address':
       return { ...block, lines: block.lines.map(tidyLine) }
+    case 'table':
+      return { ...block, rows: block.rows.map((row) => row.map(tidyLine)) }
     case 'signatures':
       return { ...block, of: block.of.map((words) => bare(words).trim() || '…') }
     case 'only':

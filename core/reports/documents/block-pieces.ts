@@ -3,6 +3,8 @@ import type { Run } from '../../letters'
 import type { Item } from '../page'
 import { gap, type Piece } from './piece'
 import { codePieces } from './code-pieces'
+import { picturePieces } from './picture-pieces'
+import { tablePieces } from './table-pieces'
 import { fieldPieces } from './field-pieces'
 import { rowsPieces } from './rows-pieces'
 import { runsOf } from './runs-of'
@@ -54,6 +56,10 @@ function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
     }
     case 'code':
       return codePieces(writing, block)
+    case 'picture':
+      return picturePieces(writing, block)
+    case 'table':
+      return [gap(size * 0.6), ...tablePieces(writing, block)]
     case 'line':
       return [{ height: 1, above: size * 0.8, draw: (y) => [lineAt(frame.left, y, frame.width, 0.6)] }, gap(size * 0.3)]
     case 'room':

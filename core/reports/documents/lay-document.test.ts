@@ -6,7 +6,7 @@ import { runs } from '@/tests/support/runs'
 import { type Block, type Column, type Inline, type Letterhead, linesIn, type Template } from '../../book'
 import { evenWidth } from '../../letters'
 import { wordProblem } from '../../words'
-import type { Page } from '../page'
+import type { Page, TextItem } from '../page'
 import type { CodeDrawing } from './code-drawing'
 import { windowBox } from './envelope'
 import type { Filled } from './filled'
@@ -304,6 +304,20 @@ const block: fc.Arbitrary<Block> = fc.oneof(
   }),
   fc.constant(rows),
   fc.constant({ kind: 'line' as const }),
+  fc.record({
+    kind: fc.constant('table' as const),
+    rows: fc.array(fc.array(line, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 5 }),
+    headed: fc.option(fc.constant(true as const), { nil: undefined }),
+  }),
+  fc.record({
+    kind: fc.constant('picture' as const),
+    picture: fc.record({
+      hash: fc.constant('a'.repeat(64)),
+      width: fc.integer({ min: 1, max: 1200 }),
+      height: fc.integer({ min: 1, max: 1200 }),
+    }),
+    wide: fc.integer({ min: 5, max: 400 }),
+  }),
   fc.record({ kind: fc.constant('room' as const), lines: fc.integer({ min: 1, max: 20 }) }),
   fc.record({ kind: fc.constant('signatures' as const), of: fc.array(some, { minLength: 1, maxLength: 3 }) }),
   fc.constant({ kind: 'turn' as const }),
@@ -349,6 +363,15 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
           if (!isOneLetter) expect(right).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
           if (isRoomy) expect(item.y).toBeLessThanOrEqual(frame.bottom + 0.1)
         }
+        for (const item of page.items) {
+          if (item.kind !== 'picture') continue
+          expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
+          expect(item.x + item.width).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
+          if (isRoomy) expect(item.y + item.height).toBeLessThanOrEqual(frame.bottom + 0.1)
+          const isOn = ({ x, y }: TextItem) =>
+            x < item.x + item.width && x > item.x && y > item.y + 0.5 && y < item.y + item.height
+          if (isRoomy) expect(textsOn(page).filter(isOn)).toEqual([])
+        }
         if (isRoomy) expectNothingOnAnother(textsOn(page), -0.05)
       }
     }),
@@ -362,7 +385,11 @@ const lettersOf = (texts: readonly string[]) =>
 test('every letter that is written is on the pages, once', () => {
   fc.assert(
     fc.property(cases, (one) => {
-      const written = one.blocks.filter(({ kind }) => ['words', 'point', 'address', 'signatures'].includes(kind))
+      // The head of a table stands again on each of its pages.
+      const written = one.blocks.flatMap((each): Block[] => {
+        if (each.kind === 'table') return [{ kind: 'table', rows: each.rows }]
+        return ['words', 'point', 'address', 'signatures'].includes(each.kind) ? [each] : []
+      })
       const { pages } = ofCase({ ...one, blocks: written, town: 'Otterby', head: undefined })
       const shown: Readonly<Record<string, string>> = {
         day: '12 Mar 2027',
@@ -415,4 +442,18 @@ test('every letter of every row is on the pages, once, however high the row', ()
     }),
     runs(80),
   )
+})
+
+test('the headings of a table stand again on each page that it goes on to; no row of a few lines is torn', () => {
+  const cell = (words: string) => [{ kind: 'text' as const, words }]
+  const rows = [
+    [cell('What'), cell('How')],
+    ...Array.from({ length: 59 }, (_, at) => [cell(`row ${at}`), cell('gently '.repeat(30))]),
+  ]
+  const { pages } = ofCase({
+    ...{ paper: { size: 'a4', margin: 20, turned: undefined }, letters: 10, town: '', cells: [], head: undefined },
+    blocks: [{ kind: 'table', rows, headed: true }],
+  })
+  expect(pages.length).toBeGreaterThan(2)
+  for (const page of pages) expect(textsOn(page).filter(({ words }) => words === 'What')).toHaveLength(1)
 })

@@ -13,6 +13,7 @@ import { MailChoices } from './editor/mail-choices'
 import { PartChoices } from './editor/part-choices'
 import { type Selected, setSettings } from './editor/selected'
 import { SettingsChoices } from './editor/settings-choices'
+import { TableChoices } from './editor/table-choices'
 import type { Settings } from './editor/text-of'
 import { whyTooLong } from './why-too-long'
 
@@ -66,7 +67,7 @@ function Wrongs({ template }: { readonly template: Template }) {
   )
 }
 
-function Chosen({ editor, table, settings, selected: { part, only, mail }, onCondition }: Props) {
+function Chosen({ editor, table, settings, selected: { part, only, mail, table: own }, onCondition }: Props) {
   return (
     <>
       {part && <PartChoices editor={editor} part={part} />}
@@ -82,7 +83,8 @@ function Chosen({ editor, table, settings, selected: { part, only, mail }, onCon
         </section>
       )}
       {mail && <MailChoices editor={editor} table={table} mail={mail} />}
-      {!part && !mail && <SettingsChoices settings={settings} onChange={(to) => setSettings(editor, to)} />}
+      {own && !part && <TableChoices editor={editor} />}
+      {!part && !mail && !own && <SettingsChoices settings={settings} onChange={(to) => setSettings(editor, to)} />}
     </>
   )
 }

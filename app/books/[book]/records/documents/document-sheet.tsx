@@ -19,6 +19,7 @@ import { DocumentPages } from './document-pages'
 import { DocumentContext, useExample } from './editor/example'
 import { IndexBeside } from './editor/index-beside'
 import { OnlyDialog } from './editor/only-dialog'
+import { none } from './editor/selected'
 import { TextArea } from './editor/text-area'
 import type { Settings } from './editor/text-of'
 import { Toolbar } from './editor/toolbar'
@@ -31,8 +32,6 @@ interface Props {
   readonly kept: Template | undefined
   readonly start: Template
 }
-
-const nothingChosen = { part: undefined, only: undefined, mail: undefined }
 
 /** The record with whose values a document is shown: the one that was chosen, or the first. */
 function useShown(table: Table, template: Template) {
@@ -79,7 +78,7 @@ export function DocumentSheet({ table, kept, start }: Props) {
       table={table}
       template={template}
       settings={(draft.text.attrs?.settings ?? {}) as Settings}
-      selected={isWriting ? selected : nothingChosen}
+      selected={isWriting ? selected : none}
       isLeft={draft.isLeft}
       onAnew={draft.beginAnew}
       onCondition={() => setAsking('condition')}

@@ -8,7 +8,7 @@ import { useLeaving } from '@/ui/use-leaving'
 import { useRecords } from '../records-context'
 import { draftOf, forgetDraft, keepDraft } from './editor/drafts'
 import { documentNodes } from './editor/nodes'
-import { type Selected, selectedIn } from './editor/selected'
+import { none, selectedIn } from './editor/selected'
 import { templateOf, textOf } from './editor/text-of'
 
 interface Wish {
@@ -17,8 +17,6 @@ interface Wish {
   readonly kept: Template | undefined
   readonly start: Template
 }
-
-const nothing: Selected = { part: undefined, only: undefined, mail: undefined }
 
 /** As it is once it was in the editor: its columns numbered as they come. */
 const keptShape = (template: Template): Template => templateOf(template, textOf(template))
@@ -41,8 +39,8 @@ export function useDocumentDraft({ table, kept, start }: Wish) {
     onCreate: note,
     onUpdate: note,
   })
-  const selector = ({ editor: one }: { editor: Editor | null }) => (one ? selectedIn(one) : nothing)
-  const selected = useEditorState({ editor, selector }) ?? nothing
+  const selector = ({ editor: one }: { editor: Editor | null }) => (one ? selectedIn(one) : none)
+  const selected = useEditorState({ editor, selector }) ?? none
   const isChanged = before === undefined || !sameJson(keptShape(before), template)
   const begun = useMemo(() => keptShape(start), [start])
   const isTouched = mayChange && isChanged && !sameJson(begun, template)

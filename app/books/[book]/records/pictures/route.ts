@@ -6,7 +6,7 @@ import { mostMegabytes, storePicture } from '@/server/reports'
 const mostBytes = (mostMegabytes + 1) * 1024 * 1024
 
 /** Takes a picture for what the office prints, and answers with its hash. */
-export const POST = bookRoute('administrator', async ({ db, stored }, request) => {
+export const POST = bookRoute('staff', async ({ db, stored }, request) => {
   if (Number(request.headers.get('content-length') ?? 0) > mostBytes)
     return refused(413, fail({ kind: 'file-too-big', megabytes: mostMegabytes }))
   const form = await request.formData().catch(() => undefined)

@@ -4,13 +4,11 @@ import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import { answered } from '@/app/answered'
 import type { Picture } from '@/core/book'
-import { type Result, wordProblem } from '@/core/words'
+import { wordProblem } from '@/core/words'
 import { Button, Labelled, PassageBox, TextBox, WordButton } from '@/ui/kit'
+import { pictureTypes, takePicture } from '../pictures/take-picture'
 import { useRecords } from '../records-context'
 import { changeLetterhead } from './actions'
-
-/** A picture may have so many megabytes. */
-const mostMegabytes = 10
 
 /** What stands on everything that the office prints; administrators alone change it. */
 export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
@@ -79,18 +77,11 @@ function LogoBox({ logo, onChange, onWrong }: LogoProps) {
   const [busy, setBusy] = useState(false)
   const take = async (file: File | undefined) => {
     if (!file) return
-    if (file.size > mostMegabytes * 1024 * 1024)
-      return onWrong(wordProblem({ kind: 'file-too-big', megabytes: mostMegabytes }))
     setBusy(true)
-    const form = new FormData()
-    form.set('file', file)
-    const kept = await fetch(`${base}/pictures`, { method: 'POST', body: form })
-      .then((answer) => answer.json() as Promise<Result<Picture>>)
-      .catch(() => undefined)
+    const taken = await takePicture(base, file)
     setBusy(false)
-    if (!kept) return onWrong('The picture could not be sent. Try again in a moment.')
-    onWrong(kept.ok ? '' : wordProblem(kept.problem))
-    if (kept.ok) onChange(kept.value)
+    onWrong(typeof taken === 'string' ? taken : '')
+    if (typeof taken !== 'string') onChange(taken)
   }
   return (
     <div className="flex flex-col gap-1.5">
@@ -98,7 +89,7 @@ function LogoBox({ logo, onChange, onWrong }: LogoProps) {
         <input
           id="letterhead-logo"
           type="file"
-          accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
+          accept={pictureTypes}
           disabled={busy}
           onChange={(event) => void take(event.target.files?.[0])}
           className="w-full text-[13px]"

@@ -10,7 +10,7 @@ import { classNames } from '@/ui/kit'
 import { useRecords } from '../../records-context'
 import { columnOf } from './column-of'
 import { exampleOf, useDocument } from './example'
-import type { CodeParts, FieldsParts } from './text-of'
+import type { CodeParts, FieldsParts, PictureParts } from './text-of'
 
 interface FrameProps {
   readonly selected: boolean
@@ -142,6 +142,24 @@ export function CodeView({ node, selected }: NodeViewProps) {
         {found.column.heading}: {exampleOf(book, within, { shows: parts.shows }, found.column) || '–'}
       </p>
     </Frame>
+  )
+}
+
+export function PictureView({ node, selected }: NodeViewProps) {
+  const { base } = useRecords()
+  const { picture, wide, align } = node.attrs.parts as PictureParts
+  return (
+    <NodeViewWrapper
+      className={classNames('my-2', align === 'middle' ? 'text-center' : align === 'end' && 'text-right')}
+    >
+      {/* eslint-disable-next-line @next/next/no-img-element -- it is the office's own, and no larger than its page */}
+      <img
+        src={`${base}/pictures/${picture.hash}`}
+        alt="A picture in the document"
+        style={{ width: `${wide}mm` }}
+        className={classNames('inline-block h-auto max-w-full', selected && 'outline-2 outline-[#14625c]')}
+      />
+    </NodeViewWrapper>
   )
 }
 

@@ -1,6 +1,7 @@
 import { type Attribute, mergeAttributes, Node } from '@tiptap/core'
 import Document from '@tiptap/extension-document'
 import Paragraph from '@tiptap/extension-paragraph'
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table'
 import TextAlign from '@tiptap/extension-text-align'
 import { ReactNodeViewRenderer } from '@tiptap/react'
 import StarterKit from '@tiptap/starter-kit'
@@ -10,6 +11,7 @@ import {
   FieldsView,
   OnlyView,
   PageTurnView,
+  PictureView,
   RoomView,
   RowsView,
   SignaturesView,
@@ -105,6 +107,11 @@ export const documentNodes = [
   partNode({ name: 'fields', attributes: ['parts'], view: FieldsView }),
   partNode({ name: 'code', attributes: ['parts'], view: CodeView }),
   partNode({ name: 'rows', attributes: ['parts'], view: RowsView }),
+  partNode({ name: 'picture', attributes: ['parts'], view: PictureView }),
+  Table.configure({ resizable: false }),
+  TableRow,
+  TableCell.extend({ content: 'paragraph' }),
+  TableHeader.extend({ content: 'paragraph' }),
   partNode({ name: 'room', attributes: ['lines'], view: RoomView }),
   partNode({ name: 'signatures', attributes: ['of'], view: SignaturesView }),
   partNode({ name: 'pageTurn', attributes: [], view: PageTurnView }),

@@ -9,9 +9,10 @@ import { inSentence } from '@/core/words'
 import { Button, ChoiceBox, IconButton, Labelled, TextBox, TickBox, WordButton } from '@/ui/kit'
 import { useRecords } from '../../records-context'
 import { useChip } from './chip-view'
+import { PictureChoices } from './picture-choices'
 import { RowsChoices } from './rows-choices'
 import { dropPart, type Selected, setPart } from './selected'
-import type { ChipParts, CodeParts, FieldsParts } from './text-of'
+import type { ChipParts, CodeParts, FieldsParts, PictureParts } from './text-of'
 
 type Part = NonNullable<Selected['part']>
 
@@ -25,6 +26,7 @@ const titles: Readonly<Record<Part['name'], string>> = {
   code: 'A code for scanning',
   fields: 'Fields with their names',
   rows: 'Rows',
+  picture: 'A picture',
   room: 'Room to write by hand',
   signatures: 'To be signed',
   pageTurn: 'A new page',
@@ -47,6 +49,9 @@ export function PartChoices({ editor, part }: Props) {
         <FieldsChoices parts={part.attrs.parts as FieldsParts} onChange={(parts) => set({ parts })} />
       )}
       {part.name === 'rows' && <RowsChoices part={part} onChange={(parts) => set({ parts })} />}
+      {part.name === 'picture' && (
+        <PictureChoices parts={part.attrs.parts as PictureParts} onChange={(parts) => set({ parts })} />
+      )}
       {part.name === 'room' && (
         <Labelled label="How many lines" htmlFor="room-lines">
           <ChoiceBox

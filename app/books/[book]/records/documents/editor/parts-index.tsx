@@ -2,13 +2,25 @@
 
 import { NodeSelection } from '@tiptap/pm/state'
 import type { Editor, JSONContent } from '@tiptap/react'
-import { useState } from 'react'
-import { type Book, type ColumnShows, linkOf, linkWith, type List, type Table, tableOf, type Way } from '@/core/book'
+import { useRef, useState } from 'react'
+import { toast } from 'sonner'
+import {
+  type Book,
+  type ColumnShows,
+  linkOf,
+  linkWith,
+  type List,
+  type Picture,
+  type Table,
+  tableOf,
+  type Way,
+} from '@/core/book'
 import { mailPlaces, rowWays, usualRows, withReadyMail } from '@/core/reports'
 import { inSentence, plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { WordButton } from '@/ui/kit'
 import { CalculateDialog } from '../../lists/calculate/calculate-dialog'
+import { pictureTypes, takePicture } from '../../pictures/take-picture'
 import { useRecords } from '../../records-context'
 import { saidNames } from './chip-view'
 import { FieldTree } from './field-tree'
@@ -70,6 +82,10 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
         <Part onPick={() => putIn(editor, { type: 'address', content: [{ type: 'paragraph' }] })}>Address</Part>
         {mailPlaces(book, table).length > 0 && <Part onPick={() => putMail(editor, book, table)}>E-mail</Part>}
         <Part onPick={() => put('code', { parts: { as: 'code128', shows: keyShows(table) } })}>Code for scanning</Part>
+        <PictureButton onTaken={(picture) => put('picture', { parts: { picture, wide: usualWidth } })} />
+        <Part onPick={() => editor.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
+          Table
+        </Part>
         <Part onPick={() => put('horizontalRule')}>A line across</Part>
         <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
         <Part onPick={() => put('signatures', { of: ['Day', 'Signed'] })}>To be signed</Part>
@@ -162,3 +178,33 @@ const Part = ({ onPick, children }: { readonly onPick: () => void; readonly chil
     </button>
   </li>
 )
+
+/** How wide a picture is at first, in millimetres. */
+const usualWidth = 60
+
+/** Takes a picture from this computer. */
+function PictureButton({ onTaken }: { readonly onTaken: (picture: Picture) => void }) {
+  const { base } = useRecords()
+  const box = useRef<HTMLInputElement>(null)
+  const take = async (file: File | undefined) => {
+    if (!file) return
+    const taken = await takePicture(base, file)
+    if (typeof taken === 'string') toast(taken)
+    else onTaken(taken)
+    if (box.current) box.current.value = ''
+  }
+  return (
+    <>
+      <Part onPick={() => box.current?.click()}>Picture</Part>
+      <li hidden>
+        <input
+          ref={box}
+          type="file"
+          aria-label="Picture from this computer"
+          accept={pictureTypes}
+          onChange={(event) => void take(event.target.files?.[0])}
+        />
+      </li>
+    </>
+  )
+}

@@ -4,7 +4,7 @@ import { NodeSelection, type Transaction } from '@tiptap/pm/state'
 import { sameJson } from '@/core/words'
 import type { Settings } from './text-of'
 
-const names = ['chip', 'code', 'fields', 'rows', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
+const names = ['chip', 'code', 'fields', 'rows', 'picture', 'room', 'signatures', 'pageTurn', 'horizontalRule'] as const
 export type PartName = (typeof names)[number]
 
 interface At {
@@ -17,7 +17,12 @@ export interface Selected {
   readonly part: (At & { readonly name: PartName }) | undefined
   readonly only: At | undefined
   readonly mail: At | undefined
+  /** The table of one's own that one writes in. */
+  readonly table: At | undefined
 }
+
+/** Nothing is chosen. */
+export const none: Selected = { part: undefined, only: undefined, mail: undefined, table: undefined }
 
 const isPart = (name: string): name is PartName => (names as readonly string[]).includes(name)
 
@@ -27,9 +32,10 @@ export function selectedIn(editor: Editor): Selected {
   const name = node?.type.name ?? ''
   const part = node && isPart(name) ? { name, at: selection.from, attrs: node.attrs } : undefined
   const own = node && { at: selection.from, attrs: node.attrs }
-  if (name === 'only') return { part: undefined, only: own, mail: undefined }
-  if (name === 'mail') return { part: undefined, only: undefined, mail: own }
-  return { part, only: around(selection.$from, 'only'), mail: around(selection.$from, 'mail') }
+  if (name === 'only') return { ...none, only: own }
+  if (name === 'mail') return { ...none, mail: own }
+  const { $from } = selection
+  return { part, only: around($from, 'only'), mail: around($from, 'mail'), table: around($from, 'table') }
 }
 
 /** The innermost node of a kind around a place. */

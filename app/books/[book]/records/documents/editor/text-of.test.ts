@@ -44,6 +44,17 @@ const plain = fc.oneof(
     column: fc.constantFrom('c1', 'c2'),
     bare: bold,
   }),
+  fc.record({
+    kind: fc.constant('picture' as const),
+    picture: fc.constant({ hash: 'a'.repeat(64), width: 300, height: 200 }),
+    wide: fc.integer({ min: 5, max: 200 }),
+    align: fc.constantFrom('middle' as const, 'end' as const, undefined),
+  }),
+  fc.record({
+    kind: fc.constant('table' as const),
+    rows: fc.array(fc.array(line, { minLength: 2, maxLength: 2 }), { minLength: 1, maxLength: 3 }),
+    headed: bold,
+  }),
   fc.constant({ kind: 'line' as const }),
   fc.record({ kind: fc.constant('room' as const), lines: fc.integer({ min: 1, max: 9 }) }),
   fc.record({ kind: fc.constant('signatures' as const), of: fc.array(words, { minLength: 1, maxLength: 3 }) }),

@@ -31,8 +31,12 @@ export interface MailParts extends Pick<Mail, 'attached'> {
   readonly shows: ColumnShows
 }
 
+/** A picture in the text. */
+export type PictureParts = Omit<Extract<Block, { kind: 'picture' }>, 'kind'>
+
 type OnlyBlock = Extract<Block, { kind: 'only' }>
 
+const turn: Inline = { kind: 'turn' }
 const aligns = { middle: 'center', end: 'right' } as const
 
 /** A document as the editor has it. */
@@ -102,6 +106,21 @@ export function textOf({ id: _id, table: _table, columns, blocks, mail, ...setti
         return { type: 'rows', attrs: { parts: block } }
       case 'only':
         return { type: 'only', attrs: { id: block.id, when: block.when }, content: blocksOf(block.of) }
+      case 'picture': {
+        const { kind: _kind, ...parts } = block
+        return { type: 'picture', attrs: { parts } }
+      }
+      case 'table': {
+        const cellOf = (line: readonly Inline[], row: number): JSONContent => ({
+          type: block.headed && row === 0 ? 'tableHeader' : 'tableCell',
+          content: [paragraph(line)],
+        })
+        const rowOf = (row: readonly (readonly Inline[])[], at: number): JSONContent => ({
+          type: 'tableRow',
+          content: row.map((line) => cellOf(line, at)),
+        })
+        return { type: 'table', content: block.rows.map(rowOf) }
+      }
       case 'line':
         return { type: 'horizontalRule' }
       case 'room':
@@ -195,6 +214,15 @@ export function templateOf({ id, table }: Pick<Template, 'id' | 'table'>, text: 
         const { id: own, when } = node.attrs as Pick<OnlyBlock, 'id' | 'when'>
         const of = (node.content ?? []).flatMap(blockOf)
         return of.length > 0 ? [{ kind: 'only', id: own, when, of }] : []
+      }
+      case 'picture':
+        return [{ kind: 'picture', ...(node.attrs?.parts as PictureParts) }]
+      case 'table': {
+        const rows = (node.content ?? []).map(({ content = [] }) =>
+          content.map((cell) => paragraphsIn(cell).flatMap((line, at) => [...(at > 0 ? [turn] : []), ...lineOf(line)])),
+        )
+        const headed = node.content?.[0]?.content?.[0]?.type === 'tableHeader'
+        return [{ kind: 'table', rows, ...(headed && { headed: true as const }) }]
       }
       case 'horizontalRule':
         return [{ kind: 'line' }]
