@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit'
-import { stretchesOf } from '@/core/letters'
+import { evenWidth, stretchesOf } from '@/core/letters'
 import {
   type Item,
   type Page,
@@ -40,11 +40,28 @@ const paths: Readonly<Record<FaceName, string>> = {
   furtherBold: typefaces[further].bold,
 }
 
+/** What a line of a page is, for whoever has it read out. */
+type Tag = 'P' | 'H1' | 'H2' | 'Figure'
+
+/** Something that the file has already, by its number. */
+interface Written {
+  readonly id: number
+  readonly gen: number
+}
+
 /** The document as the library has it, with what it writes pages by. */
 type Document = InstanceType<typeof PDFDocument> & {
   readonly _font: PdfFace
-  readonly page: { readonly fonts: Record<string, object>; readonly height: number }
+  readonly page: {
+    readonly fonts: Record<string, object>
+    readonly height: number
+    readonly structParentTreeKey: number
+  }
+  subset?: number | undefined
+  subset_conformance?: string
   addContent(operators: string): void
+  appendXML(part: string): void
+  getStructParentTree(): { get(key: number): (Written | null)[] }
   openImage(contents: Buffer): object
   image(picture: object, x: number, y: number, size: { width: number; height: number }): unknown
 }
@@ -78,6 +95,10 @@ export class ReportPdf {
   private readonly pictures: ReadonlyMap<string, Buffer>
   private readonly opened = new Map<string, object>()
   private readonly outlines: PDFKit.PDFOutline[] = []
+  /** What is read out, page by page. */
+  private readonly structure: PDFKit.PDFStructureElement
+  /** Some letter was drawn that no typeface has. */
+  private isLacking = false
 
   constructor(
     private readonly sheet: Sheet,
@@ -91,9 +112,18 @@ export class ReportPdf {
       pdfVersion: '1.7',
       lang: 'en-GB',
       displayTitle: true,
+      tagged: true,
+      subset: 'PDF/A-2b',
       info: { Title: title, Author: author, Creator: 'Hearth Table', CreationDate: made },
     }) as Document
+    // All of its text is in Unicode, which the library has no name for.
+    this.document.subset_conformance = 'U'
+    // The library puts title and author into XML as they are.
+    const append = this.document.appendXML.bind(this.document)
+    this.document.appendXML = (part) => append(part.replace(/(<rdf:li[^>]*>)(.*)(?=<\/rdf:li>)/s, asXml))
     this.pictures = pictures ?? new Map()
+    this.structure = this.document.struct('Document')
+    this.document.addStructure(this.structure)
   }
 
   /** The file as it is written. */
@@ -102,15 +132,42 @@ export class ReportPdf {
   }
 
   page({ items, marks }: Page): void {
-    this.document.addPage({ size: [this.sheet.width, this.sheet.height], margin: 0 })
+    const { document } = this
+    document.addPage({ size: [this.sheet.width, this.sheet.height], margin: 0 })
     for (const { level, words } of marks) this.mark(level, words)
-    for (const item of items) if (item.kind === 'picture') this.picture(item)
-    const drawn = items.map((item) => this.drawn(item))
+    const section = document.struct('Sect')
+    this.structure.add(section)
+    for (const item of items) if (item.kind === 'picture') this.picture(item, section)
     // From the foot of the page up, as PDF has it.
-    this.document.addContent(`q 1 0 0 -1 0 ${number(this.sheet.height)} cm\n${drawn.join('\n')}\nQ`)
+    document.addContent(`q 1 0 0 -1 0 ${number(this.sheet.height)} cm`)
+    document.markContent('Artifact', { type: 'Layout' })
+    document.addContent(items.flatMap((item) => (item.kind === 'text' ? [] : [this.drawn(item)])).join('\n'))
+    document.endMarkedContent()
+    for (const { tag, texts } of linesOf(items)) {
+      const content = document.markStructureContent(tag)
+      document.addContent(texts.map((item, at) => this.drawn(spaced(item, texts[at + 1]))).join('\n'))
+      document.endMarkedContent()
+      section.add(document.struct(tag, {}, content))
+    }
+    document.addContent('Q')
+    section.end()
+    this.lighten()
+  }
+
+  /** What is written already need only be known by its number: thousands of pages would fill the memory otherwise. */
+  private lighten(): void {
+    const owners = this.document.getStructParentTree().get(this.document.page.structParentTreeKey)
+    for (const [at, owner] of owners.entries()) {
+      if (!owner) continue
+      const { id, gen } = owner
+      owners[at] = Object.assign(Object.create(Object.getPrototypeOf(owner) as object), { id, gen }) as Written
+    }
   }
 
   end(): void {
+    // What has no letter for something isn't as an archive wants it, and doesn't say that it is.
+    if (this.isLacking) this.document.subset = undefined
+    this.structure.end()
     this.document.end()
   }
 
@@ -121,12 +178,15 @@ export class ReportPdf {
   }
 
   /** The library puts a picture into the file once, however often it is drawn. */
-  private picture({ x, y, width, height, hash }: PictureItem): void {
+  private picture({ x, y, width, height, hash }: PictureItem, section: PDFKit.PDFStructureElement): void {
     const found = this.pictures.get(hash)
     if (!found) return
     const known = this.opened.get(hash) ?? this.document.openImage(found)
     this.opened.set(hash, known)
+    const content = this.document.markStructureContent('Figure')
     this.document.image(known, x, y, { width, height })
+    this.document.endMarkedContent()
+    section.add(this.document.struct('Figure', { alt: 'Picture' }, content))
   }
 
   private drawn(item: Item): string {
@@ -153,8 +213,9 @@ export class ReportPdf {
 
   private text({ x, size, bold, tone, words }: TextItem, y: string): string {
     const stretches = stretchesOf(words, size, bold ? 'bold' : 'regular').map(({ face, words: some, from }) => {
-      const own =
-        face === 'further' || (face === 'none' && this.hasFurther(some)) ? ('further' as const) : ('own' as const)
+      const isFurther = face === 'further' || (face === 'none' && this.hasFurther(some))
+      if (face === 'none' && !isFurther) this.isLacking = true
+      const own = isFurther ? ('further' as const) : ('own' as const)
       const name = bold ? (`${own}Bold` as const) : own
       const { id } = this.use(name)
       return `/${id} ${number(size)} Tf 1 0 0 1 ${number(x + from)} ${y} Tm <${this.encoded(name, some)}> Tj`
@@ -192,3 +253,43 @@ export class ReportPdf {
     return made
   }
 }
+
+interface Line {
+  readonly tag: Tag
+  readonly texts: readonly TextItem[]
+}
+
+/** The texts of a page, line by line as they are read; what is bold and larger than the rest is a heading. */
+function linesOf(items: readonly Item[]): Line[] {
+  const lines = new Map<number, TextItem[]>()
+  const sizes = new Map<number, number>()
+  for (const item of items) {
+    if (item.kind !== 'text') continue
+    const line = lines.get(item.y)
+    if (line) line.push(item)
+    else lines.set(item.y, [item])
+    sizes.set(item.size, (sizes.get(item.size) ?? 0) + item.words.length)
+  }
+  const usual = Math.max(
+    ...[...sizes]
+      .sort(([, a], [, b]) => b - a)
+      .slice(0, 1)
+      .map(([size]) => size),
+    1,
+  )
+  return [...lines.values()].map((texts) => {
+    const size = Math.max(...texts.map((one) => one.size))
+    const isHeading = texts.every(({ bold }) => bold) && size > usual * 1.1
+    return { tag: isHeading ? (size > usual * 1.5 ? 'H1' : 'H2') : 'P', texts }
+  })
+}
+
+/** With a space at its end where something stands apart after it: read out, or copied, they are two words. */
+function spaced(item: TextItem, next: TextItem | undefined): TextItem {
+  if (!next || item.words.endsWith(' ')) return item
+  const end = item.x + evenWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
+  return next.x - end > item.size * 0.15 ? { ...item, words: `${item.words} ` } : item
+}
+
+const asXml = (_all: string, before: string, words: string): string =>
+  before + words.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')

@@ -76,14 +76,15 @@ function ColumnRow({ id, heading, isShown, isLone, isFirst, isLast, onTick, onMo
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className="flex items-center gap-0.5"
     >
-      <span
+      <button
+        type="button"
         {...attributes}
         {...listeners}
         aria-label={`Move ${heading}`}
-        className="flex h-7 w-5 flex-none cursor-grab items-center justify-center rounded-sm text-ash-5"
+        className="flex size-7 flex-none cursor-grab items-center justify-center rounded-sm text-ash-5"
       >
         <GripVertical size={14} aria-hidden />
-      </span>
+      </button>
       <div className="min-w-0 flex-1">
         <TickBox
           id={`report-column-${id}`}
