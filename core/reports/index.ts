@@ -23,5 +23,5 @@ export { makeReady, readyFor, type ReadyKind, readyKinds, readyTitles } from './
 export { type FittedLabels, LabelSheets } from './documents/labels'
 export type { CodeDrawing } from './documents/code-drawing'
 export { usualRows } from './documents/ready/draft'
-export { mostReceivers, type WrittenMail, writeMail } from './documents/mail'
+export { writeMail } from './documents/mail'
 export { mailPlaces, withReadyMail } from './documents/ready/ready-mail'

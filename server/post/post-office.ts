@@ -5,7 +5,7 @@ import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 
 /** How a connection to a post office is kept safe: from its first word on, after a word of agreement, or not at all. */
-export const safeties = ['tls', 'agreed', 'none'] as const
+const safeties = ['tls', 'agreed', 'none'] as const
 export type Safety = (typeof safeties)[number]
 
 /** A real post office's address, and how one signs in there. */
@@ -17,7 +17,7 @@ export interface RealOffice {
 }
 
 /** By which post office a book's e-mails go, and who they are from. */
-export interface PostOffice {
+interface PostOffice {
   readonly senderName: string
   readonly senderAddress: string
   /** None where it is the one that ships with the program, from which nothing leaves the machine. */
@@ -70,21 +70,31 @@ export async function setPostOffice(
 ): Promise<Result<null>> {
   const address = senderAddress.trim()
   if (!isEmailAddress(address)) return fail({ kind: 'not-email', text: address })
-  const before = await postOfficeOf(db, book)
-  // A password goes with the host that it was given for, and to no other.
-  const isSame = before?.real?.host === real?.host && before?.real?.user === real?.user
-  const kept = password === undefined && isSame ? before?.sealed : undefined
-  const sealed = real?.user ? (password ? await sealData(password, { password: secret(), ttl: 0 }) : kept) : undefined
+  const sealed = await sealedFor(db, book, real, password)
   await run(
     db,
     `REPLACE INTO \`${db.catalogue}\`.post_offices
      (book_id, sender_name, sender_address, host, port, safety, user, password) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`,
     [
-      ...[book, senderName.trim(), address, real?.host ?? null, real?.port ?? null, real?.safety ?? null],
-      ...[real?.user ?? null, sealed ?? null],
+      ...[book, senderName.trim(), address],
+      ...(real ? [real.host, real.port, real.safety, real.user ?? null] : [null, null, null, null]),
+      sealed ?? null,
     ],
   )
   return ok(null)
+}
+
+/** The password of a post office, sealed: a new one, or the one before where it goes with the same machine and user. */
+async function sealedFor(
+  db: Catalogue,
+  book: string,
+  real: RealOffice | undefined,
+  password: string | undefined,
+): Promise<string | undefined> {
+  if (!real?.user) return undefined
+  if (password !== undefined) return sealData(password, { password: secret(), ttl: 0 })
+  const before = await postOfficeOf(db, book)
+  return before?.real?.host === real.host && before.real.user === real.user ? before.sealed : undefined
 }
 
 /** The password that was sealed; undefined where it can't be opened any more. */

@@ -13,7 +13,7 @@ export interface WrittenMail {
 }
 
 /** So many get one e-mail at the most. */
-export const mostReceivers = 20
+const mostReceivers = 20
 
 const longestSubject = 200
 

@@ -39,7 +39,7 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
     charset,
   )
   const mails = { tableName: 'mails', schema }
-  await tables.addIndex(mails as never, {
+  await tables.addIndex(mails, {
     fields: ['book_id', 'table_id', { name: 'ref', length: 400 }],
     name: 'of_record',
   })

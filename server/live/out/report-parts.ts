@@ -101,7 +101,7 @@ const plainOf = (cell: ListLine['cells'][string] | undefined): string | null => 
 const exactKinds = new Set(['whole', 'exact', 'money'])
 
 /** The columns that can be carried from page to page: totals of the records' own exact numbers, which each has once. */
-export function carriedColumns({ reads, read, shown }: ReportWalk): readonly ReadFigure[] {
+function carriedColumns({ reads, read, shown }: ReportWalk): readonly ReadFigure[] {
   const { book } = reads.live
   return read.figures.filter(
     ({ name, column }) =>

@@ -68,7 +68,25 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [],
           ))}
         />
       )}
-      {stored && papers.length > 0 && (
+      {stored && <HandedOut papers={papers} mails={mails} />}
+      {stored && (
+        <Note
+          mark="info"
+          head={stored.row.rev === 1 ? `Entered ${ago(stored.row.changedAt)}` : `Changed ${ago(stored.row.changedAt)}`}
+        >
+          {stored.row.changedBy ? `By ${stored.row.changedBy}.` : 'By another tool.'}
+        </Note>
+      )}
+    </>
+  )
+}
+
+/** What was handed out for the record, and what was sent. */
+function HandedOut({ papers, mails }: { readonly papers: readonly Paper[]; readonly mails: readonly Mail[] }) {
+  const { base } = useRecords()
+  return (
+    <>
+      {papers.length > 0 && (
         <Note
           mark="info"
           head={`${counted(papers.length, 'paper')} handed out`}
@@ -79,7 +97,7 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [],
           ))}
         />
       )}
-      {stored && mails.length > 0 && (
+      {mails.length > 0 && (
         <Note
           mark="info"
           head={counted(mails.length, 'e-mail')}
@@ -90,14 +108,6 @@ export function RecordMargin({ tableId, stored, wrongs, lists = [], papers = [],
             </MarginLink>
           ))}
         />
-      )}
-      {stored && (
-        <Note
-          mark="info"
-          head={stored.row.rev === 1 ? `Entered ${ago(stored.row.changedAt)}` : `Changed ${ago(stored.row.changedAt)}`}
-        >
-          {stored.row.changedBy ? `By ${stored.row.changedBy}.` : 'By another tool.'}
-        </Note>
       )}
     </>
   )

@@ -9,7 +9,8 @@ import { useRecords } from '../records-context'
 import { draftOf, forgetDraft, keepDraft } from './editor/drafts'
 import { documentNodes } from './editor/nodes'
 import { none, selectedIn } from './editor/selected'
-import { templateOf, textOf } from './editor/text-of'
+import { templateOf } from './editor/template-of'
+import { textOf } from './editor/text-of'
 
 interface Wish {
   readonly table: Table

@@ -1,6 +1,6 @@
 import type { JSONContent } from '@tiptap/react'
 import { Template } from '@/core/book'
-import { templateOf } from './text-of'
+import { templateOf } from './template-of'
 
 const settings = { name: 'x', paper: { size: 'a4', margin: 20 }, letters: 10 }
 

@@ -24,6 +24,7 @@ import { pictureTypes, takePicture } from '../../pictures/take-picture'
 import { useRecords } from '../../records-context'
 import { saidNames } from './chip-view'
 import { FieldTree } from './field-tree'
+import { selectedIn } from './selected'
 import { type Settings, textOf } from './text-of'
 
 interface Props {
@@ -83,9 +84,7 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
         {mailPlaces(book, table).length > 0 && <Part onPick={() => putMail(editor, book, table)}>E-mail</Part>}
         <Part onPick={() => put('code', { parts: { as: 'code128', shows: keyShows(table) } })}>Code for scanning</Part>
         <PictureButton onTaken={(picture) => put('picture', { parts: { picture, wide: usualWidth } })} />
-        <Part onPick={() => editor.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
-          Table
-        </Part>
+        <Part onPick={() => putIn(editor, emptyTable)}>Table</Part>
         <Part onPick={() => put('horizontalRule')}>A line across</Part>
         <Part onPick={() => put('room', { lines: 4 })}>Room to write by hand</Part>
         <Part onPick={() => put('signatures', { of: ['Day', 'Signed'] })}>To be signed</Part>
@@ -108,11 +107,26 @@ export function PartsIndex({ editor, table, onOnly }: Props) {
   )
 }
 
+const cells = (type: string): JSONContent => ({
+  type: 'tableRow',
+  content: Array.from({ length: 3 }, () => ({ type, content: [{ type: 'paragraph' }] })),
+})
+/** Three by three, the first row for headings. */
+const emptyTable: JSONContent = {
+  type: 'table',
+  content: [cells('tableHeader'), cells('tableCell'), cells('tableCell')],
+}
+
 /** Puts something into the text: after what is chosen there, never in its place. */
 function putIn(editor: Editor, content: JSONContent): void {
   const { selection } = editor.state
   const chain = editor.chain().focus()
-  if (selection instanceof NodeSelection) chain.insertContentAt(selection.to, content).run()
+  const { table, mail } = selectedIn(editor)
+  const around = content.type === 'chip' ? undefined : (table ?? mail)
+  const node = around && editor.state.doc.nodeAt(around.at)
+  // A table, and an e-mail, hold nothing but text: what else there is stands after them.
+  if (around && node) chain.insertContentAt(around.at + node.nodeSize, content).run()
+  else if (selection instanceof NodeSelection) chain.insertContentAt(selection.to, content).run()
   else chain.insertContent(content).run()
 }
 

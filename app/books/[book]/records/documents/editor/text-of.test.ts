@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { runs } from '@/tests/support/runs'
 import { type Block, type Inline, type Mail, Template } from '@/core/book'
-import { templateOf, textOf } from './text-of'
+import { templateOf } from './template-of'
+import { textOf } from './text-of'
 
 const words = fc.string({ minLength: 1, maxLength: 20 })
 const bold = fc.option(fc.constant(true as const), { nil: undefined })

@@ -72,7 +72,7 @@ interface PostProps {
 }
 
 /** Where e-mails go. */
-export const PostNote = ({ sender: { host }, mayChange, base }: PostProps) => (
+const PostNote = ({ sender: { host }, mayChange, base }: PostProps) => (
   <Note
     mark="info"
     head={host ? `By ${host}` : 'By the post office that comes with the program'}

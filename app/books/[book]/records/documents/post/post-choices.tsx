@@ -40,29 +40,26 @@ function Choices(start: Omit<Props, 'maySet'>) {
   const router = useRouter()
   const [name, setName] = useState(start.senderName)
   const [address, setAddress] = useState(start.senderAddress)
-  const [isReal, setReal] = useState(start.real !== undefined)
-  const [host, setHost] = useState(start.real?.host ?? '')
-  const [safety, setSafety] = useState<Safety>(start.real?.safety ?? 'agreed')
-  const [port, setPort] = useState(String(start.real?.port ?? usualPorts.agreed))
-  const [user, setUser] = useState(start.real?.user ?? '')
-  const [password, setPassword] = useState('')
+  const [isReal, setIsReal] = useState(start.real !== undefined)
+  const [real, setReal] = useState<Typed>(() => typedOf(start.real))
   const [problem, setProblem] = useState<string>()
-  const isPort = /^\d{1,5}$/.test(port) && Number(port) >= 1 && Number(port) <= 65535
   const keep = async () => {
-    if (isReal && !host.trim()) return setProblem('Type the name of the machine, as your mail provider says it.')
-    if (isReal && !isPort) return setProblem('A port is a number from 1 to 65535, most often 465 or 587.')
-    const real = { host: host.trim(), port: Number(port), safety, ...(user.trim() && { user: user.trim() }) }
+    const wrong = isReal ? wrongIn(real) : undefined
+    if (wrong) return setProblem(wrong)
+    const { host, port, safety, user, password } = real
     const done = await answered(
       setPost(id, {
         senderName: name,
         senderAddress: address,
-        ...(isReal && { real }),
+        ...(isReal && {
+          real: { host: host.trim(), port: Number(port), safety, ...(user.trim() && { user: user.trim() }) },
+        }),
         ...(isReal && password && { password }),
       }),
     )
     if (!done.ok) return setProblem(wordProblem(done.problem))
     setProblem(undefined)
-    setPassword('')
+    setReal({ ...real, password: '' })
     toast('Saved. The next e-mails go out so.')
     router.refresh()
   }
@@ -88,72 +85,10 @@ function Choices(start: Omit<Props, 'maySet'>) {
           { value: 'own', words: 'The one here' },
           { value: 'real', words: 'A real one' },
         ]}
-        onChange={(to) => setReal(to === 'real')}
+        onChange={(to) => setIsReal(to === 'real')}
       />
       {!isReal && <p className="text-[13px] text-ash-6">For trying: nothing leaves this machine.</p>}
-      {isReal && (
-        <>
-          <Labelled label="Machine" htmlFor="post-host" hint="As your mail provider says it.">
-            <TextBox
-              id="post-host"
-              value={host}
-              maxLength={254}
-              placeholder="post.firm.example"
-              onChange={(event) => setHost(event.target.value)}
-            />
-          </Labelled>
-          <Labelled label="The connection is" htmlFor="post-safety">
-            <ChoiceBox
-              id="post-safety"
-              value={safety}
-              onChange={(event) => {
-                const to = event.target.value as Safety
-                setSafety(to)
-                setPort(String(usualPorts[to]))
-              }}
-            >
-              {Object.entries(safetyWords).map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </ChoiceBox>
-          </Labelled>
-          <Labelled label="Port" htmlFor="post-port">
-            <TextBox
-              id="post-port"
-              value={port}
-              inputMode="numeric"
-              onChange={(event) => setPort(event.target.value)}
-            />
-          </Labelled>
-          <Labelled label="User (optional)" htmlFor="post-user">
-            <TextBox
-              id="post-user"
-              value={user}
-              maxLength={254}
-              autoComplete="off"
-              onChange={(event) => setUser(event.target.value)}
-            />
-          </Labelled>
-          {user.trim() && (
-            <Labelled
-              label="Password"
-              htmlFor="post-password"
-              hint={start.hasPassword ? 'One is kept, sealed. Empty: it stays.' : 'It is kept sealed, and never shown.'}
-            >
-              <TextBox
-                id="post-password"
-                type="password"
-                value={password}
-                maxLength={500}
-                autoComplete="new-password"
-                onChange={(event) => setPassword(event.target.value)}
-              />
-            </Labelled>
-          )}
-        </>
-      )}
+      {isReal && <RealFields real={real} hasPassword={start.hasPassword} onChange={setReal} />}
       {problem && (
         <p role="alert" className="text-[13px] text-ember">
           {problem}
@@ -163,5 +98,101 @@ function Choices(start: Omit<Props, 'maySet'>) {
         Save
       </Button>
     </section>
+  )
+}
+
+/** A real post office as it is typed. */
+interface Typed {
+  readonly host: string
+  readonly port: string
+  readonly safety: Safety
+  readonly user: string
+  readonly password: string
+}
+
+const typedOf = (real: RealOffice | undefined): Typed => ({
+  host: real?.host ?? '',
+  port: String(real?.port ?? usualPorts.agreed),
+  safety: real?.safety ?? 'agreed',
+  user: real?.user ?? '',
+  password: '',
+})
+
+function wrongIn({ host, port }: Typed): string | undefined {
+  if (!host.trim()) return 'Type the name of the machine, as your mail provider says it.'
+  const isPort = /^\d{1,5}$/.test(port) && Number(port) >= 1 && Number(port) <= 65535
+  return isPort ? undefined : 'A port is a number from 1 to 65535, most often 465 or 587.'
+}
+
+interface RealProps {
+  readonly real: Typed
+  readonly hasPassword: boolean
+  readonly onChange: (real: Typed) => void
+}
+
+/** Where a real post office is, and how one signs in there. */
+function RealFields({ real, hasPassword, onChange }: RealProps) {
+  const set = (to: Partial<Typed>) => onChange({ ...real, ...to })
+  return (
+    <>
+      <Labelled label="Machine" htmlFor="post-host" hint="As your mail provider says it.">
+        <TextBox
+          id="post-host"
+          value={real.host}
+          maxLength={254}
+          placeholder="post.firm.example"
+          onChange={(event) => set({ host: event.target.value })}
+        />
+      </Labelled>
+      <Labelled label="The connection is" htmlFor="post-safety">
+        <ChoiceBox
+          id="post-safety"
+          value={real.safety}
+          onChange={(event) => {
+            const to = event.target.value as Safety
+            set({ safety: to, port: String(usualPorts[to]) })
+          }}
+        >
+          {Object.entries(safetyWords).map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </ChoiceBox>
+      </Labelled>
+      <Labelled label="Port" htmlFor="post-port">
+        <TextBox
+          id="post-port"
+          value={real.port}
+          inputMode="numeric"
+          onChange={(event) => set({ port: event.target.value })}
+        />
+      </Labelled>
+      <Labelled label="User (optional)" htmlFor="post-user">
+        <TextBox
+          id="post-user"
+          value={real.user}
+          maxLength={254}
+          autoComplete="off"
+          onChange={(event) => set({ user: event.target.value })}
+        />
+      </Labelled>
+      {real.user.trim() && (
+        <Labelled
+          label="Password"
+          htmlFor="post-password"
+          hint={hasPassword ? 'One is kept, sealed. Empty: it stays.' : 'It is kept sealed, and never shown.'}
+        >
+          <TextBox
+            id="post-password"
+            type="password"
+            value={real.password}
+            maxLength={500}
+            autoComplete="new-password"
+            onChange={(event) => set({ password: event.target.value })}
+          />
+        </Labelled>
+      )}
+    </>
   )
 }
