@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import sharp from 'sharp'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { servedAskedBook } from '../support/asked-book'
 import { type Browser, Key } from '../support/browser'
@@ -312,4 +313,41 @@ test('what was changed is taken back; removed, it is gone', async () => {
   await browser.press('Remove it')
   await browser.read('No document is kept yet')
   expect((await browser.complaints()).filter((one) => !/ERR_ABORTED/.test(one))).toEqual([])
+})
+
+test('a table and a picture stand in the text, after each other, and on the pages', async () => {
+  await browser.go(`${book.path}/records/documents/new?of=visit&as=ready-sheet`)
+  await browser.read('Put into the text')
+  await putPart('Parts', 'Table')
+  await browser.see('.document-text table')
+  await browser.driver.wait(
+    () => script<boolean>('return document.querySelector(".document-text th") !== null'),
+    60_000,
+  )
+  await (await browser.see('.document-text th')).click()
+  await browser.type('What was found')
+  await browser.press('Row after')
+  await browser.press('Column after')
+  const cells = () => script<number>('return document.querySelectorAll(".document-text td, .document-text th").length')
+  await browser.driver.wait(async () => (await cells()) === 16, 60_000, 'It never had sixteen cells.')
+  const picture = join(folder, 'stove.png')
+  writeFileSync(
+    picture,
+    await sharp({ create: { width: 60, height: 30, channels: 3, background: '#d9a441' } })
+      .png()
+      .toBuffer(),
+  )
+  // A browser's own window for choosing a file is out of reach.
+  await script('document.querySelector(\'[aria-label="Picture from this computer"]\').parentElement.hidden = false')
+  await (await browser.see('[aria-label="Picture from this computer"]')).sendKeys(picture)
+  await browser.see('.document-text img')
+  // What is no text stands after the table, which is whole.
+  expect(await cells()).toBe(16)
+  expect(await faults(browser)).toEqual([])
+  await browser.press('As pages')
+  await untilOnPage('What was found')
+  await browser.driver.wait(
+    () => script<boolean>(`return document.querySelector('svg[aria-label^="Page 1"] image') !== null`),
+    60_000,
+  )
 })
