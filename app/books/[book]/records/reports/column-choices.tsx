@@ -74,7 +74,7 @@ function ColumnRow({ id, heading, isShown, isLone, isFirst, isLast, onTick, onMo
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className="flex items-center gap-0.5"
+      className="flex items-center gap-1.5"
     >
       <button
         type="button"
