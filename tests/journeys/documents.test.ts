@@ -328,7 +328,8 @@ test('a table and a picture stand in the text, after each other, and on the page
   await browser.type('What was found')
   await browser.press('Row after')
   await browser.press('Column after')
-  const cells = () => script<number>('return document.querySelectorAll(".document-text td, .document-text th").length')
+  const cells = () =>
+    script<number>('return document.querySelector(".document-text table").querySelectorAll("td, th").length')
   await browser.driver.wait(async () => (await cells()) === 16, 60_000, 'It never had sixteen cells.')
   const picture = join(folder, 'stove.png')
   writeFileSync(
