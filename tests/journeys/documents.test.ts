@@ -341,7 +341,7 @@ test('a table and a picture stand in the text, after each other, and on the page
   // A browser's own window for choosing a file is out of reach.
   await script('document.querySelector(\'[aria-label="Picture from this computer"]\').parentElement.hidden = false')
   await (await browser.see('[aria-label="Picture from this computer"]')).sendKeys(picture)
-  await browser.see('.document-text img')
+  await browser.see('.document-text img[alt="A picture in the document"]')
   // What is no text stands after the table, which is whole.
   expect(await cells()).toBe(16)
   expect(await faults(browser)).toEqual([])
