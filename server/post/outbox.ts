@@ -175,6 +175,7 @@ export async function lastMailed(
   book: string,
   template: string,
   refs: readonly string[],
+  transaction?: Transaction,
 ): Promise<ReadonlyMap<string, string>> {
   if (refs.length === 0) return new Map()
   const rows = await select<{ ref: string; at: string }>(
@@ -183,6 +184,7 @@ export async function lastMailed(
      WHERE book_id = ? AND template_id = ? AND state NOT IN ('refused', 'back') AND ref IN (${refs.map(() => '?').join(', ')})
      GROUP BY ref`,
     [book, template, ...refs],
+    transaction,
   )
   return new Map(rows.map(({ ref, at }) => [ref, at]))
 }

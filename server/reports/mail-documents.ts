@@ -1,7 +1,9 @@
 import { writeMail, withReadyMail, type Filled, type Said } from '@/core/reports'
 import { fail, ok, type Result } from '@/core/words'
-import { transact } from '../database'
+import { stamp } from '../clock'
+import { run, select, transact, type Transaction } from '../database'
 import { lastMailed, type Outgoing, putOut } from '../post'
+import { NotLaid } from './work'
 import { type HandingOut, keepPapers, type Made, makePdfs, prepare, type Prepared, withNumbers } from './hand-out'
 
 /** An e-mail before it goes out. */
@@ -22,6 +24,8 @@ export interface MailsToCome {
   readonly where: string
   /** What goes with each; none where nothing does. */
   readonly file: string | undefined
+  /** When it was looked who had the same before; in UTC, as the database writes it. */
+  readonly asOf: string
 }
 
 /** The document with its e-mail, or with the one that goes with it where nothing else is said. */
@@ -31,8 +35,11 @@ function withMail(handing: HandingOut): Result<HandingOut> {
   return template ? ok({ ...handing, writings: { ...writings, template } }) : fail({ kind: 'mail-nowhere' })
 }
 
-const written = ({ writings }: HandingOut, { read }: Prepared, filled: Filled, said: Said) =>
-  writeMail({ book: writings.reads.live.book, read, filled, said }, read.template.mail!)
+function written({ writings }: HandingOut, { read }: Prepared, filled: Filled, said: Said) {
+  const { mail } = read.template
+  if (!mail) throw new Error('Expected a document with an e-mail.')
+  return writeMail({ book: writings.reads.live.book, read, filled, said }, mail)
+}
 
 /** What would be sent for some records. */
 export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCome>> {
@@ -42,6 +49,7 @@ export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCo
   if (!found.ok) return found
   const { all, read } = found.value
   const { db, book, writings } = mailing.value
+  const asOf = stamp()
   const before = await lastMailed(
     db,
     book,
@@ -49,6 +57,7 @@ export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCo
     all.map(({ ref }) => ref),
   )
   return ok({
+    asOf,
     where: read.columns.get(read.template.mail?.to ?? '')?.heading ?? '',
     file: read.template.mail?.attached && `${writings.template.name}.pdf`,
     mails: all.map((filled) => ({
@@ -71,9 +80,13 @@ const saidBefore = ({ writings }: HandingOut): Said => ({
  * Puts the e-mails of some records where they wait to be sent, all of them or none. What keeps what is handed out is
  * handed out with it. Records without an address get neither.
  * @param only these records of them; all where it is undefined
+ * @param asOf when whoever sends them looked who had the same before: what was sent since then is not sent again unasked
  * @returns how many
  */
-export async function mailDocuments(handing: HandingOut, only?: ReadonlySet<string>): Promise<Result<number>> {
+export async function mailDocuments(
+  handing: HandingOut,
+  { only, asOf = stamp() }: { readonly only?: ReadonlySet<string>; readonly asOf?: string } = {},
+): Promise<Result<number>> {
   const mailing = withMail(handing)
   if (!mailing.ok) return mailing
   const found = await prepare(mailing.value, 'sent')
@@ -96,13 +109,17 @@ export async function mailDocuments(handing: HandingOut, only?: ReadonlySet<stri
     ...written(mailing.value, prepared, filled, said),
     file: isAttached ? { name: `${title}.pdf`, ...(paper ? { paper } : pdf && { pdf }) } : undefined,
   })
+  const put = async (mails: readonly Outgoing[], transaction: Transaction) => {
+    await oneAtATime(mailing.value, transaction)
+    const refs = mails.map(({ ref }) => ref)
+    const since = [...(await lastMailed(db, book, template.id, refs, transaction)).values()].filter((at) => at > asOf)
+    if (since.length > 0) throw new NotLaid({ kind: 'mail-meanwhile', many: since.length })
+    await putOut(db, book, account, mails, transaction)
+  }
   if (template.handed) {
     const kept = await withNumbers(db, async (transaction) => {
       const papers = await keepPapers(mailing.value, prepared, transaction)
-      await putOut(
-        db,
-        book,
-        account,
+      await put(
         papers.map((paper) => outgoing(paper, paper.id)),
         transaction,
       )
@@ -113,6 +130,23 @@ export async function mailDocuments(handing: HandingOut, only?: ReadonlySet<stri
   if (isAttached)
     for await (const made of makePdfs(mailing.value, prepared, () => undefined)) mails.push(outgoing(made))
   else mails.push(...all.map((filled) => outgoing({ filled, said: saidBefore(handing), title: template.name })))
-  await transact(db, (transaction) => putOut(db, book, account, mails, transaction))
+  await transact(db, (transaction) => put(mails, transaction))
   return ok(all.length)
+}
+
+/**
+ * Whoever sends the same document at the same moment waits here, and then sees what went before. The row that is locked
+ * counts nothing; that of the book itself would keep others from its design.
+ */
+async function oneAtATime({ db, book, writings }: HandingOut, transaction: Transaction): Promise<void> {
+  const table = `\`${db.catalogue}\`.paper_numbers`
+  const key = [book, writings.template.id, 'mail']
+  await run(
+    db,
+    `INSERT INTO ${table} (book_id, template_id, period, last) VALUES (?, ?, ?, 0) ON DUPLICATE KEY UPDATE last = last`,
+    key,
+    transaction,
+  )
+  const where = 'book_id = ? AND template_id = ? AND period = ?'
+  await select(db, `SELECT last FROM ${table} WHERE ${where} FOR UPDATE`, key, transaction)
 }

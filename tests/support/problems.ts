@@ -276,6 +276,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'document-number-taken': { kind: 'document-number-taken' },
   'mail-none': { kind: 'mail-none', name: 'Bill' },
   'mail-nowhere': { kind: 'mail-nowhere' },
+  'mail-meanwhile': { kind: 'mail-meanwhile', many: 3 },
   'mail-gone': { kind: 'mail-gone' },
   'document-nobody': { kind: 'document-nobody', name: 'Bill' },
   'list-days-the-wrong-way': { kind: 'list-days-the-wrong-way' },

@@ -18,6 +18,8 @@ export const documentProblems = {
   'mail-none': ({ name }: { readonly name: string }) =>
     `None of these records has an e-mail address to send ${name} to. Fill it in first, or print ${name}.`,
   'mail-nowhere': () => 'Nothing that this document is for has an e-mail address. Add such a field to a table first.',
+  'mail-meanwhile': ({ many }: { readonly many: number }) =>
+    `Somebody sent it meanwhile to ${many === 1 ? 'one' : many} of these. Nothing was sent now: look again who is left.`,
   'mail-gone': () => 'This e-mail is no longer there, or was sent meanwhile.',
   'document-nobody': ({ name }: { readonly name: string }) =>
     `There is no record to write ${name} for. Choose others, or change the list.`,

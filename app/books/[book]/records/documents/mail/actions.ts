@@ -57,11 +57,15 @@ export const askMails = bookAction('staff', Wish, async (at, wish) => {
 /** Sends them: to these records of them. How many. */
 export const sendMails = bookAction(
   'staff',
-  Wish.extend({ only: z.array(z.string().min(1).max(3000)).min(1).max(500) }),
-  async (at, { only, ...wish }) => {
+  Wish.extend({
+    only: z.array(z.string().min(1).max(3000)).min(1).max(500),
+    /** When it was looked who had it before. */
+    asOf: z.string().max(30),
+  }),
+  async (at, { only, asOf, ...wish }) => {
     const handing = await handingOf(at, wish)
     if (!handing.ok) return handing
-    const sent = await told(mailDocuments(handing.value, new Set(only)))
+    const sent = await told(mailDocuments(handing.value, { only: new Set(only), asOf }))
     if (sent.ok) sendNow(at.db)
     return sent
   },

@@ -71,7 +71,7 @@ function useMails({ table, template, of }: Omit<Props, 'sender'>) {
 const sendWords = (many: number): string =>
   many === 0 ? 'Send' : many === 1 ? 'Send it' : `Send ${counted(many, 'e-mail')}`
 
-const nothing: MailsToCome = { mails: [], where: '', file: undefined }
+const nothing: MailsToCome = { mails: [], where: '', file: undefined, asOf: '' }
 
 function Mails({ table, template, of, sender }: Props) {
   const { id, base } = useRecords()
@@ -80,14 +80,17 @@ function Mails({ table, template, of, sender }: Props) {
   const [chosen, setChosen] = useState<string>()
   const [again, setAgain] = useState(false)
   const [busy, setBusy] = useState(false)
-  const { mails, where, file } = asked.data?.ok ? asked.data.value : nothing
+  const { mails, where, file, asOf } = asked.data?.ok ? asked.data.value : nothing
   const going = mails.filter(({ to, before }) => to.length > 0 && (again || before === undefined))
   const shown = mails.find(({ ref }) => ref === chosen) ?? going[0] ?? mails[0]
   const send = async () => {
     setBusy(true)
-    const made = await answered(sendMails(id, { ...wish, only: going.map(({ ref }) => ref) }))
+    const made = await answered(sendMails(id, { ...wish, only: going.map(({ ref }) => ref), asOf }))
     setBusy(false)
-    if (!made.ok) return void toast(wordProblem(made.problem))
+    if (!made.ok) {
+      toast(wordProblem(made.problem))
+      return void asked.refetch()
+    }
     toast(`${counted(made.value, 'e-mail')} on the way.`)
     router.push(`${base}/documents/sent`)
   }
