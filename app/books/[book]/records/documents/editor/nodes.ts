@@ -108,7 +108,7 @@ export const documentNodes = [
   partNode({ name: 'code', attributes: ['parts'], view: CodeView }),
   partNode({ name: 'rows', attributes: ['parts'], view: RowsView }),
   partNode({ name: 'picture', attributes: ['parts'], view: PictureView }),
-  Table.configure({ resizable: false }),
+  Table.configure({ resizable: false, HTMLAttributes: { class: 'own-table' } }),
   TableRow,
   TableCell.extend({ content: 'paragraph' }),
   TableHeader.extend({ content: 'paragraph' }),
