@@ -95,6 +95,9 @@ export async function connect(url: string): Promise<Database> {
   return { sequelize, catalogue, asking }
 }
 
+/** What LIKE finds some letters with, wherever they stand. */
+export const containing = (letters: string): string => `%${letters.replace(/[\\%_]/g, '\\$&')}%`
+
 /** Reads rows. Values are parameters, never text in the statement. */
 export const select = <T extends object = Row>(
   db: Database,

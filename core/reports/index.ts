@@ -13,6 +13,7 @@ export {
 } from './page'
 export type { Carrying, PaperPart } from './table'
 export { crossedTable } from './crossed'
+export { carriedFigures, carryingOf } from './carrying'
 export { documentMeasures, layDocument } from './documents/lay-document'
 export type { Filled, FilledRows, Said } from './documents/filled'
 export { type ReadTemplate, readTemplate } from './documents/read-template'

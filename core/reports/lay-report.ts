@@ -43,6 +43,8 @@ export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'a
 
 /** What came of making everything fit. */
 export interface Fitted {
+  /** What stands over its columns; none where its chart stands alone. */
+  readonly headings: readonly string[]
   readonly rows: number
   /** Rows in which a column takes more than one line, by its place; those of none are left out. */
   readonly wrapped: Readonly<Record<number, number>>
@@ -75,7 +77,7 @@ export class ReportLayer {
   private readonly lacking = new Set<string>()
 
   constructor(
-    columns: readonly PaperColumn[],
+    private readonly columns: readonly PaperColumn[],
     sample: readonly (readonly string[])[],
     private readonly look: ReportLook,
     private readonly words: ReportWords,
@@ -145,6 +147,7 @@ export class ReportLayer {
 
   get fitted(): Fitted {
     return {
+      headings: this.isChartAlone ? [] : this.columns.map(({ heading }) => heading),
       lacking: [...this.lacking],
       rows: this.count,
       wrapped: this.wrapped,

@@ -22,6 +22,7 @@ export const irregularPlurals: Readonly<Record<string, string>> = {
   geese: 'goose',
   mice: 'mouse',
   oxen: 'ox',
+  mails: 'mail',
   leaves: 'leaf',
   knives: 'knife',
   wives: 'wife',

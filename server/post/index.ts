@@ -12,7 +12,7 @@ export {
   sendAgain,
   takeBack,
 } from './outbox'
-export { postOfficeOf, type RealOffice, type Safety, setPostOffice } from './post-office'
+export { postOfficeOf, sayAddress, type RealOffice, type Safety, setPostOffice } from './post-office'
 export { type Received, receivedFile, receivedOf } from './received'
 export { keepSending, sendNow, sendWaiting, usualSender } from './sending'
 export { refusedDomain } from './stand-in'

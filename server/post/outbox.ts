@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
-import { run, select, type Transaction } from '../database'
+import { containing, run, select, type Transaction } from '../database'
 import { newId } from '../ids'
 
 /**
@@ -40,6 +40,8 @@ export interface Mail {
   readonly at: string
   readonly by: string
   readonly file: string | undefined
+  /** Who it was from, once it was given to the post office. */
+  readonly sender: string | undefined
 }
 
 const mailsOf = ({ catalogue }: Catalogue) => `\`${catalogue}\`.mails`
@@ -84,10 +86,11 @@ interface Row {
   readonly at: string
   readonly by_name: string | null
   readonly file_name: string | null
+  readonly sender: string | null
 }
 
 const columns = `m.id, m.name, m.table_id, m.ref, m.label, m.receivers, m.subject, m.state, m.why, m.tries, m.made_at, m.at,
-  m.file_name, a.name AS by_name`
+  m.file_name, m.sender, a.name AS by_name`
 const from = (db: Catalogue) => `${mailsOf(db)} m LEFT JOIN \`${db.catalogue}\`.accounts a ON a.id = m.account_id`
 
 const mailOf = (row: Row): Mail => ({
@@ -105,6 +108,7 @@ const mailOf = (row: Row): Mail => ({
   at: row.at,
   by: row.by_name ?? 'somebody',
   file: row.file_name ?? undefined,
+  sender: row.sender ?? undefined,
 })
 
 /** So many are told of a record, and of all. */
@@ -124,7 +128,7 @@ export async function mailsOfRecord(db: Catalogue, book: string, table: string, 
 
 /** The newest e-mails of all, with some letters in what they are about, to whom they go or what they are for. */
 export async function newestMails(db: Catalogue, book: string, find: string): Promise<Mail[]> {
-  const like = `%${find.replace(/[\\%_]/g, '\\$&')}%`
+  const like = containing(find)
   const rows = await select<Row>(
     db,
     `SELECT ${columns} FROM ${from(db)}

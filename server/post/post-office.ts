@@ -108,3 +108,7 @@ function secret(): string {
   if (!found) throw new Error('HEARTH_SECRET is not set; start the application with npm run demo or npm run dev.')
   return found
 }
+
+/** "Emberly Flue Care <office@emberly.example>". */
+export const sayAddress = ({ name, address }: { readonly name: string; readonly address: string }): string =>
+  name ? `${name} <${address}>` : address

@@ -1,6 +1,7 @@
 import PostalMime from 'postal-mime'
 import type { Catalogue } from '../catalogue'
 import { select } from '../database'
+import { sayAddress } from './post-office'
 
 /** A message that the post office took in, as whoever gets it would see it. */
 export interface Received {
@@ -21,7 +22,7 @@ interface Row {
   readonly contents: Buffer
 }
 
-const mostShown = 100
+const mostShown = 50
 
 /** The newest messages of a book that the post office took in. */
 export async function receivedOf(db: Catalogue, book: string): Promise<Received[]> {
@@ -40,7 +41,7 @@ async function receivedIn({ id, received_at: at, receivers: to, contents }: Row)
     id,
     at,
     to,
-    from: [read.from?.name, read.from?.address && `<${read.from.address}>`].filter(Boolean).join(' '),
+    from: sayAddress({ name: read.from?.name ?? '', address: read.from?.address ?? '' }),
     subject: read.subject ?? '',
     text: read.text?.trimEnd() ?? '',
     files: read.attachments.map(({ filename, content }) => ({

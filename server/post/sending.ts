@@ -4,7 +4,7 @@ import { stamp } from '../clock'
 import { run, select, transact } from '../database'
 import { log } from '../log'
 import { mailPdf } from './outbox'
-import { openedPassword, postOfficeOf } from './post-office'
+import { openedPassword, postOfficeOf, sayAddress } from './post-office'
 import { standIn } from './stand-in'
 
 /** How long until it is tried again, in minutes: after the first time, the second, and so on; then it is given up. */
@@ -127,10 +127,12 @@ async function officeFor(db: Catalogue, book: string): Promise<Office> {
 /** Sends an e-mail that was noted as on its way, and notes what came of it. */
 async function sendOne(db: Catalogue, due: Due, at: Promise<Office>): Promise<void> {
   const { id, book_id: book, subject, message, file_name: fileName } = due
-  const note = (state: string, why: string | null, when: string) =>
-    run(db, `UPDATE ${mailsOf(db)} SET state = ?, why = ?, at = ? WHERE id = ? AND state = 'going'`, [
-      ...[state, why?.slice(0, 400) ?? null, when, id],
-    ])
+  const note = (state: string, why: string | null, when: string, sender: string | null = null) =>
+    run(
+      db,
+      `UPDATE ${mailsOf(db)} SET state = ?, why = ?, at = ?, sender = COALESCE(?, sender) WHERE id = ? AND state = 'going'`,
+      [state, why?.slice(0, 400) ?? null, when, sender, id],
+    )
   try {
     const { transport, from } = await at
     const pdf = fileName === null ? undefined : await mailPdf(db, book, id)
@@ -149,7 +151,7 @@ async function sendOne(db: Catalogue, due: Due, at: Promise<Office>): Promise<vo
       }),
     })) as { rejected?: readonly string[] }
     const not = rejected?.length ? `The post office doesn’t take it to ${rejected.join(', ')}.` : null
-    await note('sent', not, stamp())
+    await note('sent', not, stamp(), sayAddress(from))
   } catch (cause) {
     const { why, isForGood } = troubleIn(cause)
     const pause = isForGood ? undefined : pauses[Number(due.tries)]

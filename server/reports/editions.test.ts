@@ -6,7 +6,7 @@ import { askedDesign } from '@/tests/support/asked-design'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live/live'
-import { dropEdition, editionNow, editionPage, editionPdf, sheetOf, startEdition } from '.'
+import { dropEdition, editionNow, editionPage, editionPdf, reportFile, startEdition } from '.'
 import { type Laid, layReport, type Laying, reportWork, wordsOf } from './lay-edition'
 import { BeingOpened, lettingGo } from './work'
 
@@ -299,7 +299,7 @@ test('the PDF holds the words of its pages, and its title', async () => {
 })
 
 test('as a spreadsheet its groups are levels of an outline, and sums are formulas that come to what the database says', async () => {
-  const { name, file } = await sheetOf(
+  const { name, file } = await reportFile(
     laying({ report: { ...report, paper: { size: 'a5', margin: 20, turned: true } } }),
     'xlsx',
   )
@@ -327,7 +327,7 @@ test('as a spreadsheet its groups are levels of an outline, and sums are formula
 })
 
 async function textOf(wish: Laying, as: 'csv' | 'html'): Promise<string> {
-  const { file } = await sheetOf(wish, as)
+  const { file } = await reportFile(wish, as)
   const parts: Buffer[] = []
   for await (const part of file) parts.push(part as Buffer)
   return Buffer.concat(parts).toString('utf8')

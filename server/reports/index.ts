@@ -8,7 +8,7 @@ export {
   editionPdf,
   startEdition,
 } from './editions'
-export { sheetKinds, type SheetKind, sheetOf } from './sheet'
+export { reportFileKinds, type ReportFileKind, reportFile } from './report-file'
 export { type Laid, type Laying, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'
 export { NotLaid } from './work'

@@ -3,6 +3,7 @@ import { type Answers, conditionsOf, readList, sayDays, sayList } from '@/core/l
 import {
   around,
   type Carrying,
+  carryingOf,
   type Fitted,
   leastLetters,
   type Measures,
@@ -24,7 +25,7 @@ import { hasShape } from '../papers'
 import { picturesFor } from './pictures'
 import { chartOf, crossedOf } from './shown-groups'
 import { lettingGo, type OnPages, type Work } from './work'
-import { carryingOf, longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
+import { longestNumbers, type Reads, reportParts, type ReportWalk } from '../live'
 
 /** What a report is laid of. */
 export interface Laying {
@@ -127,7 +128,7 @@ export async function layReport(
     const { columns } = crossed ?? { columns: listed }
     const isAlone = chart !== undefined && report.chart === 'alone'
     const sample = crossed || isAlone ? [] : [...(await longestNumbers(walk))]
-    const carrying = crossed ? undefined : carryingOf(walk)
+    const carrying = crossed ? undefined : carryingOf(reads.live.book, read, shown)
     const parts: PaperPart[] = []
     let full: Page[] = []
     let layer: ReportLayer | undefined

@@ -1,7 +1,7 @@
 import { documentMeasures, layDocument, type Page, readTemplate, type TextItem } from '@/core/reports'
 import type { Answers } from '@/core/lists'
 import type { Catalogue } from '../catalogue'
-import { ofOneMoment, select } from '../database'
+import { containing, ofOneMoment, select } from '../database'
 import type { Reads } from '../live'
 import { codeFor } from '../papers'
 import { fillDocuments } from './fill-documents'
@@ -65,7 +65,7 @@ export async function papersOf(db: Catalogue, book: string, table: string, ref: 
 
 /** What was handed out last, of all, with some letters in what it is called, its number or what it is for. */
 export async function newestPapers(db: Catalogue, book: string, find: string): Promise<Paper[]> {
-  const like = `%${find.replace(/[\\%_]/g, '\\$&')}%`
+  const like = containing(find)
   const rows = await select<Row>(
     db,
     `SELECT ${columns} FROM ${tables(db)} WHERE p.book_id = ? AND (p.name LIKE ? OR p.label LIKE ? OR p.number LIKE ?)

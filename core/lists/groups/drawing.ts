@@ -19,6 +19,8 @@ export interface Drawing {
   /** Where each place stands across, where it is one point. */
   readonly across?: readonly (number | null)[]
   readonly writeAcross?: (value: number) => string
+  /** How many more there are than are drawn. */
+  readonly more?: ChartData['more']
 }
 
 export type DrawnChart = ReadShown & { readonly chart: ChartKind }
@@ -42,6 +44,7 @@ export function drawingOf(book: Book, read: ReadList, { of, chart, against }: Dr
     of: sayOf(of),
     along: against ? sayOf(against) : groupAt(read, 0).words,
     write: writing(of),
+    more: data.more,
     ...(against && {
       across: (data.across ?? []).map((value) => (value === null ? null : Number(value))),
       writeAcross: writing(against),

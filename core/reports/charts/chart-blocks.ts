@@ -22,7 +22,7 @@ export function chartBlocks(drawn: Drawn, drawing: Drawing, room: number): Block
   const isPlot = kind === 'lines' || kind === 'scatter'
   const plot = isPlot && plotBlock(drawn, drawing, room)
   const body = plot ? [plot] : isPlot ? [tooSmall(drawn)] : barBlocks(drawn, drawing)
-  return [title, ...legend, ...body].map((block) => ({ ...block, of: 'chart' as const }))
+  return [title, ...legend, ...body, ...notDrawn(drawn, drawing)].map((block) => ({ ...block, of: 'chart' as const }))
 }
 
 /** On paper so small nothing could be told from a chart. */
@@ -33,3 +33,16 @@ const tooSmall = (drawn: Drawn): Block =>
     tone: 'grey',
     above: 0,
   })
+
+/** That there is more than is drawn, where there is: a picture must not look whole when it isn't. */
+function notDrawn(drawn: Drawn, { places, series, more }: Drawing): Block[] {
+  const said = [
+    ...(more && more.places > 0 ? [`The first ${places.length} are drawn, ${more.places} more are not.`] : []),
+    ...(more && more.series > 0
+      ? [`The first ${series.length} of ${series.length + more.series} are told apart; the others are not drawn.`]
+      : []),
+  ]
+  const { size } = drawn.measures
+  const look = { size: Math.max(6, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
+  return said.length > 0 ? [wordsBlock(drawn, said.join(' '), look)] : []
+}

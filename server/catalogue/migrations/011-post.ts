@@ -24,6 +24,8 @@ export async function up(tables: QueryInterface, schema: string): Promise<void> 
       receivers: { type: DataTypes.TEXT, allowNull: false },
       subject: text(400),
       message: long,
+      // As it was when it was sent: who e-mails are from may change.
+      sender: text(400, true),
       file_name: text(120, true),
       // Of a document that keeps what is handed out, the paper is what goes with it.
       paper_id: text(20, true),

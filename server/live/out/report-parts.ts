@@ -1,7 +1,6 @@
-import { displayOf } from '@/core/expressions'
-import type { Carrying, PaperPart } from '@/core/reports'
+import { carriedFigures, type PaperPart } from '@/core/reports'
 import { inWords, cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup } from '@/core/lists'
-import { counted, inSentence, nth } from '@/core/words'
+import { counted, inSentence } from '@/core/words'
 import { askGroups } from '../read/ask-groups'
 import { askList, type ListLine } from '../read/ask-list'
 import { spread, type Walk } from './walk-list'
@@ -71,7 +70,7 @@ async function* linesOf(walk: ReportWalk, path: readonly (string | null)[]): Asy
 
 /** The same in words, as it stands on pages. */
 export async function* reportParts(walk: ReportWalk): AsyncGenerator<readonly PaperPart[]> {
-  const carried = carriedColumns(walk).map(({ column }) => column)
+  const carried = carriedFigures(walk.reads.live.book, walk.read, walk.shown).map(({ column }) => column)
   for await (const piece of reportPieces(walk)) {
     if (piece.kind === 'group') yield [piece]
     else if (piece.kind === 'lines') yield piece.lines.flatMap((line) => rowsOfLine(walk, carried, line))
@@ -97,33 +96,6 @@ function rowsOfLine(
 }
 
 const plainOf = (cell: ListLine['cells'][string] | undefined): string | null => (typeof cell === 'string' ? cell : null)
-
-const exactKinds = new Set(['whole', 'exact', 'money'])
-
-/** The columns that can be carried from page to page: totals of the records' own exact numbers, which each has once. */
-function carriedColumns({ reads, read, shown }: ReportWalk): readonly ReadFigure[] {
-  const { book } = reads.live
-  return read.figures.filter(
-    ({ name, column }) =>
-      name === 'total' &&
-      column.kind === 'field' &&
-      column.way.length === 0 &&
-      exactKinds.has(displayOf(book, column.face).kind) &&
-      shown.some((place) => columnAt(read, place).id === column.id),
-  )
-}
-
-/** How what is carried is written, and in which columns on paper; nothing where nothing can be. */
-export function carryingOf(walk: ReportWalk): Carrying | undefined {
-  const { reads, read, shown } = walk
-  const all = carriedColumns(walk)
-  if (all.length === 0) return undefined
-  const placeOf = ({ column }: ReadFigure) => shown.findIndex((place) => columnAt(read, place).id === column.id)
-  return {
-    places: all.map(placeOf),
-    write: (at, sum) => inWords(reads.live.book, nth(all, at), sum),
-  }
-}
 
 function columnAt({ columns }: Walk['read'], place: number): ReadColumn {
   const column = columns[place]

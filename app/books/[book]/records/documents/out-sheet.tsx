@@ -17,7 +17,7 @@ import { useRecords } from '../records-context'
 import { documentOf } from './documents-of'
 import { FirstLabel } from './first-label'
 import { HandedOut, HandOutButton, NotYet } from './hand-out-parts'
-import { mailPath, sentOf, type WrittenFor } from './hand-out-of'
+import { keepFor, mailPath, sentOf, type WrittenFor } from './hand-out-of'
 import { useWrittenFor } from './use-written-for'
 import { sayFor, SayWritten, TakeFile, WhichDocument } from './out-parts'
 
@@ -125,7 +125,12 @@ function OutHead({ table, template, of, edition, here, children }: HeadProps) {
       </div>
       <div className="flex flex-wrap gap-2">
         {mayChange && withReadyMail(book, template) && (
-          <Link href={mailPath(base, { table: table.id, document: template.id }, of)} className={buttonLook()}>
+          <Link
+            href={mailPath(base, { table: table.id, document: template.id }, of)}
+            // What was answered here is what is sent there.
+            onClick={() => void (of.kind !== 'record' && keepFor(base, { table: table.id, of }))}
+            className={buttonLook()}
+          >
             <Mail size={15} aria-hidden /> E-mail
           </Link>
         )}

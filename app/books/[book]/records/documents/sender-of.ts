@@ -1,5 +1,5 @@
 import type { Catalogue } from '@/server/catalogue'
-import { postOfficeOf, usualSender } from '@/server/post'
+import { postOfficeOf, sayAddress, usualSender } from '@/server/post'
 
 /** Who a book's e-mails are from, and by which post office they go. */
 export interface Sender {
@@ -11,5 +11,5 @@ export interface Sender {
 export async function senderOf(db: Catalogue, book: string): Promise<Sender> {
   const set = await postOfficeOf(db, book)
   const address = set?.senderAddress ?? usualSender
-  return { from: set?.senderName ? `${set.senderName} <${address}>` : address, host: set?.real?.host }
+  return { from: sayAddress({ name: set?.senderName ?? '', address }), host: set?.real?.host }
 }

@@ -5,14 +5,22 @@ import dynamic from 'next/dynamic'
 import { useMemo, useRef } from 'react'
 import { toast } from 'sonner'
 import type { ChartKind } from '@/core/book'
-import { chartData, drawingOf, type DrawnChart, fittingChart, groupAt, type ReadList, sayGroup } from '@/core/lists'
+import {
+  chartData,
+  type Crossing,
+  drawingOf,
+  type DrawnChart,
+  fittingChart,
+  groupAt,
+  type ReadList,
+  sayGroup,
+} from '@/core/lists'
 import { capital, inSentence } from '@/core/words'
 import { Button, WordButton } from '@/ui/kit'
 import { handOver } from '@/ui/hand-over'
 import { useRecords } from '../records-context'
 import type { ChartPicture } from './chart-canvas'
 import { CrossedTable } from './crossed-table'
-import type { Crossing } from './use-crossing'
 import type { Path } from './use-list-lines'
 
 const ChartCanvas = dynamic(() => import('./chart-canvas').then(({ ChartCanvas: canvas }) => canvas), { ssr: false })

@@ -1,25 +1,21 @@
 'use client'
 
 import { useMemo } from 'react'
-import { showValue, type Value } from '@/core/kinds'
 import {
-  cellAt,
+  type Crossing,
+  crossGroups,
   groupAt,
   type GroupCell,
   type GroupLine,
-  isNoughtOfNone,
-  measured,
   type ReadList,
   type ReadMeasure,
-  sameOf,
   sayGroup,
   sayMeasure,
-  withGaps,
+  showMeasure,
 } from '@/core/lists'
 import { capital } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import type { Crossing } from './use-crossing'
 import type { Path } from './use-list-lines'
 
 /** So many columns stand side by side. */
@@ -42,16 +38,15 @@ interface Props {
 export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Props) {
   const { book } = useRecords()
   const first = groupAt(read, 0)
-  const second = against ? undefined : read.groups[1]
-  const found = useMemo(() => new Map((crossing.both ?? []).map((line) => [sameOf(line), line])), [crossing.both])
-  const cellsOf = (lines: readonly GroupLine[]) => lines.map((line) => cellAt(line))
-  const allRows = against ? cellsOf(crossing.rows) : withGaps(book.look, first, cellsOf(crossing.rows))
-  const allColumns = second ? withGaps(book.look, second, cellsOf(crossing.columns ?? [])) : []
+  const crossed = useMemo(
+    () => crossGroups(book.look, read, against ? { ...crossing, columns: undefined, both: undefined } : crossing),
+    [book.look, read, crossing, against],
+  )
+  // What is put against something else is a point each, without those that are nowhere.
+  const allRows = against ? crossed.rows.filter((row) => crossed.ofRow(row)) : crossed.rows
   const rows = allRows.slice(0, mostRows)
-  const columns = allColumns.slice(0, mostColumns)
-  const sums = { rows: byGroup(crossing.rows), columns: byGroup(crossing.columns ?? []) }
-  const showOf = (one: ReadMeasure, line: GroupLine | undefined) =>
-    showMeasure(one, measured(one, line) ?? null, book.look)
+  const columns = crossed.columns.slice(0, mostColumns)
+  const showOf = (one: ReadMeasure, line: GroupLine | undefined) => showMeasure(one, line, book.look)
   const show = (line: GroupLine | undefined) => showOf(of, line)
   const head = (cell: GroupCell, at: 0 | 1) => sayGroup(book.look, groupAt(read, at), cell, at === 1)
   return (
@@ -61,7 +56,7 @@ export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Pro
         whole ? 'shrink-0 overflow-x-auto pb-4' : 'min-h-0 flex-1 overflow-auto',
       )}
     >
-      <MoreThanShown rows={allRows.length - rows.length} columns={allColumns.length - columns.length} />
+      <MoreThanShown rows={allRows.length - rows.length} columns={crossed.columns.length - columns.length} />
       <table className="border-separate border-spacing-0 text-[14px]">
         <thead>
           <tr>
@@ -94,7 +89,7 @@ export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Pro
                 {head(row, 0)}
               </th>
               {columns.map((column) => {
-                const line = found.get(sameOf({ cells: [row, column] }))
+                const line = crossed.at(row, column)
                 return (
                   <td key={column.same} className={cellLook}>
                     <Open
@@ -104,11 +99,11 @@ export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Pro
                   </td>
                 )
               })}
-              {against && <td className={cellLook}>{showOf(against, sums.rows.get(row.same))}</td>}
+              {against && <td className={cellLook}>{showOf(against, crossed.ofRow(row))}</td>}
               <td className={classNames(cellLook, 'sticky right-0 border-l border-l-ash-4 bg-paper font-semibold')}>
                 <Open
-                  words={show(sums.rows.get(row.same))}
-                  onOpen={sums.rows.has(row.same) ? () => onOpen([row.key], head(row, 0)) : undefined}
+                  words={show(crossed.ofRow(row))}
+                  onOpen={crossed.ofRow(row) ? () => onOpen([row.key], head(row, 0)) : undefined}
                 />
               </td>
             </tr>
@@ -124,7 +119,7 @@ export function CrossedTable({ read, of, against, crossing, onOpen, whole }: Pro
             </th>
             {columns.map((column) => (
               <td key={column.same} className={footLook}>
-                {show(sums.columns.get(column.same))}
+                {show(crossed.ofColumn(column))}
               </td>
             ))}
             {against && <td className={footLook}>{showOf(against, crossing.all)}</td>}
@@ -140,14 +135,6 @@ const headLook =
   'sticky top-0 z-10 border-b border-ash-4 bg-ash-1 px-2 py-2 first:pl-6 text-[13px] font-semibold text-ash-6 max-md:first:pl-3'
 const cellLook = 'border-b border-ash-3 px-2 py-1.5 text-right tabular-nums group-hover:bg-ash-1'
 const footLook = 'sticky bottom-0 border-t-2 border-ink bg-paper px-2 py-1.5 text-right font-semibold tabular-nums'
-
-const byGroup = (lines: readonly GroupLine[]) => new Map(lines.map((line) => [cellAt(line).same, line]))
-
-/** Nought where nothing is there and that means none; nothing where nothing can be told. */
-function showMeasure(of: ReadMeasure, value: Value, look: Parameters<typeof showValue>[2]): string {
-  if (value === null) return isNoughtOfNone(of) ? '·' : ''
-  return of === 'size' ? Number(value).toLocaleString('en-GB') : showValue(value, of.face, look)
-}
 
 const Open = ({ words, onOpen }: { readonly words: string; readonly onOpen: (() => void) | undefined }) =>
   onOpen && words ? (

@@ -2,15 +2,11 @@
 
 import { useMemo } from 'react'
 import type { List } from '@/core/book'
-import type { GroupLine } from '@/core/lists'
+import type { Crossing } from '@/core/lists'
 import { useGroups } from './use-list-lines'
 
-/** The groups of a list by the first of what it is grouped by, by the second, by both, and all of it. */
-export interface Crossing {
-  readonly rows: readonly GroupLine[]
-  readonly columns: readonly GroupLine[] | undefined
-  readonly both: readonly GroupLine[] | undefined
-  readonly all: GroupLine | undefined
+/** Groups that were asked for, and whether there are more than are told. */
+export interface AskedCrossing extends Crossing {
   readonly more: boolean
 }
 
@@ -22,7 +18,7 @@ export function useCrossing(base: string, list: List, given: Readonly<Record<str
   const both = useGroups(base, list, given, { by: [0, 1], enabled: isCrossed })
   const all = useGroups(base, list, given, { by: [] })
   const asked = isCrossed ? [rows, columns, both, all] : [rows, all]
-  const data = useMemo((): Crossing | undefined => {
+  const data = useMemo((): AskedCrossing | undefined => {
     if (!rows.data || (isCrossed && !(columns.data && both.data))) return undefined
     return {
       rows: rows.data.groups,

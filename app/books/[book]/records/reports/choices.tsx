@@ -2,12 +2,13 @@
 
 import { limits, type Report } from '@/core/book'
 import { nameOf, type ReadList } from '@/core/lists'
+import { carriedFigures, shownIn } from '@/core/reports'
 import { ChoiceBox, Labelled, PassageBox, TextBox, TickBox } from '@/ui/kit'
 import { PaperChoices } from '../paper/paper-choices'
 import { useRecords } from '../records-context'
 import { ColumnChoices } from './column-choices'
 import { LetterheadChoices } from './letterhead-choices'
-import { chartWords, type ReportPart, usualChart } from './outline'
+import { chartWords, isCrossed, type ReportPart, usualChart } from './outline'
 
 interface Props {
   readonly part: ReportPart
@@ -31,7 +32,7 @@ export function Choices(props: Props) {
     case 'groups':
       return <Groups {...props} />
     case 'columns':
-      return <ColumnChoices {...props} />
+      return isCrossed(props.read) ? <CrossedColumns /> : <ColumnChoices {...props} />
     case 'rows':
       return <Rows {...props} />
     case 'letterhead':
@@ -40,6 +41,11 @@ export function Choices(props: Props) {
       return <PaperChoices paper={props.report.paper} letters={props.report.letters} onChange={props.onChange} />
   }
 }
+
+/** The columns of a crossed list are groups of it. */
+const CrossedColumns = () => (
+  <p className="text-[13px] text-ash-6">These are the groups of the list, crossed. They are changed there.</p>
+)
 
 function Heading({ report, onChange }: Props) {
   const { book } = useRecords()
@@ -115,9 +121,10 @@ function Groups({ report, read, onChange }: Props) {
 }
 
 function Rows({ report, read, onChange }: Props) {
+  const { book } = useRecords()
   return (
     <>
-      {read.figures.some(({ name }) => name === 'total') && (
+      {!isCrossed(read) && carriedFigures(book, read, shownIn(read, report)).length > 0 && (
         <TickBox
           id="report-carried"
           checked={report.carried === true}

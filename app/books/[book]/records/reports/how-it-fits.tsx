@@ -1,21 +1,19 @@
 'use client'
 
 import type { Report } from '@/core/book'
-import type { ReadList } from '@/core/lists'
-import { type Fitted, leastLetters, sayPaper, shownIn } from '@/core/reports'
+import { type Fitted, leastLetters, sayPaper } from '@/core/reports'
 import { counted, listed } from '@/core/words'
 import type { EditionNow, Laid } from '@/server/reports'
 import { Note, WordButton } from '@/ui/kit'
 
 interface Props {
   readonly report: Report
-  readonly read: ReadList
   readonly edition: EditionNow<Laid>
   readonly onChange: (to: Partial<Report>) => void
 }
 
 /** What came of making everything fit, and what would come of doing it otherwise. */
-export function HowItFits({ report, read, edition: { laid, pages }, onChange }: Props) {
+export function HowItFits({ report, edition: { laid, pages }, onChange }: Props) {
   if (!laid)
     return (
       <Note mark="info" head="The pages are being laid">
@@ -23,12 +21,10 @@ export function HowItFits({ report, read, edition: { laid, pages }, onChange }: 
       </Note>
     )
   const { fitted, otherwise } = laid
-  const shown = shownIn(read, report)
-  const heading = (at: number) => read.columns[shown[at] ?? 0]?.heading ?? ''
   return (
     <>
       <Note mark="fine" head="Nothing is cut off">
-        {sayFitted(report, shown.length, fitted, heading)}
+        {sayFitted(report, fitted)}
       </Note>
       {fitted.lacking.length > 0 && (
         <Note mark="look" head="Some letters have no shape here">
@@ -70,17 +66,14 @@ export function turned({ paper: { turned: was, ...paper } }: Report): Partial<Re
 
 const rowsWrapped = ({ wrapped }: Fitted) => Object.values(wrapped).reduce((sum, one) => sum + one, 0)
 
-function sayFitted(
-  { paper, letters }: Report,
-  columns: number,
-  fitted: Fitted,
-  heading: (at: number) => string,
-): string {
-  const on = `${counted(columns, 'column')} on ${sayPaper(paper)}, letters of ${letters} points.`
+function sayFitted({ paper, letters }: Report, fitted: Fitted): string {
+  const { headings } = fitted
+  const what = headings.length > 0 ? counted(headings.length, 'column') : 'The chart alone'
+  const on = `${what} on ${sayPaper(paper)}, letters of ${letters} points.`
   const most = Object.entries(fitted.wrapped)
     .sort(([, a], [, b]) => b - a)
     .slice(0, 3)
-    .map(([at, rows]) => `${heading(Number(at))} in ${rows.toLocaleString('en-GB')}`)
+    .map(([at, rows]) => `${headings[Number(at)] ?? ''} in ${rows.toLocaleString('en-GB')}`)
   const of = `of ${counted(fitted.rows, 'row')}`
   const wrapped =
     most.length > 0

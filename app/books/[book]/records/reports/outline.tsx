@@ -44,6 +44,8 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
   const { book, base } = useRecords()
   const shared = { chosen, onChoose }
   const shown = shownIn(read, report).length
+  const isAlone = (report.chart ?? usualChart(read)) === 'alone'
+  const hasRecords = !isAlone && !isCrossed(read)
   return (
     <div className="px-2 text-[13px]">
       <h2 className="px-2 pb-1 text-xs text-ash-6">What the pages say</h2>
@@ -53,7 +55,7 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
         {read.groups.length > 0 && (
           <Part {...shared} part="chart" words="Chart" more={chartWords[report.chart ?? usualChart(read)]} />
         )}
-        {read.groups.length > 0 && (
+        {hasRecords && read.groups.length > 0 && (
           <Part
             {...shared}
             part="groups"
@@ -61,13 +63,17 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
             more={read.groups.map(({ heading }) => heading).join(', ')}
           />
         )}
-        <Part
-          {...shared}
-          part="columns"
-          words="Columns"
-          more={shown < read.columns.length ? `${shown} of ${read.columns.length}` : String(shown)}
-        />
-        <Part {...shared} part="rows" words="Rows" more={`${rowWords[report.rows]}, ${roomWords[report.room]}`} />
+        {hasRecords && (
+          <Part
+            {...shared}
+            part="columns"
+            words="Columns"
+            more={shown < read.columns.length ? `${shown} of ${read.columns.length}` : String(shown)}
+          />
+        )}
+        {!isAlone && (
+          <Part {...shared} part="rows" words="Rows" more={`${rowWords[report.rows]}, ${roomWords[report.room]}`} />
+        )}
         <Part {...shared} part="closing" words="Closing words" more={report.closing ? undefined : 'none'} />
       </ul>
       <h2 className="px-2 pt-4 pb-1 text-xs text-ash-6">Paper</h2>
@@ -100,6 +106,9 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
     </div>
   )
 }
+
+/** Two groups crossed are a table of their own: the list's columns don't stand in it. */
+export const isCrossed = ({ shown, groups }: ReadList) => shown !== undefined && !shown.chart && groups.length > 1
 
 interface PartProps {
   readonly part: ReportPart

@@ -3,7 +3,7 @@
 import { FileDown, Printer, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import type { Report } from '@/core/book'
-import type { EditionNow, SheetKind } from '@/server/reports'
+import type { EditionNow, ReportFileKind } from '@/server/reports'
 import { Button, IconButton, Menu, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
@@ -20,12 +20,12 @@ interface Props {
   readonly isChanged: boolean
   readonly undo: (() => void) | undefined
   readonly onKeep: () => void
-  readonly onSheet: (as: SheetKind) => Promise<void>
+  readonly onFile: (as: ReportFileKind) => Promise<void>
   readonly onDrop: () => void
 }
 
 /** What a report is called, how many pages it has, and what can be done with all of it. */
-export function ReportHead({ name, edition, here, before, isChanged, undo, onKeep, onSheet, onDrop }: Props) {
+export function ReportHead({ name, edition, here, before, isChanged, undo, onKeep, onFile, onDrop }: Props) {
   const { base, mayChange } = useRecords()
   const laid = edition?.laid ? edition.id : undefined
   return (
@@ -46,7 +46,7 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
         <PdfLink href={laid && pdfOf(base, laid, 'look')}>
           <Printer size={15} aria-hidden /> Print
         </PdfLink>
-        <HandOut laid={laid} onSheet={onSheet} />
+        <HandOut laid={laid} onFile={onFile} />
       </div>
     </header>
   )
@@ -55,16 +55,16 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
 interface HandOutProps {
   /** The edition, when all of its pages are laid. */
   readonly laid: string | undefined
-  readonly onSheet: (as: SheetKind) => Promise<void>
+  readonly onFile: (as: ReportFileKind) => Promise<void>
 }
 
 /** Files that a report comes as. */
-function HandOut({ laid, onSheet }: HandOutProps) {
+function HandOut({ laid, onFile }: HandOutProps) {
   const { base } = useRecords()
   const [busy, setBusy] = useState(false)
-  const sheet = async (as: SheetKind) => {
+  const take = async (as: ReportFileKind) => {
     setBusy(true)
-    await onSheet(as)
+    await onFile(as)
     setBusy(false)
   }
   return (
@@ -81,13 +81,13 @@ function HandOut({ laid, onSheet }: HandOutProps) {
       >
         PDF
       </MenuItem>
-      <MenuItem onSelect={() => void sheet('xlsx')} say="with groups that fold, and sums as formulas">
+      <MenuItem onSelect={() => void take('xlsx')} say="with groups that fold, and sums as formulas">
         Spreadsheet
       </MenuItem>
-      <MenuItem onSelect={() => void sheet('csv')} say="plain values for other programs, without sums">
+      <MenuItem onSelect={() => void take('csv')} say="plain values for other programs, without sums">
         CSV
       </MenuItem>
-      <MenuItem onSelect={() => void sheet('html')} say="one file, for the web and for e-mail">
+      <MenuItem onSelect={() => void take('html')} say="one file, for the web and for e-mail">
         Web page
       </MenuItem>
     </Menu>

@@ -9,7 +9,7 @@ import type { List, Report } from '@/core/book'
 import { nameOf, readList } from '@/core/lists'
 import { reportName } from '@/core/reports'
 import { sameJson, wordProblem } from '@/core/words'
-import type { Laid, SheetKind } from '@/server/reports'
+import type { Laid, ReportFileKind } from '@/server/reports'
 import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { handOver } from '@/ui/hand-over'
@@ -27,7 +27,7 @@ import { Outline, type ReportPart } from './outline'
 import { LaidPages } from '../paper/laid-pages'
 import { ReportHead } from './report-head'
 import { useEdition } from '../paper/use-edition'
-import { sheetOf } from './sheet-of'
+import { reportFile } from './report-file'
 
 interface Props {
   readonly list: List
@@ -76,8 +76,8 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
     router.replace(`${base}/reports/${saved.value.id}`)
     router.refresh()
   }
-  async function takeSheet(as: SheetKind) {
-    const taken = await sheetOf(base, report, given, as).catch((cause: unknown) => cause as Error)
+  async function takeFile(as: ReportFileKind) {
+    const taken = await reportFile(base, report, given, as).catch((cause: unknown) => cause as Error)
     if (!(taken instanceof Error)) return handOver(taken, `${reportName(book, report, list).slice(0, 80)}.${as}`)
     toast(taken instanceof Refused ? taken.message : 'It could not be read to its end. Try again.')
   }
@@ -87,7 +87,7 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
       <section aria-label="Choices" className="flex flex-col gap-2.5">
         <Choices {...shared} part={part} onLaid={edition.again} />
       </section>
-      {now && <HowItFits {...shared} edition={now} />}
+      {now && <HowItFits report={report} edition={now} onChange={change} />}
     </>
   )
   return (
@@ -106,7 +106,7 @@ export function ReportSheet({ list, kept, start, answered: last = {} }: Props) {
           isChanged={before === undefined || !sameJson(before, report)}
           undo={undo}
           onKeep={() => void save()}
-          onSheet={takeSheet}
+          onFile={takeFile}
           onDrop={() => setDropping(true)}
         />
         <div className="px-6 pb-3 empty:hidden max-md:px-3">

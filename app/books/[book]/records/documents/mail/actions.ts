@@ -1,56 +1,23 @@
 'use server'
 
 import * as z from 'zod'
-import { type AtBook, bookAction } from '@/app/door'
-import { List, type Template } from '@/core/book'
-import { fail, ok, type Result } from '@/core/words'
-import { listsFor } from '@/server/books'
-import { now } from '@/server/clock'
-import { readOnly } from '@/server/database'
-import { callRecords, heavyProblem, openedBook } from '@/server/live'
-import { sendAgain, sendNow, setPostOffice, takeBack } from '@/server/post'
-import { mailDocuments, mailsToCome, NotLaid } from '@/server/reports'
+import { bookAction } from '@/app/door'
+import { fail, ok } from '@/core/words'
+import { sendAgain, sendNow, takeBack } from '@/server/post'
+import { mailDocuments, mailsToCome } from '@/server/reports'
 import { documentOf } from '../documents-of'
+import { HandedTo, handingOf, told } from '../handing'
 
 const Wish = z.strictObject({
   table: z.string().max(40),
+  /** A kept document, or one that the program writes by itself. */
   document: z.string().max(40),
-  of: z.union([
-    z.strictObject({ refs: z.array(z.string().min(1).max(3000)).min(1).max(500) }),
-    z.strictObject({ list: List, given: z.record(z.string().max(40), z.string().max(400)) }),
-  ]),
+  of: HandedTo,
 })
-type Wish = z.infer<typeof Wish>
-
-/** What handing out needs, for a document that is kept or that the program writes by itself. */
-async function handingOf({ db, account, stored }: AtBook, { table, document, of }: Wish) {
-  const live = await openedBook(db, stored)
-  if (!live.ok) return live
-  const shown = { ...live.value.book, templates: stored.book.templates, lists: stored.book.lists }
-  const template: Template | undefined = documentOf(shown, table, document)
-  if (!template || ('list' in of && of.list.table !== template.table))
-    return fail({ kind: 'gone', what: 'document' } as const)
-  const reads = { db: readOnly(db), live: live.value }
-  const lists = await callRecords(reads, listsFor(stored.book, account.id))
-  const answers = { given: 'list' in of ? of.given : {}, now: now(), lists }
-  const writings = { reads, template, of, answers, letterhead: stored.book.letterhead, who: account.name }
-  return ok({ db, book: stored.id, account: account.id, writings })
-}
-
-async function told<T>(work: Promise<Result<T>>): Promise<Result<T>> {
-  try {
-    return await work
-  } catch (cause) {
-    if (cause instanceof NotLaid) return fail(cause.problem)
-    const problem = heavyProblem(cause)
-    if (problem) return fail(problem)
-    throw cause
-  }
-}
 
 /** The e-mails of a document for some records, as they would be sent. */
-export const askMails = bookAction('staff', Wish, async (at, wish) => {
-  const handing = await handingOf(at, wish)
+export const askMails = bookAction('staff', Wish, async (at, { table, document, of }) => {
+  const handing = await handingOf(at, of, (book) => documentOf(book, table, document))
   return handing.ok ? told(mailsToCome(handing.value)) : handing
 })
 
@@ -62,8 +29,8 @@ export const sendMails = bookAction(
     /** When it was looked who had it before. */
     asOf: z.string().max(30),
   }),
-  async (at, { only, asOf, ...wish }) => {
-    const handing = await handingOf(at, wish)
+  async (at, { only, asOf, table, document, of }) => {
+    const handing = await handingOf(at, of, (book) => documentOf(book, table, document))
     if (!handing.ok) return handing
     const sent = await told(mailDocuments(handing.value, { only: new Set(only), asOf }))
     if (sent.ok) sendNow(at.db)
@@ -83,29 +50,4 @@ export const sendMailAgain = bookAction('staff', One, async ({ db, stored }, { m
 /** Takes one back that waits, or all of them. How many. */
 export const takeMailsBack = bookAction('staff', One.partial(), async ({ db, stored }, { mail }) =>
   ok(await takeBack(db, stored.id, mail)),
-)
-
-/** Who e-mails are from, and by which post office they go. */
-export const setPost = bookAction(
-  'administrator',
-  z.strictObject({
-    senderName: z.string().trim().max(60),
-    senderAddress: z.string().trim().max(254),
-    real: z
-      .strictObject({
-        host: z.string().trim().min(1).max(254),
-        port: z.int().min(1).max(65535),
-        safety: z.enum(['tls', 'agreed', 'none']),
-        user: z.string().trim().min(1).max(254).optional(),
-      })
-      .optional(),
-    /** None where it stays as it is. */
-    password: z.string().min(1).max(500).optional(),
-  }),
-  async ({ db, stored }, { password, real, ...sender }) => {
-    // What is tried out has made-up addresses, and writes to nobody.
-    if (stored.dryOf !== undefined) return fail({ kind: 'not-allowed' })
-    const set = real && { ...real, user: real.user }
-    return setPostOffice(db, stored.id, { ...sender, real: set }, password)
-  },
 )

@@ -2,45 +2,43 @@
 
 import { Paperclip } from 'lucide-react'
 import type { ReactNode } from 'react'
-import type { MailToCome } from '@/server/reports'
 import { classNames } from '@/ui/kit'
-import { sayMade } from '../handed/say-made'
 
-interface BesideProps {
-  /** Where addresses are looked for. */
-  readonly where: string
-  readonly mails: readonly MailToCome[]
-  readonly shown: string
-  readonly going: ReadonlySet<string>
-  readonly onShow: (ref: string) => void
+interface Beside {
+  readonly id: string
+  readonly head: string
+  readonly under: ReactNode
+  /** It stands back: nothing comes of it. */
+  readonly isBack?: boolean
 }
 
-/** All of them, each to be looked at; those that are not sent say why. */
-export const MailsBeside = ({ where, mails, shown, going, onShow }: BesideProps) => (
+interface BesideProps {
+  readonly label: string
+  readonly all: readonly Beside[]
+  readonly shown: string
+  readonly onShow: (id: string) => void
+}
+
+/** Several e-mails, each to be looked at beside them. */
+export const MailsBeside = ({ label, all, shown, onShow }: BesideProps) => (
   <ul
-    aria-label="E-mails"
-    className="w-[260px] flex-none overflow-y-auto border-r border-ash-3 py-2 max-md:max-h-40 max-md:w-full max-md:border-r-0 max-md:border-b"
+    aria-label={label}
+    className="w-[280px] flex-none overflow-y-auto border-r border-ash-3 py-2 max-md:max-h-44 max-md:w-full max-md:border-r-0 max-md:border-b"
   >
-    {mails.map(({ ref, label, to, before }) => (
-      <li key={ref}>
+    {all.map(({ id, head, under, isBack }) => (
+      <li key={id}>
         <button
           type="button"
-          aria-current={ref === shown ? 'true' : undefined}
-          onClick={() => onShow(ref)}
+          aria-current={id === shown ? 'true' : undefined}
+          onClick={() => onShow(id)}
           className={classNames(
             'flex w-full flex-col px-4 py-1.5 text-left focus-visible:-outline-offset-2',
-            ref === shown ? 'bg-ash-2 font-semibold' : 'hover:bg-ash-1',
-            !going.has(ref) && 'text-ash-6',
+            id === shown ? 'bg-ash-2' : 'hover:bg-ash-1',
+            isBack && 'text-ash-6',
           )}
         >
-          <span className="[overflow-wrap:anywhere]">{label}</span>
-          <span className="text-[13px] font-normal text-ash-6 [overflow-wrap:anywhere]">
-            {to.length === 0
-              ? `${where} is empty`
-              : before !== undefined && !going.has(ref)
-                ? `had it ${sayMade(before)}`
-                : to.join(', ')}
-          </span>
+          <span className={classNames('[overflow-wrap:anywhere]', !isBack && 'font-semibold')}>{head}</span>
+          <span className="text-[13px] text-ash-6 [overflow-wrap:anywhere]">{under}</span>
         </button>
       </li>
     ))}

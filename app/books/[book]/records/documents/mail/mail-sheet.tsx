@@ -9,11 +9,12 @@ import { toast } from 'sonner'
 import { answered } from '@/app/answered'
 import { findTable, type Table, type Template } from '@/core/book'
 import { counted, wordProblem } from '@/core/words'
-import type { MailsToCome } from '@/server/reports'
+import type { MailsToCome, MailToCome } from '@/server/reports'
 import { Button, buttonLook, Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../../records-context'
 import { documentOf } from '../documents-of'
+import { sayMade } from '../handed/say-made'
 import { outPath, sentOf, type WrittenFor } from '../hand-out-of'
 import { sayFor } from '../out-parts'
 import type { Sender } from '../sender-of'
@@ -68,6 +69,12 @@ function useMails({ table, template, of }: Omit<Props, 'sender'>) {
   return { wish, asked }
 }
 
+/** Who it goes to, or why it doesn't go. */
+function besideOf({ ref, label, to, before }: MailToCome, where: string, isGoing: boolean) {
+  const why = to.length === 0 ? `${where} is empty` : before !== undefined && `had it ${sayMade(before)}`
+  return { id: ref, head: label, under: isGoing ? to.join(', ') : why, isBack: !isGoing }
+}
+
 const sendWords = (many: number): string =>
   many === 0 ? 'Send' : many === 1 ? 'Send it' : `Send ${counted(many, 'e-mail')}`
 
@@ -81,7 +88,8 @@ function Mails({ table, template, of, sender }: Props) {
   const [again, setAgain] = useState(false)
   const [busy, setBusy] = useState(false)
   const { mails, where, file, asOf } = asked.data?.ok ? asked.data.value : nothing
-  const going = mails.filter(({ to, before }) => to.length > 0 && (again || before === undefined))
+  const isGoing = ({ to, before }: MailToCome) => to.length > 0 && (again || before === undefined)
+  const going = mails.filter(isGoing)
   const shown = mails.find(({ ref }) => ref === chosen) ?? going[0] ?? mails[0]
   const send = async () => {
     setBusy(true)
@@ -126,10 +134,9 @@ function Mails({ table, template, of, sender }: Props) {
           <div className="flex min-h-0 flex-1 border-t border-ash-3 max-md:flex-col">
             {mails.length > 1 && (
               <MailsBeside
-                where={where}
-                mails={mails}
+                label="E-mails"
+                all={mails.map((mail) => besideOf(mail, where, isGoing(mail)))}
                 shown={shown.ref}
-                going={new Set(going.map(({ ref }) => ref))}
                 onShow={setChosen}
               />
             )}

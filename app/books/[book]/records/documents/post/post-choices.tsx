@@ -8,7 +8,7 @@ import { wordProblem } from '@/core/words'
 import type { RealOffice, Safety } from '@/server/post'
 import { Button, ChoiceBox, Labelled, Note, Segments, TextBox } from '@/ui/kit'
 import { useRecords } from '../../records-context'
-import { setPost } from '../mail/actions'
+import { setPost } from './actions'
 
 interface Props {
   readonly senderName: string

@@ -6,7 +6,7 @@ import { Empty } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useRecords } from '../../records-context'
 import { sayMade } from '../handed/say-made'
-import { OneMail } from '../mail/mail-parts'
+import { MailsBeside, OneMail } from '../mail/mail-parts'
 import { PostChoices } from './post-choices'
 
 interface Props {
@@ -30,8 +30,9 @@ export function PostSheet({ received, refusedDomain, ...set }: Props) {
         <header className="px-6 pt-4 pb-3 max-md:px-3">
           <h1 className="text-[22px] leading-tight">Post office</h1>
           <p className="max-w-[70ch] pt-1 text-[13px] text-ash-6">
-            What the post office that comes with the program took in, as people would get it. Nothing leaves this
-            machine; addresses at {refusedDomain} are refused, to see what comes of that.
+            {set.real
+              ? `E-mails go out by ${set.real.host}. This is what the post office that comes with the program took in before.`
+              : `What the post office that comes with the program took in, as people would get it. Nothing leaves this machine; addresses at ${refusedDomain} are refused, to see what comes of that.`}
           </p>
         </header>
         {!shown && (
@@ -43,26 +44,20 @@ export function PostSheet({ received, refusedDomain, ...set }: Props) {
         )}
         {shown && (
           <div className="flex min-h-0 flex-1 border-t border-ash-3 max-md:flex-col">
-            <ul
-              aria-label="What came in"
-              className="w-[300px] flex-none overflow-y-auto border-r border-ash-3 py-2 max-md:max-h-48 max-md:w-full max-md:border-r-0 max-md:border-b"
-            >
-              {received.map(({ id, to, subject, at }) => (
-                <li key={id}>
-                  <button
-                    type="button"
-                    aria-current={id === shown.id ? 'true' : undefined}
-                    onClick={() => setChosen(id)}
-                    className={`flex w-full flex-col px-4 py-1.5 text-left focus-visible:-outline-offset-2 ${id === shown.id ? 'bg-ash-2' : 'hover:bg-ash-1'}`}
-                  >
-                    <span className="font-semibold [overflow-wrap:anywhere]">{subject || 'About nothing'}</span>
-                    <span className="text-[13px] text-ash-6 [overflow-wrap:anywhere]">
-                      {to} · <span suppressHydrationWarning>{sayMade(at)}</span>
-                    </span>
-                  </button>
-                </li>
-              ))}
-            </ul>
+            <MailsBeside
+              label="What came in"
+              all={received.map(({ id, to, subject, at }) => ({
+                id,
+                head: subject || 'About nothing',
+                under: (
+                  <>
+                    {to} · <span suppressHydrationWarning>{sayMade(at)}</span>
+                  </>
+                ),
+              }))}
+              shown={shown.id}
+              onShow={setChosen}
+            />
             <OneMail
               from={shown.from}
               to={[shown.to]}

@@ -119,7 +119,7 @@ export function SentMail({ mail, sender }: Props) {
           )}
         </header>
         <OneMail
-          from={sender.from}
+          from={mail.sender ?? sender.from}
           to={mail.to}
           subject={mail.subject}
           text={mail.text}

@@ -8,7 +8,14 @@ import { fail } from '@/core/words'
 import { findBook, listsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, labelOf, openedBook, type Reads } from '@/server/live'
-import { type Laying, reportWork, sheetKinds, type SheetKind, sheetOf, startEdition } from '@/server/reports'
+import {
+  type Laying,
+  reportWork,
+  reportFileKinds,
+  type ReportFileKind,
+  reportFile,
+  startEdition,
+} from '@/server/reports'
 import { sentIn } from '../../sent-in'
 
 const Wish = z.strictObject({
@@ -19,11 +26,11 @@ const Wish = z.strictObject({
   /** Where it is looked at: what is laid there comes in place of what was. */
   view: z.string().min(1).max(40),
   /** A file in place of pages. */
-  as: z.enum(sheetKinds).optional(),
+  as: z.enum(reportFileKinds).optional(),
 })
 
 const longest = 200_000
-const types: Readonly<Record<SheetKind, string>> = {
+const types: Readonly<Record<ReportFileKind, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
   csv: 'text/csv; charset=utf-8',
   html: 'text/html; charset=utf-8',
@@ -56,7 +63,7 @@ export const POST = bookRoute<{ book: string }>('reader', async ({ db, account, 
     who: account.name,
   })
   if (as) {
-    const { name, file } = await sheetOf(laying(request.signal), as)
+    const { name, file } = await reportFile(laying(request.signal), as)
     return new Response(Readable.toWeb(file) as ReadableStream, { headers: fileHeaders(types[as], `${name}.${as}`) })
   }
   const edition = await startEdition(stored.id, account.id, (signal) => reportWork(laying(signal)), view)

@@ -1,14 +1,14 @@
 import { officeNow } from '@/app/office-now'
 import type { Report } from '@/core/book'
-import type { SheetKind } from '@/server/reports'
+import type { ReportFileKind } from '@/server/reports'
 import { answerOf } from '../paper/use-edition'
 
 /** The report as a file without pages, read to its end. */
-export async function sheetOf(
+export async function reportFile(
   base: string,
   report: Report,
   given: Readonly<Record<string, string>>,
-  as: SheetKind,
+  as: ReportFileKind,
 ): Promise<Blob> {
   const answer = await fetch(`${base}/reports/lay`, {
     method: 'POST',
