@@ -102,6 +102,23 @@ export function emberlyLists(design: DesignWriter): void {
     ],
     order: [{ column: 'appliance-last-swept' }],
   })
+  keep('list-due-contacts', 'Contacts with an appliance to sweep', {
+    table: 'contact',
+    columns: [
+      field('contact__name'),
+      field('contact__e-mail'),
+      several('premises__address', through('premises-contact', 'contact', 'premises')),
+    ],
+    of: [
+      {
+        kind: 'has',
+        way: [...through('premises-contact', 'contact', 'premises'), ...rowsOf('appliance', 'premises')],
+        least: 1,
+        where: { kind: 'in', list: 'list-not-swept' },
+      },
+    ],
+    order: [{ column: 'contact-name' }],
+  })
   keep('list-last-visit', 'Last visit of each appliance', {
     table: 'appliance',
     columns: [

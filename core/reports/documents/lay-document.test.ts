@@ -1,88 +1,28 @@
-import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { askedBook } from '@/tests/support/asked-design'
-import { expectNothingOnAnother, oddLetter, oddPaper, textsOn } from '@/tests/support/page-laws'
-import { runs } from '@/tests/support/runs'
-import { type Block, type Column, type Inline, type Letterhead, linesIn, type Template } from '../../book'
+import { expectNothingOnAnother, textsOn } from '@/tests/support/page-laws'
+import { type Block, type Inline } from '../../book'
 import { evenWidth } from '../../letters'
-import { wordProblem } from '../../words'
-import type { Page, TextItem } from '../page'
+import type { Page } from '../page'
 import type { CodeDrawing } from './code-drawing'
 import { windowBox } from './envelope'
-import type { Filled } from './filled'
 import { documentMeasures, layDocument } from './lay-document'
 import { readTemplate } from './read-template'
 
-const book = askedBook()
-const answers = { given: {}, now: { moment: '2027-03-12T10:00' } }
-const said = { today: '2027-03-12', who: 'Averil', book: 'Asked' }
-const own = (id: string, field: string, ...way: string[]): Column => ({
-  id,
-  shows: { kind: 'field', place: { way: way.map((one) => ({ to: 'one' as const, field: one })), field } },
-})
-const columns = [
-  own('day', 'visit_day'),
-  own('price', 'visit_price'),
-  own('state', 'visit_state'),
-  own('town', 'house_town', 'visit__house'),
-  own('floors', 'house_floors', 'visit__house'),
-]
-const text = (words: string, bold?: true): Inline => ({ kind: 'text', words, ...(bold && { bold }) })
-const field = (column: string, more: Partial<Extract<Inline, { kind: 'field' }>> = {}): Inline => ({
-  kind: 'field',
-  column,
-  ...more,
-})
-const words = (...of: Inline[]): Block => ({ kind: 'words', of })
-const rows: Block = {
-  kind: 'rows',
-  id: 'paid',
-  way: [{ to: 'rows', link: 'visit--payment' }],
-  columns: [own('when', 'payment_paid'), own('amount', 'payment_amount')],
-  order: [],
-  figures: [{ column: 'amount', name: 'total' }],
-  heading: 'Paid',
-  none: 'Nothing was paid yet.',
-}
-const template = (blocks: readonly Block[], more: Partial<Template> = {}): Template => ({
-  id: 'bill',
-  table: 'visit',
-  name: 'Bill',
-  paper: { size: 'a4', margin: 20 },
-  letters: 10,
-  columns,
-  blocks,
-  ...more,
-})
-const filled = (more: Partial<Filled> = {}): Filled => ({
-  ref: '7',
-  label: 'Visit 7',
-  cells: { day: '2027-03-12', price: '104.50', state: 'done', town: 'Otterby', floors: '3' },
-  rows: {
-    paid: {
-      rows: [
-        ['1 Mar 2027', '60.00'],
-        ['2 Mar 2027', '44.50'],
-      ],
-      sums: ['', '104.50'],
-    },
-  },
-  holds: new Set(),
-  ...more,
-})
+import {
+  book,
+  answers,
+  said,
+  text,
+  field,
+  words,
+  rows,
+  template,
+  filled,
+  laid,
+  linesOf,
+  readOut,
+} from '@/tests/support/asked-document'
 
-function laid(one: Template, of: Filled = filled(), letterhead?: Letterhead): Page[] {
-  const found = readTemplate(book, one, answers)
-  if (!('read' in found)) throw new Error(found.faults.map(({ problem }) => wordProblem(problem)).join(' '))
-  return layDocument({ book, read: found.read, filled: of, said, measures: documentMeasures(found.read) }, letterhead)
-}
-const linesOf = (page: Page | undefined) => (page ? textsOn(page).map((item) => item.words) : [])
-/** Its texts in the order of its lines, those of one line as one. */
-const readOut = (page: Page) => {
-  const lines = new Map<number, string>()
-  for (const item of textsOn(page)) lines.set(item.y, (lines.get(item.y) ?? '') + item.words)
-  return [...lines.entries()].sort(([a], [b]) => a - b).map(([, one]) => one)
-}
 const first = (pages: readonly Page[]) => readOut(pages[0]!)
 
 describe('values stand in sentences as people write them', () => {
@@ -276,184 +216,14 @@ describe('what a document is made of', () => {
 
 // Whatever is written, for whatever record, on whatever paper.
 // As long as they may be, too: what is short breaks nothing.
-const odd = fc.string({ unit: oddLetter, maxLength: 80, size: 'max' })
-const some = odd.filter((one) => one.trim() !== '')
-const inline: fc.Arbitrary<Inline> = fc.oneof(
-  fc.record({ kind: fc.constant('text' as const), words: some }),
-  fc.record({ kind: fc.constant('text' as const), words: some, bold: fc.constant(true as const) }),
-  fc.record({
-    kind: fc.constant('field' as const),
-    column: fc.constantFrom('day', 'price', 'state', 'town', 'floors'),
-  }),
-  fc.constant({ kind: 'turn' as const }),
-)
-const line = fc.array(inline, { maxLength: 6 })
-const block: fc.Arbitrary<Block> = fc.oneof(
-  fc.record({
-    kind: fc.constant('words' as const),
-    of: line,
-    look: fc.constantFrom('title' as const, 'heading' as const, 'small' as const, undefined),
-    align: fc.constantFrom('middle' as const, 'end' as const, undefined),
-  }),
-  fc.record({ kind: fc.constant('point' as const), of: line }),
-  fc.record({ kind: fc.constant('address' as const), lines: fc.array(line, { maxLength: 4 }) }),
-  fc.record({
-    kind: fc.constant('fields' as const),
-    columns: fc.subarray(['day', 'price', 'state', 'town', 'floors'], { minLength: 1 }),
-    across: fc.integer({ min: 1, max: 3 }),
-  }),
-  fc.constant(rows),
-  fc.constant({ kind: 'line' as const }),
-  fc.record({
-    kind: fc.constant('table' as const),
-    rows: fc.array(fc.array(line, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 5 }),
-    headed: fc.option(fc.constant(true as const), { nil: undefined }),
-  }),
-  fc.record({
-    kind: fc.constant('picture' as const),
-    picture: fc.record({
-      hash: fc.constant('a'.repeat(64)),
-      width: fc.integer({ min: 1, max: 1200 }),
-      height: fc.integer({ min: 1, max: 1200 }),
-    }),
-    wide: fc.integer({ min: 5, max: 400 }),
-  }),
-  fc.record({ kind: fc.constant('room' as const), lines: fc.integer({ min: 1, max: 20 }) }),
-  fc.record({ kind: fc.constant('signatures' as const), of: fc.array(some, { minLength: 1, maxLength: 3 }) }),
-  fc.constant({ kind: 'turn' as const }),
-)
-const cases = fc.record({
-  blocks: fc
-    .array(block, { maxLength: 10 })
-    .map((all) => all.filter((one, at) => one !== rows || all.indexOf(one) === at)),
-  paper: oddPaper.filter(({ size }) => typeof size === 'string' || (size.width > 90 && size.height > 120)),
-  letters: fc.constantFrom(6, 8.5, 10, 12),
-  town: odd,
-  cells: fc.array(
-    fc.tuple(
-      odd,
-      fc.integer({ min: 0, max: 1e9 }).map((value) => (value / 100).toFixed(2)),
-    ),
-    { maxLength: 50, size: 'max' },
-  ),
-  head: fc.option(fc.record({ name: some, lines: some, foot: some }), { nil: undefined }),
-})
-type Case = typeof cases extends fc.Arbitrary<infer One> ? One : never
-
-const ofCase = ({ blocks, paper, letters, town, cells, head }: Case) => {
-  const one = template(blocks, { paper, letters })
-  const of = filled({
-    cells: { day: '2027-03-12', price: '104.50', state: 'done', town, floors: '3' },
-    rows: { paid: { rows: cells.map((cell) => [...cell]), sums: ['', '1,234.00'] } },
-  })
-  return { pages: laid(one, of, head), measures: documentMeasures({ template: one }) }
-}
-
-test('nothing is cut off: all stands within the margins, and nothing on anything else', () => {
-  fc.assert(
-    fc.property(cases, (one) => {
-      const { pages, measures } = ofCase(one)
-      const { frame } = measures
-      const isRoomy = frame.bottom - frame.top > 30 * one.letters
-      for (const page of pages) {
-        for (const item of textsOn(page)) {
-          const right = item.x + evenWidth(item.words, item.size, item.bold ? 'bold' : 'regular')
-          const isOneLetter = [...new Intl.Segmenter('en').segment(item.words)].length === 1
-          expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
-          if (!isOneLetter) expect(right).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
-          if (isRoomy) expect(item.y).toBeLessThanOrEqual(frame.bottom + 0.1)
-        }
-        for (const item of page.items) {
-          if (item.kind !== 'picture') continue
-          expect(item.x).toBeGreaterThanOrEqual(frame.left - 0.1)
-          expect(item.x + item.width).toBeLessThanOrEqual(frame.left + frame.width + 0.1)
-          if (isRoomy) expect(item.y + item.height).toBeLessThanOrEqual(frame.bottom + 0.1)
-          const isOn = ({ x, y }: TextItem) =>
-            x < item.x + item.width && x > item.x && y > item.y + 0.5 && y < item.y + item.height
-          if (isRoomy) expect(textsOn(page).filter(isOn)).toEqual([])
-        }
-        if (isRoomy) expectNothingOnAnother(textsOn(page), -0.05)
-      }
-    }),
-    runs(250),
-  )
-})
-
-const lettersOf = (texts: readonly string[]) =>
-  [...texts.join('').replace(/[\s–\u200b\u00ad\u202e]/gu, '')].sort().join('')
-
-test('every letter that is written is on the pages, once', () => {
-  fc.assert(
-    fc.property(cases, (one) => {
-      // The head of a table stands again on each of its pages.
-      const written = one.blocks.flatMap((each): Block[] => {
-        if (each.kind === 'table') return [{ kind: 'table', rows: each.rows }]
-        return ['words', 'point', 'address', 'signatures'].includes(each.kind) ? [each] : []
-      })
-      const { pages } = ofCase({ ...one, blocks: written, town: 'Otterby', head: undefined })
-      const shown: Readonly<Record<string, string>> = {
-        day: '12 Mar 2027',
-        price: '£104.50',
-        state: 'done',
-        town: 'Otterby',
-        floors: '3',
-      }
-      const said = (part: Inline) =>
-        part.kind === 'text' ? part.words : part.kind === 'field' ? shown[part.column]! : ''
-      const wished = written.flatMap((each) =>
-        each.kind === 'signatures' ? each.of : linesIn(each).flatMap((parts) => parts.map(said)),
-      )
-      // Without what stands at the head and the foot of several pages.
-      const body = pages.flatMap((page) =>
-        linesOf(page).filter((line) => !/^(Page \d+ of \d+|Bill · Visit 7|Bill ·.*…)$/.test(line)),
-      )
-      expect(lettersOf(body)).toBe(lettersOf(wished))
-    }),
-    runs(250),
-  )
-})
-
-// Rows whose words wrap.
-const wrapping: Block = {
-  kind: 'rows',
-  id: 'paid',
-  way: [{ to: 'rows', link: 'paper-visit' }],
-  columns: [own('label', 'paper_label'), own('amount', 'visit_price', 'paper__visit')],
-  order: [],
-  figures: [{ column: 'amount', name: 'total' }],
-  heading: 'Papers',
-}
-
-test('every letter of every row is on the pages, once, however high the row', () => {
-  const long = fc.array(odd, { maxLength: 14, size: 'max' }).map((all) => all.join(' '))
-  const all = fc.record({
-    paper: cases.map(({ paper }) => paper),
-    letters: fc.constantFrom(6, 10, 12),
-    cells: fc.array(fc.tuple(long, fc.constant('12.00')), { minLength: 1, maxLength: 5 }),
-  })
-  fc.assert(
-    fc.property(all, ({ paper, letters, cells }) => {
-      const of = filled({ rows: { paid: { rows: cells.map((cell) => [...cell]), sums: ['', '99.00'] } } })
-      const pages = laid(template([wrapping], { paper, letters }), of)
-      // Headings and sums are bold, what stands around the rows is grey.
-      const body = pages.flatMap((page) => textsOn(page).filter(({ bold, tone }) => !bold && !tone))
-      expect(lettersOf(body.map((item) => item.words))).toBe(lettersOf(cells.flat()))
-      expect(pages.flatMap(textsOn).filter(({ words: one }) => one === '99.00')).toHaveLength(1)
-    }),
-    runs(80),
-  )
-})
 
 test('the headings of a table stand again on each page that it goes on to; no row of a few lines is torn', () => {
   const cell = (words: string) => [{ kind: 'text' as const, words }]
-  const rows = [
+  const cells = [
     [cell('What'), cell('How')],
     ...Array.from({ length: 59 }, (_, at) => [cell(`row ${at}`), cell('gently '.repeat(30))]),
   ]
-  const { pages } = ofCase({
-    ...{ paper: { size: 'a4', margin: 20, turned: undefined }, letters: 10, town: '', cells: [], head: undefined },
-    blocks: [{ kind: 'table', rows, headed: true }],
-  })
+  const pages = laid(template([{ kind: 'table', rows: cells, headed: true }]))
   expect(pages.length).toBeGreaterThan(2)
   for (const page of pages) expect(textsOn(page).filter(({ words }) => words === 'What')).toHaveLength(1)
 })
