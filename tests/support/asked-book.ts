@@ -1,9 +1,10 @@
+import type { Edit } from '@/core/book'
 import { askedDesign } from './asked-design'
 import { servedBook, type ServedBook } from './served-book'
 
 /** A book in the browser whose few records lists are asked of: three visits to two houses, and what was paid for them. */
-export async function servedAskedBook(name: string): Promise<ServedBook> {
-  const book = await servedBook(name, 'Hollin and Sons', askedDesign)
+export async function servedAskedBook(name: string, ...more: Edit[]): Promise<ServedBook> {
+  const book = await servedBook(name, 'Hollin and Sons', [...askedDesign, ...more])
   await book.browser.go(`${book.path}/workshop/open`)
   await book.browser.press('Open the book')
   await book.browser.read('is open')
