@@ -61,6 +61,8 @@ export const Report = z.strictObject({
   chart: z.enum(['with', 'none', 'alone']).optional(),
   /** What rows come to so far stands at the foot of each page, and again at the head of the next. */
   carried: z.literal(true).optional(),
+  /** Each row stands in two lines, the second further in; in more where even that is too narrow. */
+  folded: z.literal(true).optional(),
   /** Columns of the list that paper leaves out. */
   without: z.array(Id).max(limits.columns).readonly().optional(),
   /** The order of columns on paper, where it is another than the list's; those that aren't named come after. */

@@ -2,6 +2,9 @@ import { fail, ok } from '../words'
 import { boundChecks, boundWords, canonical, compareNumber, readDecimal, showDecimal, unitWords } from './decimal'
 import type { FieldKind } from './kind'
 
+/** Significant digits that a measured number keeps. */
+export const measuredDigits = 15
+
 /** A measured, approximate number: fifteen significant digits, as an instrument gives it. */
 export const measured: FieldKind = {
   title: 'Measured number',

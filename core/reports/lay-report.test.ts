@@ -131,6 +131,43 @@ test('columns that don’t fit side by side go on on a page beside, the first co
   expect([...beside]).toEqual([...one])
 })
 
+test('rows that stand in two lines have all their columns on one page, headings and sums alike', () => {
+  const many = Array.from({ length: 10 }, (_, at) => column(`c${at}`, true))
+  const cells = (row: number) => many.map((_, place) => `${row}${place},000,000.00`)
+  const parts = [1, 2, 3].map((at): PaperPart => ({ kind: 'row', cells: cells(at) }))
+  const all: PaperPart = { kind: 'sum', words: 'All', cells: many.map((_, at) => (at === 7 ? '777.00' : '')) }
+  const { pages, layer } = laid(many, [...parts, all], { folded: true })
+  expect(laid(many, parts).layer.fitted.beside).toBeGreaterThan(1)
+  expect(layer.fitted).toMatchObject({ beside: 1, folded: { lines: 2, isWished: true }, smaller: 0 })
+  expect(pages).toHaveLength(1)
+  const texts = textsOn(pages[0]!)
+  const at = (said: string) => texts.find((one) => one.words === said)!
+  const right = ({ x, words: said, size, bold }: (typeof texts)[number]) =>
+    x + evenWidth(said, size, bold ? 'bold' : 'regular')
+  const [first, second] = layer.fit.sets
+  expect([...first!.columns, ...second!.columns]).toEqual(many.map((_, place) => place))
+  for (const row of [1, 2, 3]) {
+    const heights = cells(row).map((said) => at(said).y)
+    expect(new Set(heights.slice(0, second!.columns[0])).size).toBe(1)
+    expect(heights[second!.columns[0]!]).toBeCloseTo(heights[0]! + layer.measures.lead, 3)
+    // Numbers stand under numbers, and those under what they are called and come to.
+    expect(right(at(cells(row)[7]!))).toBeCloseTo(right(at('777.00')), 3)
+    expect(right(at(cells(row)[7]!))).toBeCloseTo(right(at('The c7')), 3)
+  }
+  expect(at('All').y).toBeLessThan(at('777.00').y)
+})
+
+test('a second line in which nothing stands isn’t there', () => {
+  const parts = [1, 2, 3].map((at): PaperPart => ({
+    kind: 'row',
+    cells: [`V-${at}`, 'Quay Lane', at === 2 ? '' : '9.50'],
+  }))
+  const { pages, layer } = laid(columns, parts, { folded: true })
+  const heights = textsOn(pages[0]!).flatMap(({ words: said, y }) => (/^V-/.test(said) ? [y] : []))
+  const [, second = 0, third = 0] = heights
+  expect(second - heights[0]! - (third - second)).toBeCloseTo(layer.measures.lead, 3)
+})
+
 test('the head and the foot of a page say which it is of how many', () => {
   const { layer } = laid(columns, rows(3))
   const said = (at: number, pages?: number) =>
@@ -212,6 +249,7 @@ const cases = fc.integer({ min: 1, max: 12 }).chain((many) =>
       rows: fc.constantFrom('lines' as const, 'tint' as const, 'none' as const),
       room: fc.constantFrom('tight' as const, 'usual' as const, 'wide' as const),
       apart: fc.option(fc.constant(true as const), { nil: undefined }),
+      folded: fc.option(fc.constant(true as const), { nil: undefined }),
     }),
     title: fc.string({ unit: oddLetter, minLength: 1, maxLength: 200 }),
   }),
@@ -225,7 +263,9 @@ test('nothing is cut off: all stands within the margins, and nothing on anything
       const parts = cells.flatMap((one, at): PaperPart[] => [
         ...(at % every === 0 ? [group(0, `Group ${at}`)] : []),
         { kind: 'row', cells: one, adds: ['12.50'] },
-        ...(at % every === every - 1 || at === cells.length - 1 ? [sum(0, `Sum ${at}`)] : []),
+        ...(at % every === every - 1 || at === cells.length - 1
+          ? [{ ...sum(0, `Sum ${at}`), ...(at % 2 === 0 && { notes: [title, 'Price: rounded.'] }) }]
+          : []),
       ])
       const isCarried = kinds.includes(true) && every % 2 === 0
       const carrying = { places: [kinds.indexOf(true)], write: (_at: number, total: string) => total }

@@ -6,6 +6,8 @@ import { chartBlocks } from './charts/chart-blocks'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
 import { type ColumnFit, fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
+import { pagesBeside } from './layout/folded'
+import { headBlock } from './layout/part-blocks'
 import { footLead, footLines, letterheadBlock, standsAtHead } from './layout/letterhead'
 import { type Measures, measuresOf } from './layout/measures'
 import type { Item, Page, PagePart } from './page'
@@ -39,7 +41,10 @@ export interface ReportWords {
   readonly none: string
 }
 
-export type ReportLook = Pick<Report, 'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain' | 'chart' | 'carried'>
+export type ReportLook = Pick<
+  Report,
+  'paper' | 'letters' | 'rows' | 'room' | 'apart' | 'plain' | 'chart' | 'carried' | 'folded'
+>
 
 /** What came of making everything fit. */
 export interface Fitted {
@@ -54,6 +59,8 @@ export interface Fitted {
   readonly lacking: readonly string[]
   /** Pages that stand side by side, where columns are carried over. */
   readonly beside: number
+  /** Lines in which each row stands; only one where more were wished means that the paper is too small. */
+  readonly folded: { readonly lines: number; readonly isWished: boolean }
 }
 
 /** So many letters are named. */
@@ -62,6 +69,8 @@ const mostLacking = 12
 /** Room at the head and the foot of each page, by the size of the letters. */
 const headRoom = 2.6
 const footRoom = 2.4
+/** How much of a page the names of folded columns may take. */
+const mostHead = 0.25
 
 /**
  * Lays a report on pages as its parts come, one page given away as soon as it is full. Columns are as wide as the rows
@@ -87,12 +96,17 @@ export class ReportLayer {
     const measures = measuresOf(look)
     const { frame, size } = measures
     this.measures = measures
-    this.fit = fitColumns({ columns, rows: sample, room: frame.width, size })
-    const drawn: Drawn = { columns, fit: this.fit, measures, rows: look.rows, onRow: (cells) => this.told(cells) }
-    const carried = carrying && look.carried ? new Carried(drawn, carrying) : undefined
     const top = frame.top + headRoom * size
     const bottom =
       frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0)
+    const fitted = (folded: boolean) => fitColumns({ columns, rows: sample, room: frame.width, size, folded })
+    const drawnBy = (fit: ColumnFit): Drawn => ({ columns, fit, measures, rows: look.rows })
+    const folded = look.folded ? fitted(true) : undefined
+    // On paper so small that its columns' names alone would fill it, they stand side by side.
+    const isFolded = folded && headBlock(drawnBy(folded)).height < (bottom - top) * mostHead
+    this.fit = isFolded ? folded : fitted(false)
+    const drawn: Drawn = { ...drawnBy(this.fit), onRow: (cells) => this.told(cells) }
+    const carried = carrying && look.carried ? new Carried(drawn, carrying) : undefined
     this.flow = new Flow({
       drawn,
       firstTop: frame.top,
@@ -152,7 +166,11 @@ export class ReportLayer {
       rows: this.count,
       wrapped: this.wrapped,
       smaller: this.smaller,
-      beside: this.fit.sets.length,
+      beside: pagesBeside(this.fit).length,
+      folded: {
+        lines: this.fit.isFolded ? this.fit.sets.length : 1,
+        isWished: this.look.folded === true && this.columns.length > 1,
+      },
     }
   }
 

@@ -28,6 +28,8 @@ export type PaperPart =
       readonly level?: number
       readonly words: string
       readonly cells: readonly string[]
+      /** Said beneath it. */
+      readonly notes?: readonly string[]
     }
 
 /** A day with one figure in front is measured as if it had two. */

@@ -134,6 +134,21 @@ test('each record’s document has its own values, its own rows in their order, 
   expect(all[1]!.lines).toEqual(['Visit 220 in Ash: £222.20', 'Nothing was paid.'])
 })
 
+test('rows that add up to something else than what stands beneath them say so', async () => {
+  const priced: Block = {
+    ...rows,
+    columns: [own('number', 'payment-key'), own('price', 'visit_price', 'payment__visit')],
+    order: [],
+    figures: [{ column: 'price', name: 'total' }],
+  }
+  const [one] = await written(writings({ template: { ...bill, blocks: [priced] } }))
+  const prices = one!.lines.filter((line) => line.endsWith('7.07'))
+  expect(prices.length).toBeGreaterThan(3)
+  expect(prices.at(-1)).toBe('7.07')
+  const sum = ((prices.length - 1) * 7.07).toFixed(2)
+  expect(one!.lines.at(-1)).toBe(`Price: each visit counts once; the rows above add up to ${sum}.`)
+})
+
 test('what stands under a condition stands for those alone of whom it holds', async () => {
   const refs = Array.from({ length: 250 }, (_, at) => String(at + 1))
   const all = await written(writings({ of: { refs } }))

@@ -1,14 +1,6 @@
 import type { Book, Column, Condition, List, Place, Table } from '@/core/book'
-import { type Answers, type Cell, cellAt, type GroupLine, inWords } from '@/core/lists'
-import {
-  type Filled,
-  type FilledRows,
-  parentColumn,
-  type ReadRows,
-  type ReadTemplate,
-  rowsOfOne,
-  type Whose,
-} from '@/core/reports'
+import { type Answers, type Cell, cellAt, type GroupLine, inWords, ShownSums } from '@/core/lists'
+import { type Filled, parentColumn, type ReadRows, type ReadTemplate, rowsOfOne, type Whose } from '@/core/reports'
 import { type Cursor, keyOfRef, refOf as refFrom } from '@/core/records'
 import { nth } from '@/core/words'
 import { askGroups, askList, type ListLine, type Reads } from '../live'
@@ -36,7 +28,7 @@ export async function fillDocuments(filling: Filling, refs: readonly string[]): 
   // Of records that are gone, or never were, nothing more is asked.
   const there = lines.map(({ ref }) => ref)
   if (there.length === 0) return []
-  const rows = new Map<string, Map<string, FilledRows>>()
+  const rows = new Map<string, Found>()
   for (const [id, one] of read.rows) rows.set(id, await rowsOf(filling, one, there))
   const holds = new Map<string, ReadonlySet<string>>()
   for (const [id, asked] of read.only)
@@ -50,7 +42,7 @@ export async function fillDocuments(filling: Filling, refs: readonly string[]): 
         ref,
         label: labelOf(filling, line, faces) || ref,
         cells: line.cells,
-        rows: Object.fromEntries([...rows].map(([id, found]) => [id, found.get(ref) ?? { rows: [] }])),
+        rows: Object.fromEntries([...rows].map(([id, found]) => [id, found.get(ref)?.filled ?? { rows: [] }])),
         holds: new Set([...holds].flatMap(([id, found]) => (found.has(ref) ? [id] : []))),
       },
     ]
@@ -84,15 +76,21 @@ const ofThese = (place: Place, refs: readonly string[]): Condition => ({
   with: refs.map((value) => ({ value })),
 })
 
-type Found = Map<string, { rows: string[][]; sums?: string[] }>
+interface RowsFound {
+  readonly filled: { readonly rows: string[][]; sums?: string[]; notes?: string[] }
+  readonly shown: ShownSums
+}
+type Found = Map<string, RowsFound>
 
 /** The rows of some records, by whose they are, and what they come to. */
 async function rowsOf(filling: Filling, rows: ReadRows, refs: readonly string[]): Promise<Found> {
   const { read, whose } = rows
   const found: Found = new Map()
+  const ids = new Set(rows.columns.map(({ id }) => id))
   const add = (of: string, line: ListLine) => {
-    const own = found.get(of) ?? { rows: [] }
-    own.rows.push(wordsOf(filling, rows, line))
+    const own = found.get(of) ?? { filled: { rows: [] }, shown: new ShownSums(filling.reads.live.book, read, ids) }
+    own.filled.rows.push(wordsOf(filling, rows, line))
+    own.shown.row(line.cells)
     found.set(of, own)
   }
   if (whose.by === 'field') {
@@ -189,7 +187,7 @@ async function sumsByField(
   if ('faults' in groups) throw cutShort()
   for (const line of groups.groups) {
     const own = found.get(cellAt(line).key ?? '')
-    if (own) own.sums = sumWords(reads.live.book, rows, line.figures)
+    if (own) comeTo(reads.live.book, rows, own, line.figures)
   }
 }
 
@@ -200,8 +198,15 @@ async function sumsOneByOne({ reads, answers, read: { table } }: Filling, rows: 
     const groups = await askGroups(reads, one, answers, { by: [] })
     if ('faults' in groups) throw cutShort()
     const [line] = groups.groups
-    if (line) own.sums = sumWords(reads.live.book, rows, line.figures)
+    if (line) comeTo(reads.live.book, rows, own, line.figures)
   }
+}
+
+/** What rows come to, and whether that is what they add up to. */
+function comeTo(book: Book, rows: ReadRows, own: RowsFound, figures: GroupLine['figures']): void {
+  const notes = own.shown.end(figures)
+  own.filled.sums = sumWords(book, rows, figures)
+  if (notes.length > 0) own.filled.notes = notes
 }
 
 const sumWords = (book: Book, { columns, read }: ReadRows, figures: GroupLine['figures']): string[] =>

@@ -9,7 +9,7 @@ export {
   startEdition,
 } from './editions'
 export { reportFileKinds, type ReportFileKind, reportFile } from './report-file'
-export { type Laid, type Laying, reportWork } from './lay-edition'
+export { type Laid, type Laying, type Otherwise, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'
 export { NotLaid } from './work'
 export { type DocumentExample, exampleOf } from './example-of'

@@ -33,6 +33,46 @@ test('every record is on paper once, and each group and all of them come to what
   expect(said.slice(said.indexOf('All, 900 visits')).slice(0, 2)).toEqual(['All, 900 visits', all!.total])
 })
 
+test('columns that go on beside are offered in two lines a row instead, with what that comes to', async () => {
+  const narrow: Report = { ...report, letters: 14, paper: { size: { width: 92, height: 200 }, margin: 18 } }
+  const asked = async (own: Report) => {
+    const laid = await layReport(
+      laying({ report: own }),
+      () => undefined,
+      () => Promise.resolve(),
+    )
+    return { ...laid, pages: (await pagesOf(laying({ report: own }))).length }
+  }
+  const beside = await asked(narrow)
+  expect(beside.fitted).toMatchObject({ beside: 2, folded: { lines: 1, isWished: false } })
+  const offered = beside.otherwise.find(({ what }) => what === 'folded')
+  const folded = await asked({ ...narrow, folded: true })
+  expect(offered).toEqual({ what: 'folded', pages: folded.pages, fitted: { ...folded.fitted, lacking: [] } })
+  expect(folded.fitted).toMatchObject({ beside: 1, folded: { lines: 2, isWished: true } })
+  expect(folded.otherwise.find(({ what }) => what === 'unfolded')?.pages).toBe(beside.pages)
+})
+
+test('where what stands above isn’t what it comes to, it is said why, and what it adds up to', async () => {
+  await run(db, `UPDATE \`${live.schema}\`.house SET floors = house_number`)
+  const floors = { id: 'floors', shows: { kind: 'field' as const, place: place('house_floors', 'visit__house') } }
+  const columns = [...list.columns, floors]
+  const figures: List['figures'] = [...list.figures!, { column: 'floors', name: 'total' }]
+  const own: List = { ...list, columns, figures }
+  const said = (await pagesOf(laying({ list: own }))).flat()
+  const notes = said.filter((words) => words.includes('add up to'))
+  // Three hundred visits in each town, in one house of one, two and three floors; all of their prices are shown.
+  const of = (sum: string) => `Floors: each house counts once; the rows above add up to ${sum}.`
+  expect(notes).toEqual([of('600'), of('300'), of('900'), of('1,800')])
+  const all = said.indexOf('All, 900 visits')
+  expect(said.slice(all + 1, all + 3)).toEqual(['409,504.50', '6'])
+
+  const { groups: _groups, ...bare } = list
+  const some = (await pagesOf(laying({ list: { ...bare, first: 3 } }))).flat()
+  expect(some.filter((words) => words.includes('add up to'))).toEqual([
+    'Price: not all of it is shown; the rows above add up to 6.06.',
+  ])
+})
+
 test('what rows come to so far is carried from page to page, to the penny, with groups and without', async () => {
   for (const groups of [list.groups, undefined]) {
     const own: List = { ...list, groups }

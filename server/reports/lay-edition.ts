@@ -53,7 +53,7 @@ const letterheadOf = (letterhead: Letterhead | undefined): ReportWords['letterhe
 
 /** How the same would come out otherwise. */
 export interface Otherwise {
-  readonly what: 'turned' | 'smaller'
+  readonly what: 'turned' | 'smaller' | 'folded' | 'unfolded'
   readonly pages: number
   readonly fitted: Fitted
 }
@@ -123,6 +123,8 @@ export async function layReport(
       between: lettingGo(laying),
     }
     const crossed = await crossedOf(walk)
+    // What is crossed is as wide as it is, and has no rows to fold.
+    const look: Report = crossed ? { ...report, folded: undefined } : report
     const chart = await chartOf(walk, report)
     const said = { ...words, ...(chart && { chart }) }
     const { columns } = crossed ?? { columns: listed }
@@ -133,7 +135,7 @@ export async function layReport(
     let full: Page[] = []
     let layer: ReportLayer | undefined
     const begin = () => {
-      const one = new ReportLayer(columns, sample, report, said, (page) => full.push(page), carrying)
+      const one = new ReportLayer(columns, sample, look, said, (page) => full.push(page), carrying)
       parts.forEach((part) => one.part(part))
       onBegin(one.measures)
       return one
@@ -154,11 +156,12 @@ export async function layReport(
     layer ??= begin()
     layer.end()
     await onPages(full)
+    const { fitted } = layer
+    const otherwise = (other: ReportLook) => layAgain(columns, sample, other, said, parts, carrying)
     const tried =
       parts.length < mostTried
-        ? triedOtherwise(report, (look) => layAgain(columns, sample, look, said, parts, carrying))
+        ? [...triedOtherwise(look, otherwise), ...(crossed ? [] : triedFolded(look, fitted, otherwise))]
         : []
-    const { fitted } = layer
     return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise: tried }
   })
 }
@@ -178,7 +181,9 @@ function layAgain(
   return { pages, fitted: layer.fitted }
 }
 
-function triedOtherwise(report: Report, lay: (look: ReportLook) => Omit<Otherwise, 'what'>): Otherwise[] {
+type LayAgain = (look: ReportLook) => Omit<Otherwise, 'what'>
+
+function triedOtherwise(report: Report, lay: LayAgain): Otherwise[] {
   const { turned, ...upright } = report.paper
   const paper = turned ? upright : { ...upright, turned: true as const }
   const smaller = report.letters - 1
@@ -186,6 +191,12 @@ function triedOtherwise(report: Report, lay: (look: ReportLook) => Omit<Otherwis
     { what: 'turned', ...lay({ ...report, paper }) },
     ...(smaller >= leastLetters ? [{ what: 'smaller' as const, ...lay({ ...report, letters: smaller }) }] : []),
   ]
+}
+
+/** Two lines a row rather than pages side by side, and one line where that takes fewer pages. */
+function triedFolded(report: Report, now: Fitted, lay: LayAgain): Otherwise[] {
+  if (now.folded.lines > 1) return [{ what: 'unfolded', ...lay({ ...report, folded: undefined }) }]
+  return now.beside > 1 && !report.folded ? [{ what: 'folded', ...lay({ ...report, folded: true }) }] : []
 }
 
 /** A report as what is laid. */

@@ -78,7 +78,7 @@ export const changeReport: EditKind<z.infer<typeof ChangeReport>> = {
     const free = nameTaken(book, id, words.value.name)
     if (!free.ok) return free
     const { name, opening, closing } = words.value
-    const { paper, letters, rows, room, plain, apart, chart, carried, without, order } = to
+    const { paper, letters, rows, room, plain, apart, chart, carried, folded, without, order } = to
     return orNothing(
       setKeys(report, id, {
         name: name ?? undefined,
@@ -92,6 +92,7 @@ export const changeReport: EditKind<z.infer<typeof ChangeReport>> = {
         apart,
         chart,
         carried,
+        folded,
         without: without?.length ? without : undefined,
         order: order?.length ? order : undefined,
       }),

@@ -1,5 +1,5 @@
-import type { Book } from '../../book'
-import { kindOf, type Look, type Value } from '../../kinds'
+import type { Book, Field } from '../../book'
+import { kindOf, type Look, measuredDigits, type Value } from '../../kinds'
 import { type PhysicalNames, physicalNames } from '../../physical'
 import { expressionSql } from '../../sql'
 import { groupAt, type ReadFigure, type ReadList } from '../check/read-list'
@@ -210,11 +210,17 @@ function valuesOf(reach: Reach, at: At, { of, name }: ReadFigure): string[] {
 const figureSql = (look: Look, { name, face }: ReadFigure, values: readonly string[]) =>
   aggregateSql(name, values, face, look)
 
+/** Binary sums have a last digit or two that no value had. */
+function loadFigure(face: Field, stored: NonNullable<StoredRow[number]>): Value {
+  const { load } = kindOf(face.kind)
+  return load(face.kind === 'measured' ? Number(Number(stored).toPrecision(measuredDigits)) : stored)
+}
+
 function readFigures(figures: readonly ReadFigure[], row: StoredRow, from: number) {
   return Object.fromEntries(
     figures.map(({ column, face }, at): [string, Value] => {
       const stored = row[from + at] ?? null
-      return [column.id, stored === null ? null : kindOf(face.kind).load(stored)]
+      return [column.id, stored === null ? null : loadFigure(face, stored)]
     }),
   )
 }

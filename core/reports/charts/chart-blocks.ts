@@ -39,7 +39,7 @@ function notDrawn(drawn: Drawn, { places, series, more }: Drawing): Block[] {
   const said = [
     ...(more && more.places > 0 ? [`The first ${places.length} are drawn, ${more.places} more are not.`] : []),
     ...(more && more.series > 0
-      ? [`The first ${series.length} of ${series.length + more.series} are told apart; the others are not drawn.`]
+      ? [`The first ${series.length} of ${series.length + more.series} have a shade each; the others are not drawn.`]
       : []),
   ]
   const { size } = drawn.measures

@@ -68,6 +68,23 @@ const footOf = (item: Item): number =>
       : item.y
 
 describe('a chart on paper', () => {
+  test('says how much isn’t drawn, and nothing where all is', () => {
+    const some: Drawing = {
+      ...{ kind: 'bars', places: ['Ash', 'Otterby'], of: 'visits', along: 'town', write },
+      series: [{ name: 'Done', values: [1, 2] }],
+    }
+    const said = (more: Drawing['more']) =>
+      textsOn(pagesOf({ ...some, ...(more && { more }) }).pages[0]!)
+        .map(({ words: one }) => one)
+        .filter((one) => one.includes('drawn'))
+    expect(said({ places: 3, series: 2 })).toEqual([
+      'The first 2 are drawn, 3 more are not.',
+      'The first 1 of 3 have a shade each; the others are not drawn.',
+    ])
+    expect(said({ places: 0, series: 0 })).toEqual([])
+    expect(said(undefined)).toEqual([])
+  })
+
   test('stands within the margins, nothing of it on anything else, on any paper', () => {
     fc.assert(
       fc.property(drawing, oddPaper, fc.integer({ min: 6, max: 14 }), (one, { turned, ...paper }, letters) => {

@@ -15,6 +15,8 @@ export interface Filled {
 export interface FilledRows {
   readonly rows: readonly (readonly string[])[]
   readonly sums?: readonly string[] | undefined
+  /** Where that isn't what the rows add up to: why, and to what. */
+  readonly notes?: readonly string[] | undefined
 }
 
 /** What isn't the record's own. */

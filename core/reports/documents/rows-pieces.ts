@@ -21,7 +21,7 @@ const mostWhole = 8
 export function rowsPieces({ columns, filled, heading, none }: Rows, measures: Measures): Piece[] {
   const { frame, size } = measures
   const place = { x: frame.left, width: frame.width }
-  const { rows, sums } = filled
+  const { rows, sums, notes } = filled
   if (rows.length === 0)
     return none ? textPieces([{ words: none }], place, { size, tone: 'grey', above: size * 0.7 }) : []
   const cells = sums ? [...rows, sums] : rows
@@ -40,7 +40,7 @@ export function rowsPieces({ columns, filled, heading, none }: Rows, measures: M
       keeps: (at === 0 && rows.length > 1) || (at === rows.length - 1 && sums !== undefined),
     }),
   )
-  const sum: PaperPart = { kind: 'sum', words: '', cells: sums ?? [] }
+  const sum: PaperPart = { kind: 'sum', words: '', cells: sums ?? [], ...(notes && { notes }) }
   return [...named, head, ...body, ...(sums ? [{ ...pieceOf(blockOf(drawn, sum, false)), above: 0, head }] : [])]
 }
 

@@ -3,6 +3,7 @@ import { asPrinted, evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, PagePart, TextItem } from '../page'
 import { asMeasured, type PaperColumn, type PaperPart } from '../table'
 import type { ColumnFit, ColumnSet } from './fit-columns'
+import { pagesBeside } from './folded'
 import type { Measures } from './measures'
 
 /** What stands on a page as a whole, or is torn between two of its lines where it is higher than a page. */
@@ -16,8 +17,8 @@ export interface Block {
   /** Stands on one page with what comes next. */
   keeps: boolean
   readonly part: PaperPart | undefined
-  /** Draws it at a height of the page, as far as a set of columns goes; between two of its lines where it is torn. */
-  readonly draw: (set: number, y: number, from?: number, until?: number) => Item[]
+  /** Draws it at a height of the page, as far as one of the pages side by side goes; between two of its lines where it is torn. */
+  readonly draw: (page: number, y: number, from?: number, until?: number) => Item[]
   /** Lines of text in it, and how high one is: where it may be torn. */
   readonly lines: number
 }
@@ -35,8 +36,8 @@ export interface Drawn {
 export const baseline = ({ size, lead }: Pick<Measures, 'size' | 'lead'>) => (lead - size) / 2 + size * 0.8
 
 /** Where columns of a set begin. */
-export function startsOf({ widths }: ColumnSet, gap: number, left: number): number[] {
-  let x = left
+export function startsOf({ widths, in: own }: ColumnSet, gap: number, left: number): number[] {
+  let x = left + own
   return widths.map((width) => {
     const start = x
     x += width + gap
@@ -44,8 +45,12 @@ export function startsOf({ widths }: ColumnSet, gap: number, left: number): numb
   })
 }
 
-export const widthOf = ({ widths }: ColumnSet, gap: number): number =>
-  widths.reduce((sum, width) => sum + width + gap, -gap)
+const widthOfSet = ({ widths, in: own }: ColumnSet, gap: number): number =>
+  widths.reduce((sum, width) => sum + width + gap, own - gap)
+
+/** How wide what stands on one of the pages side by side is. */
+export const widthOf = (fit: ColumnFit, page: number): number =>
+  Math.max(...nth(pagesBeside(fit), page).map((set) => widthOfSet(nth(fit.sets, set), fit.gap)))
 
 export interface Cell {
   readonly lines: readonly string[]
@@ -78,8 +83,22 @@ export function cellsOf(drawn: Drawn, words: readonly string[], weight: Weight):
   )
 }
 
-export const mostLines = (cells: readonly (readonly Cell[])[]): number =>
-  Math.max(1, ...cells.flat().map(({ lines }) => lines.length))
+const mostLines = (cells: readonly Cell[]): number =>
+  cells.reduce((most, { lines }) => Math.max(most, lines.some(Boolean) ? lines.length : 0), 0)
+
+/** From which line on each set of columns stands, and how many lines there are; a later line of nothing isn't there. */
+function linesOf({ isFolded }: ColumnFit, { cells, atLeast = 1 }: Pick<Row, 'cells' | 'atLeast'>) {
+  const high = cells.map(mostLines)
+  if (!isFolded)
+    return { starts: high.map(() => 0), each: high.map(() => Math.max(1, ...high)), all: Math.max(1, ...high) }
+  let all = 0
+  const each = high.map((one, at) => (at === 0 ? Math.max(one, atLeast) : one))
+  const starts = each.map((one) => (all += one) - one)
+  return { starts, each, all: Math.max(1, all) }
+}
+
+/** How many lines a row has. */
+export const lineCount = (fit: ColumnFit, row: Pick<Row, 'cells' | 'atLeast'>): number => linesOf(fit, row).all
 
 interface Row {
   readonly cells: readonly (readonly Cell[])[]
@@ -87,17 +106,34 @@ interface Row {
   readonly tone?: 'grey'
   /** At the foot of its lines, as the headings of columns. */
   readonly low?: boolean
+  /** Lines that its first set of columns has at the least, where rows are folded. */
+  readonly atLeast?: number
 }
 
 /** The texts of a row of cells, from one of its lines to another. */
-export function drawCells(drawn: Drawn, set: number, row: Row, top: number, from = 0, until = Infinity): TextItem[] {
+export function drawCells(drawn: Drawn, page: number, row: Row, top: number, from = 0, until = Infinity): TextItem[] {
+  const { starts, each } = linesOf(drawn.fit, row)
+  return nth(pagesBeside(drawn.fit), page).flatMap((set) =>
+    drawSet(drawn, set, row, { top, from, until, start: nth(starts, set), all: nth(each, set) }),
+  )
+}
+
+interface SetPlace {
+  readonly top: number
+  readonly from: number
+  readonly until: number
+  /** The line at which it begins, and how many it has. */
+  readonly start: number
+  readonly all: number
+}
+
+function drawSet(drawn: Drawn, set: number, row: Row, { top, from, until, start, all }: SetPlace): TextItem[] {
   const { columns, fit, measures } = drawn
   const own = nth(fit.sets, set)
   const starts = startsOf(own, fit.gap, measures.frame.left)
-  const all = mostLines(row.cells)
   return nth(row.cells, set).flatMap(({ lines, size, in: further }, at) => {
     const column = nth(columns, nth(own.columns, at))
-    const down = row.low ? all - lines.length : 0
+    const down = start + (row.low ? all - lines.length : 0)
     return lines.flatMap((words, line) => {
       if (!words || line + down < from || line + down >= until) return []
       const free = nth(own.widths, at) - evenWidth(words, size, row.weight)

@@ -1,17 +1,25 @@
 import { nth } from '../../words'
 import { asPrinted, evenWidth, widestWord, wrap } from '../../letters'
 import { asMeasured, type PaperColumn } from '../table'
+import { folds } from './folded'
 
 /** Columns that stand side by side on one page, by their places, and how wide each is, in points. */
 export interface ColumnSet {
   readonly columns: readonly number[]
   readonly widths: readonly number[]
+  /** How far in they begin, in points. */
+  readonly in: number
 }
 
 export interface ColumnFit {
-  /** One where all columns fit on a page; several where some are carried over to a page beside it. */
+  /**
+   * One where all columns fit on a page; several where some are carried over to a page beside it, or where they stand
+   * beneath each other.
+   */
   readonly sets: readonly ColumnSet[]
   readonly gap: number
+  /** Sets stand beneath each other on one page: each row in as many lines. */
+  readonly isFolded: boolean
 }
 
 export interface FitWish {
@@ -23,6 +31,8 @@ export interface FitWish {
   readonly size: number
   /** All on one page, whatever that costs. */
   readonly together?: boolean
+  /** In two lines a row, or as many as it takes. */
+  readonly folded?: boolean
 }
 
 /** Between two columns, by the size of the letters. */
@@ -32,7 +42,10 @@ const narrowest = 2.5
 /** So many rows are looked at where widths are weighed against each other. */
 const weighed = 240
 
-interface Wants {
+/** How far in the later lines of a row begin, by the size of the letters. */
+const further = 1.6
+
+export interface Wants {
   /** Wide enough for every cell on one line. */
   readonly natural: number
   /** So narrow that no word is cut, or few are. */
@@ -42,25 +55,36 @@ interface Wants {
 /**
  * How wide columns are: as their contents want where there is room for that; narrower, where wrapping costs the fewest
  * lines, where there isn't; and in several sets, side by side on pages of their own with the first column on each, where
- * words would have to be cut.
+ * words would have to be cut. Folded, they are in several sets beneath each other.
  */
-export function fitColumns({ columns, rows, room, size, together = false }: FitWish): ColumnFit {
+export function fitColumns({ columns, rows, room, size, together = false, folded = false }: FitWish): ColumnFit {
   const gap = gapOf(size)
   const wants = columns.map((column, at) => wantsOf(column, rows, at, size, room))
   const width = (some: readonly number[]) => some.reduce((sum, at) => sum + nth(wants, at).least + gap, -gap)
   const all = columns.map((_, at) => at)
-  const sets = together || width(all) <= room ? [all] : carried(all, width, room)
+  const isFolded = folded && all.length > 1
+  const indent = Math.min(further * size, room / 8)
+  const sets = isFolded
+    ? folds(wants, gap, room, indent)
+    : together || width(all) <= room
+      ? [all]
+      : carried(all, width, room)
   return {
     gap,
-    sets: sets.map((some) => ({
-      columns: some,
-      widths: widthsOf(
-        some.map((at) => nth(wants, at)),
-        rows.slice(0, weighed).map((cells) => some.map((at) => cells[at] ?? '')),
-        room - gap * (some.length - 1),
-        size,
-      ),
-    })),
+    isFolded,
+    sets: sets.map((some, set) => {
+      const own = isFolded && set > 0 ? indent : 0
+      return {
+        columns: some,
+        in: own,
+        widths: widthsOf(
+          some.map((at) => nth(wants, at)),
+          rows.slice(0, weighed).map((cells) => some.map((at) => cells[at] ?? '')),
+          room - own - gap * (some.length - 1),
+          size,
+        ),
+      }
+    }),
   }
 }
 

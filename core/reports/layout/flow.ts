@@ -3,6 +3,7 @@ import type { Area, Item, Page, PagePart } from '../page'
 import type { PaperPart } from '../table'
 import { type Block, type Drawn, wordsBlock } from './blocks'
 import type { Carried } from './carried'
+import { pagesBeside } from './folded'
 import { blockOf, groupBlock, headBlock } from './part-blocks'
 
 export interface FlowWish {
@@ -15,7 +16,7 @@ export interface FlowWish {
   readonly apart: boolean
   /** What is carried from page to page. */
   readonly carried?: Carried | undefined
-  /** Takes a page as soon as it is full; one for each set of columns, one after the other. */
+  /** Takes a page as soon as it is full; those side by side one after the other. */
   readonly onPage: (page: Page) => void
 }
 
@@ -55,11 +56,12 @@ export class Flow {
     this.head = headBlock(wish.drawn)
     this.reserved = wish.carried?.height ?? 0
     this.y = wish.firstTop
-    this.pages = this.sets.map(() => [])
+    this.pages = this.beside.map(() => [])
   }
 
-  private get sets() {
-    return this.wish.drawn.fit.sets.map((_, set) => set)
+  /** The pages side by side. */
+  private get beside() {
+    return pagesBeside(this.wish.drawn.fit).map((_, page) => page)
   }
 
   /** Words across the page, before the columns or after them. */
@@ -119,8 +121,8 @@ export class Flow {
     const { marks, areas } = this
     this.marks = []
     this.areas = []
-    for (const [set, items] of this.pages.entries()) this.wish.onPage({ items, areas, marks: set === 0 ? marks : [] })
-    this.pages = this.sets.map(() => [])
+    for (const [page, items] of this.pages.entries()) this.wish.onPage({ items, areas, marks: page === 0 ? marks : [] })
+    this.pages = this.beside.map(() => [])
   }
 
   /** A page is full: it is given away, and the next begins with what it goes on with, as far as that leaves room. */
@@ -193,7 +195,7 @@ export class Flow {
     if (!this.isFresh) this.y += block.above
     const { part } = block
     if (part?.kind === 'group') this.marks.push({ level: part.level, words: part.words, y: this.y })
-    for (const set of this.sets) nth(this.pages, set).push(...block.draw(set, this.y, from, until))
+    for (const page of this.beside) nth(this.pages, page).push(...block.draw(page, this.y, from, until))
     const top = this.y
     this.y += block.height - (block.lines - (until - from)) * this.wish.drawn.measures.lead
     this.cover(partOf(block), top, this.y)

@@ -8,7 +8,7 @@ import {
   cellsOf,
   drawCells,
   type Drawn,
-  mostLines,
+  lineCount,
   startsOf,
   widthOf,
   wordsBlock,
@@ -42,9 +42,9 @@ function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
   const { measures, fit, rows } = drawn
   const cells = cellsOf(drawn, part.cells, 'regular')
   drawn.onRow?.(cells)
-  const lines = mostLines(cells)
-  const above = part.goesOn ? 0 : measures.pad
   const row = { cells, weight: 'regular' } as const
+  const lines = lineCount(fit, row)
+  const above = part.goesOn ? 0 : measures.pad
   return {
     kind: 'row',
     height: above + lines * measures.lead + measures.pad,
@@ -52,9 +52,9 @@ function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
     keeps: false,
     part,
     lines,
-    draw(set, y, from = 0, until = lines) {
+    draw(page, y, from = 0, until = lines) {
       const height = above + (Math.min(until, lines) - from) * measures.lead + measures.pad
-      const width = widthOf(nth(fit.sets, set), fit.gap)
+      const width = widthOf(fit, page)
       const x = measures.frame.left
       const under: Item[] =
         rows === 'tint' && odd
@@ -62,7 +62,7 @@ function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
           : rows === 'lines' && !part.goesOn
             ? [{ kind: 'line', x, y, width, thick: 0.4, tone: 'line' }]
             : []
-      return [...under, ...drawCells(drawn, set, row, y + above, from, until)]
+      return [...under, ...drawCells(drawn, page, row, y + above, from, until)]
     },
   }
 }
@@ -72,48 +72,34 @@ function sumBlock(drawn: Drawn, part: Of<'sum'>): Block {
   const { measures, fit } = drawn
   const cells = cellsOf(drawn, part.cells, 'bold')
   const isAll = part.level === undefined
-  const first = (set: number) => nth(cells, set).findIndex(({ lines }) => lines.some(Boolean))
-  const name = (set: number) => (set === 0 ? part.words : '')
-  const before = (set: number) => {
-    const at = first(set)
-    const starts = startsOf(nth(fit.sets, set), fit.gap, 0)
-    const end = nth(cells, set).length === 0 || at < 0 ? widthOf(nth(fit.sets, set), fit.gap) : nth(starts, at)
-    return end - fit.gap
-  }
-  const isBeside = evenWidth(part.words, measures.size, 'bold') <= before(0)
+  const first = nth(cells, 0).findIndex(({ lines }) => lines.some(Boolean))
+  const end = first < 0 ? widthOf(fit, 0) : nth(startsOf(nth(fit.sets, 0), fit.gap, 0), first)
+  const isBeside = evenWidth(part.words, measures.size, 'bold') <= end - fit.gap
   const label = isBeside ? undefined : wordsBlock(drawn, part.words, { size: measures.size, weight: 'bold', above: 0 })
-  const lines = mostLines(cells)
-  const own = lines * measures.lead + 2 * measures.pad
+  const row = { cells, weight: 'bold', atLeast: isBeside ? 1 : 0 } as const
+  const own = lineCount(fit, row) * measures.lead + 2 * measures.pad
   const hasCells = cells.some((set) => set.some(({ lines: some }) => some.some(Boolean)))
+  const bare = (label ? label.height + measures.pad : 0) + (label && !hasCells ? 0 : own)
+  const small = { size: Math.max(6, measures.size * 0.85), weight: 'regular', tone: 'grey', above: 0 } as const
+  const notes = part.notes?.length ? wordsBlock(drawn, part.notes.join('\n'), small) : undefined
   return {
     kind: 'sum',
-    height: (label ? label.height + measures.pad : 0) + (label && !hasCells ? 0 : own),
+    height: bare + (notes ? notes.height + measures.pad : 0),
     above: isAll ? measures.size * 0.8 : 0,
     keeps: false,
     part,
     lines: 1,
-    draw(set, y) {
+    draw(page, y) {
       const x = measures.frame.left
-      const width = widthOf(nth(fit.sets, set), fit.gap)
+      const width = widthOf(fit, page)
       const rule: Item = { kind: 'line', x, y, width, thick: isAll ? 1 : 0.6, tone: 'ink' }
       const down = label ? label.height + measures.pad : 0
-      const words: Item[] = label
-        ? set === 0
-          ? label.draw(set, y + measures.pad)
-          : []
-        : name(set)
-          ? [
-              {
-                kind: 'text',
-                x,
-                y: y + measures.pad + baseline(measures),
-                size: measures.size,
-                bold: true,
-                words: name(set),
-              },
-            ]
-          : []
-      return [rule, ...words, ...drawCells(drawn, set, { cells, weight: 'bold' }, y + down + measures.pad)]
+      const { size } = measures
+      const own = y + measures.pad + baseline(measures)
+      const beside: Item[] = part.words ? [{ kind: 'text', x, y: own, size, bold: true, words: part.words }] : []
+      const words = page > 0 ? [] : (label?.draw(page, y + measures.pad) ?? beside)
+      const under = page === 0 ? (notes?.draw(page, y + bare) ?? []) : []
+      return [rule, ...words, ...drawCells(drawn, page, row, y + down + measures.pad), ...under]
     },
   }
 }
@@ -126,7 +112,8 @@ export function headBlock(drawn: Drawn): Block {
     columns.map(({ heading }) => heading),
     'bold',
   )
-  const lines = mostLines(cells)
+  const row = { cells, weight: 'bold', tone: 'grey', low: true } as const
+  const lines = lineCount(fit, row)
   const height = lines * measures.lead + 2 * measures.pad
   return {
     kind: 'words',
@@ -136,13 +123,13 @@ export function headBlock(drawn: Drawn): Block {
     keeps: true,
     part: undefined,
     lines,
-    draw: (set, y) => [
-      ...drawCells(drawn, set, { cells, weight: 'bold', tone: 'grey', low: true }, y + measures.pad),
+    draw: (page, y) => [
+      ...drawCells(drawn, page, row, y + measures.pad),
       {
         kind: 'line',
         x: measures.frame.left,
         y: y + height,
-        width: widthOf(nth(fit.sets, set), fit.gap),
+        width: widthOf(fit, page),
         thick: 0.8,
         tone: 'grey',
       },

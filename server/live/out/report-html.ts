@@ -27,7 +27,7 @@ const style = `body{font:16px/1.45 system-ui,sans-serif;color:#1d2422;background
 header p{margin:0}h1{font-size:1.6rem;margin:1.2rem 0 .3rem}.asked,footer{color:#465049;font-size:.9rem}
 table{border-collapse:collapse;width:100%;margin:1rem 0}th,td{text-align:left;vertical-align:top;padding:.3rem .7rem .3rem 0;border-top:1px solid #c1c8c1}
 thead th{border-top:0;border-bottom:2px solid #465049;color:#465049}.n{text-align:right;font-variant-numeric:tabular-nums;white-space:nowrap}
-.group th{font-size:1.1rem;border-top:0;padding-top:1rem}.sum td,.sum th{font-weight:700;border-top:2px solid #1d2422}
+.group th{font-size:1.1rem;border-top:0;padding-top:1rem}.note td{color:#465049;font-size:.9rem;border-top:0}.sum td,.sum th{font-weight:700;border-top:2px solid #1d2422}
 @media print{body{margin:0;max-width:none}thead{display:table-header-group}tr{break-inside:avoid}}`
 
 /** A report as one page for the web (HTML), with nothing from outside it: written as it is read. */
@@ -79,7 +79,7 @@ function pieceHtml(walk: ReportWalk, columns: readonly ReadColumn[], piece: Repo
         figures.some(Boolean)
           ? `<tr class="sum">${figures.map((said, at) => cell('td', at, said)).join('')}</tr>\n`
           : ''
-      }`
+      }${piece.notes.map((note) => `<tr class="note"><td colspan="${columns.length}">${text(note)}</td></tr>\n`).join('')}`
     }
   }
 }

@@ -1,5 +1,5 @@
 import { carriedFigures, type PaperPart } from '@/core/reports'
-import { inWords, cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup } from '@/core/lists'
+import { inWords, cellAt, type GroupLine, type ReadColumn, type ReadFigure, sayGroup, ShownSums } from '@/core/lists'
 import { counted, inSentence } from '@/core/words'
 import { askGroups } from '../read/ask-groups'
 import { askList, type ListLine } from '../read/ask-list'
@@ -23,26 +23,43 @@ export type ReportPiece =
   | { readonly kind: 'group'; readonly level: number; readonly words: string }
   | { readonly kind: 'lines'; readonly lines: readonly ListLine[] }
   /** What a group comes to, or all records where it has no level. */
-  | { readonly kind: 'sum'; readonly level?: number; readonly words: string; readonly of: GroupLine }
+  | {
+      readonly kind: 'sum'
+      readonly level?: number
+      readonly words: string
+      readonly of: GroupLine
+      /** Where it isn't what the rows above it add up to: why, and to what. */
+      readonly notes: readonly string[]
+    }
 
 /**
  * A list in the order in which a report is read: the headings of its groups, its records, and what groups and all of them
  * come to, as the database adds it up.
  */
 export async function* reportPieces(walk: ReportWalk): AsyncGenerator<ReportPiece> {
-  yield* within(walk, [])
-  const { reads, list, answers, read } = walk
+  const { reads, list, answers, read, shown } = walk
+  const sums = new ShownSums(reads.live.book, read, new Set(shown.map((place) => columnAt(read, place).id)))
+  yield* within(walk, sums, [])
   const found = await askGroups(reads, list, answers, { by: [] })
   const all = 'faults' in found ? undefined : found.groups[0]
   if (!all || all.count === 0) return
-  yield { kind: 'sum', words: `All, ${counted(all.count, inSentence(read.table.name))}`, of: all }
+  yield {
+    kind: 'sum',
+    words: `All, ${counted(all.count, inSentence(read.table.name))}`,
+    of: all,
+    notes: sums.end(all.figures),
+  }
 }
 
-async function* within(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<ReportPiece> {
+async function* within(
+  walk: ReportWalk,
+  sums: ShownSums,
+  path: readonly (string | null)[],
+): AsyncGenerator<ReportPiece> {
   const { reads, list, answers, read } = walk
   const level = path.length
   const group = read.groups[level]
-  if (!group) return void (yield* linesOf(walk, path))
+  if (!group) return void (yield* linesOf(walk, sums, path))
   const found = await askGroups(reads, list, answers, { by: [level], path, most: mostGroups })
   // Paper that lacks some of them must not look whole.
   if ('faults' in found || found.more) throw cutShort()
@@ -50,18 +67,24 @@ async function* within(walk: ReportWalk, path: readonly (string | null)[]): Asyn
     const cell = cellAt(line)
     const words = sayGroup(reads.live.book.look, group, cell)
     yield { kind: 'group', level, words }
-    yield* within(walk, [...path, cell.key])
+    sums.begin()
+    yield* within(walk, sums, [...path, cell.key])
     const noun = counted(line.count, inSentence(read.table.name))
-    yield { kind: 'sum', level, words: `${words}, ${noun}`, of: line }
+    yield { kind: 'sum', level, words: `${words}, ${noun}`, of: line, notes: sums.end(line.figures) }
   }
 }
 
-async function* linesOf(walk: ReportWalk, path: readonly (string | null)[]): AsyncGenerator<ReportPiece> {
+async function* linesOf(
+  walk: ReportWalk,
+  sums: ShownSums,
+  path: readonly (string | null)[],
+): AsyncGenerator<ReportPiece> {
   const { reads, list, answers } = walk
   let after: Cursor | undefined
   do {
     const page = await askList(reads, list, answers, { after, limit: pageSize, path })
     if ('faults' in page) throw cutShort()
+    for (const { cells } of page.lines) sums.row(cells)
     yield { kind: 'lines', lines: page.lines }
     await walk.between?.()
     after = page.next

@@ -132,6 +132,14 @@ function Rows({ report, read, onChange }: Props) {
           onChange={(carried) => onChange({ carried: carried ? true : undefined })}
         />
       )}
+      {!isCrossed(read) && shownIn(read, report).length > 1 && (
+        <TickBox
+          id="report-folded"
+          checked={report.folded === true}
+          label="Two lines a row"
+          onChange={(folded) => onChange({ folded: folded ? true : undefined })}
+        />
+      )}
       <Labelled label="Between two rows" htmlFor="report-rows">
         <ChoiceBox
           id="report-rows"

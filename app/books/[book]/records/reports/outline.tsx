@@ -72,7 +72,12 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
           />
         )}
         {!isAlone && (
-          <Part {...shared} part="rows" words="Rows" more={`${rowWords[report.rows]}, ${roomWords[report.room]}`} />
+          <Part
+            {...shared}
+            part="rows"
+            words="Rows"
+            more={`${report.folded && hasRecords ? 'two lines each, ' : ''}${rowWords[report.rows]}, ${roomWords[report.room]}`}
+          />
         )}
         <Part {...shared} part="closing" words="Closing words" more={report.closing ? undefined : 'none'} />
       </ul>

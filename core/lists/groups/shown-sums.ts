@@ -1,0 +1,90 @@
+import type { Book } from '../../book'
+import { fromExact, mostScale, toExact } from '../../kinds'
+import { inSentence, nth } from '../../words'
+import type { ReadFigure, ReadList } from '../check/read-list'
+import { inWords, isTogether } from '../say/in-words'
+import type { Cell } from '../statement/cells'
+import { addsUp } from './measure'
+import type { GroupLine } from './order-groups'
+
+type Cells = Readonly<Record<string, Cell | readonly Cell[]>>
+
+/** What the rows of a group that are shown come to so far, in one column. */
+interface Sum {
+  exact: bigint
+  decimals: number
+}
+
+/** Whether people who add up what stands in its column expect to get it. */
+const isSum = ({ name, column }: ReadFigure): boolean =>
+  name === 'total' || (name === 'count' && column.kind === 'gathered')
+
+/**
+ * Adds up what is shown, group by group, and says where it isn't what stands beneath it: numbers that are rounded, records
+ * that several rows have and that count once, and rows that are not shown.
+ */
+export class ShownSums {
+  private readonly figures: readonly ReadFigure[]
+  /** Of the innermost group last; all records first. */
+  private readonly open: Sum[][]
+
+  /** @param shown the columns whose rows are shown, by id */
+  constructor(
+    private readonly book: Book,
+    private readonly read: Pick<ReadList, 'figures' | 'first' | 'groups'>,
+    shown: ReadonlySet<string>,
+  ) {
+    this.figures = read.figures.filter((figure) => isSum(figure) && shown.has(figure.column.id))
+    this.open = [this.none()]
+  }
+
+  private none = (): Sum[] => this.figures.map(() => ({ exact: 0n, decimals: 0 }))
+
+  /** A group begins within those that are open. */
+  begin(): void {
+    if (this.figures.length > 0) this.open.push(this.none())
+  }
+
+  row(cells: Cells): void {
+    for (const [at, { column }] of this.figures.entries()) {
+      const cell = cells[column.id] ?? null
+      const sum = nth(this.open.at(-1) ?? [], at)
+      for (const one of isTogether(cell) ? cell : [cell]) if (typeof one === 'string') add(sum, one)
+    }
+  }
+
+  /** The innermost group ends, or all of them do: what is to be said of what it comes to. */
+  end(figures: GroupLine['figures']): string[] {
+    if (this.figures.length === 0) return []
+    const sums = this.open.pop() ?? []
+    const around = this.open.at(-1)
+    if (around) for (const [at, sum] of sums.entries()) join(nth(around, at), sum)
+    return this.figures.flatMap((figure, at) => {
+      const { exact, decimals } = nth(sums, at)
+      const told = figures[figure.column.id] ?? '0'
+      if (exact === toExact(told, mostScale)) return []
+      const shown = fromExact(exact / 10n ** BigInt(mostScale - decimals), decimals)
+      return `${nameOf(figure)}: ${this.why(figure)}the rows above add up to ${inWords(this.book, figure, shown)}.`
+    })
+  }
+
+  private why(figure: ReadFigure): string {
+    const { first, groups } = this.read
+    if (first !== undefined || groups.some((group) => group.first !== undefined)) return 'not all of it is shown; '
+    if (!addsUp(figure)) return `each ${inSentence(figure.end.name)} counts once; `
+    // What is exact is shown with all its decimals.
+    return figure.face.kind === 'measured' ? 'rounded; ' : ''
+  }
+}
+
+function add(sum: Sum, value: string): void {
+  sum.exact += toExact(value, mostScale)
+  sum.decimals = Math.min(mostScale, Math.max(sum.decimals, value.split('.')[1]?.length ?? 0))
+}
+
+function join(sum: Sum, { exact, decimals }: Sum): void {
+  sum.exact += exact
+  sum.decimals = Math.max(sum.decimals, decimals)
+}
+
+const nameOf = ({ column }: ReadFigure): string => column.heading.split(' → ').at(-1) ?? column.heading
