@@ -71,15 +71,14 @@ describe('a chart on paper', () => {
   test('says how much isn’t drawn, and nothing where all is', () => {
     const some: Drawing = {
       ...{ kind: 'bars', places: ['Ash', 'Otterby'], of: 'visits', along: 'town', write },
-      series: [{ name: 'Done', values: [1, 2] }],
+      series: ['Done', 'Booked'].map((own) => ({ name: own, values: [1, 2] })),
     }
     const said = (more: Drawing['more']) =>
       textsOn(pagesOf({ ...some, ...(more && { more }) }).pages[0]!)
         .map(({ words: one }) => one)
         .filter((one) => one.includes('drawn'))
     expect(said({ places: 3, series: 2 })).toEqual([
-      'The first 2 are drawn, 3 more are not.',
-      'The first 1 of 3 have a shade each; the others are not drawn.',
+      'The first 2 are drawn, 3 more are not. The first 2 of 4 have a shade each; the others are not drawn.',
     ])
     expect(said({ places: 0, series: 0 })).toEqual([])
     expect(said(undefined)).toEqual([])
