@@ -6,7 +6,8 @@ import {
   documentsWork,
   dropEdition,
   editionNow,
-  editionPdf,
+  editionFile,
+  laidEdition,
   handOut,
   startEdition,
   type Writings,
@@ -51,7 +52,7 @@ export async function benchLetters({ db, live, id: book, account, plain }: Bench
   const all = await until(() => editionNow(id, 'bench', 'bench')?.laid !== undefined)
   const { pages } = editionNow(id, 'bench', 'bench')!
   const written = performance.now()
-  await finished(editionPdf(id, 'bench', 'bench', 'Bench')!.pdf.pipe(createWriteStream('/dev/null')))
+  await finished(editionFile(laidEdition(id, 'bench', 'bench')!, 'pdf', 'Bench').pipe(createWriteStream('/dev/null')))
   const took = performance.now() - written
   await dropEdition(id, 'bench')
   const template = { ...writings.template, handed: { numbered: { prefix: 'L-', width: 4 } } }

@@ -1,7 +1,7 @@
 import { createWriteStream } from 'node:fs'
 import { finished } from 'node:stream/promises'
 import type { List, Report } from '@/core/book'
-import { dropEdition, editionNow, editionPdf, reportWork, startEdition } from '@/server/reports'
+import { dropEdition, editionFile, editionNow, laidEdition, reportWork, startEdition } from '@/server/reports'
 import type { BenchBook } from './book'
 
 const many = 100_000
@@ -57,10 +57,10 @@ export async function benchReports({ db, live, plain }: BenchBook): Promise<void
   const all = await until(() => now()?.laid !== undefined)
   const pages = now()!.pages
   const written = performance.now()
-  const made = editionPdf(id, 'bench', 'bench', 'Bench')!
+  const made = editionFile(laidEdition(id, 'bench', 'bench')!, 'pdf', 'Bench')
   let most = 0
   const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50)
-  await finished(made.pdf.pipe(createWriteStream('/dev/null')))
+  await finished(made.pipe(createWriteStream('/dev/null')))
   clearInterval(watch)
   const took = performance.now() - written
   process.stdout.write(

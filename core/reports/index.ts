@@ -11,7 +11,7 @@ export {
   shades,
   type TextItem,
 } from './page'
-export type { Carrying, PaperPart } from './table'
+export type { Carrying, PaperColumn, PaperPart } from './table'
 export { crossedTable } from './crossed'
 export { carriedFigures, carryingOf } from './carrying'
 export { documentMeasures, layDocument } from './documents/lay-document'

@@ -11,6 +11,7 @@ import { up as dismissed } from './migrations/008-dismissed'
 import { up as listUses } from './migrations/009-list-uses'
 import { up as papers } from './migrations/010-papers'
 import { up as post } from './migrations/011-post'
+import { up as tray } from './migrations/012-tray'
 
 const migrations = [
   { name: '001-first', up: first },
@@ -24,6 +25,7 @@ const migrations = [
   { name: '009-list-uses', up: listUses },
   { name: '010-papers', up: papers },
   { name: '011-post', up: post },
+  { name: '012-tray', up: tray },
 ]
 
 /** Brings the catalogue up to date. Several servers may start at once: one does it, the others wait. */

@@ -9,7 +9,8 @@ import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
 import type { Live } from '../live'
 import { documentsWork, type Writings } from './lay-documents'
-import { dropEdition, editionFiles, editionNow, startEdition } from './editions'
+import { editionFile } from './edition-files'
+import { dropEdition, editionNow, laidEdition, startEdition } from './editions'
 import { NotLaid } from './work'
 
 let db: Catalogue
@@ -227,9 +228,9 @@ test('documents come as a PDF each, named by what they are for', async () => {
   if ('problem' in work) throw new Error('It cannot be written.')
   const { id } = await startEdition('book', 'averil', () => work)
   while (!editionNow(id, 'averil', 'book')?.laid) await new Promise((later) => setTimeout(later, 20))
-  expect(editionFiles(id, 'bram', 'book', 'Bram')).toBe(undefined)
+  expect(laidEdition(id, 'bram', 'book')).toBe(undefined)
   const parts: Buffer[] = []
-  for await (const part of editionFiles(id, 'averil', 'book', 'Averil')!.zip) parts.push(part as Buffer)
+  for await (const part of editionFile(laidEdition(id, 'averil', 'book')!, 'zip', 'Averil')) parts.push(part as Buffer)
   const zip = Buffer.concat(parts).toString('latin1')
   expect(zip.startsWith('PK')).toBe(true)
   const names = [...zip.matchAll(/PK\x01\x02[\s\S]{42}([\w ()]+\.pdf)/g)].map(([, name]) => name)

@@ -1,16 +1,39 @@
 import { PassThrough, type Readable } from 'node:stream'
 import { ZipArchive } from 'archiver'
-import type { Page } from '@/core/reports'
-import { ReportPdf, type Sheet } from '../papers'
-import type { Pictures } from './pictures'
+import { ReportPdf } from '../papers'
+import type { LaidEdition } from './editions'
 
-interface Files {
-  readonly sheet: Sheet
-  readonly author: string
-  readonly made: Date
-  readonly pictures: () => Promise<Pictures | undefined>
-  /** The pages, in their order; undefined after the last. */
-  readonly page: (at: number) => Promise<Page | undefined>
+export const editionForms = ['pdf', 'zip'] as const
+/** One PDF of all, or one for each document in a ZIP file. */
+export type EditionForm = (typeof editionForms)[number]
+
+/** An edition as a file, written as it is read. */
+export const editionFile = (edition: LaidEdition, form: EditionForm, author: string): Readable =>
+  form === 'pdf' ? pdfOfPages(edition, author) : filesOfPages(edition, author)
+
+/** The whole edition as a PDF. */
+function pdfOfPages(
+  { title, sheet, began, count, page: pageAt, pictures: load }: LaidEdition,
+  author: string,
+): Readable {
+  const out = new PassThrough()
+  const write = async () => {
+    const pdf = new ReportPdf(sheet, { title, author, made: began, pictures: await load() })
+    pdf.stream.pipe(out)
+    for (let at = 0; at < count && !out.destroyed; at++) {
+      const page = await pageAt(at)
+      if (page) pdf.page(page)
+      await taken(out)
+    }
+    pdf.end()
+  }
+  write().catch((cause: unknown) => out.destroy(cause as Error))
+  return out
+}
+
+/** What isn't taken yet waits here, and not in memory. */
+async function taken(out: PassThrough): Promise<void> {
+  while (out.writableNeedDrain && !out.destroyed) await new Promise((later) => setTimeout(later, 5))
 }
 
 /** A name that every file system takes. */
@@ -34,7 +57,7 @@ class Names {
 }
 
 /** A PDF for each document among some pages, in one ZIP file, written as it is sent. */
-export function filesOfPages({ sheet, author, made, page, pictures: load }: Files): Readable {
+function filesOfPages({ sheet, began: made, page, pictures: load }: LaidEdition, author: string): Readable {
   const out = new PassThrough()
   const zip = new ZipArchive({ zlib: { level: 1 } })
   const names = new Names()
@@ -59,8 +82,7 @@ export function filesOfPages({ sheet, author, made, page, pictures: load }: File
         open = { name, pdf, parts: wholeOf(pdf.stream) }
       }
       open?.pdf.page(next)
-      // What isn't taken yet waits here, and not in memory.
-      while (out.writableNeedDrain && !out.destroyed) await new Promise((later) => setTimeout(later, 5))
+      await taken(out)
     }
     await close()
     await zip.finalize()

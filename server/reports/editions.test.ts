@@ -2,7 +2,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { type LaidVisits, laidVisits } from '@/tests/support/laid-visits'
 import type { Catalogue } from '../catalogue'
 import type { Live } from '../live/live'
-import { dropEdition, editionNow, editionPage, editionPdf, startEdition } from '.'
+import { dropEdition, editionFile, editionNow, editionPage, laidEdition, startEdition } from '.'
 import { type Laid, reportWork } from './lay-edition'
 import { BeingOpened, lettingGo } from './work'
 
@@ -36,7 +36,7 @@ test('an edition is read page by page, by who asked for it alone, and goes when 
   ] as const) {
     expect(editionNow(id, account, book)).toBe(undefined)
     expect(await editionPage(id, account, book, 0)).toBe(undefined)
-    expect(editionPdf(id, account, book, 'Bram')).toBe(undefined)
+    expect(laidEdition(id, account, book)).toBe(undefined)
   }
   await dropEdition(id, 'bram')
   expect(editionNow(id, averil, 'book')).toBeDefined()
@@ -78,11 +78,11 @@ test('a table that is missing while the book is opened is told so', async () => 
 test('the PDF holds the words of its pages, and its title', async () => {
   const { id } = await startEdition('book', averil, () => reportWork(laying()))
   await finished(id)
-  const made = editionPdf(id, averil, 'book', 'Averil')
+  const made = laidEdition(id, averil, 'book')!
   const parts: Buffer[] = []
-  for await (const part of made!.pdf) parts.push(part as Buffer)
+  for await (const part of editionFile(made, 'pdf', 'Averil')) parts.push(part as Buffer)
   const pdf = Buffer.concat(parts).toString('latin1')
-  expect(made!.title).toBe('Visits')
+  expect(made.title).toBe('Visits')
   expect(pdf.startsWith('%PDF-1.7')).toBe(true)
   expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(editionNow(id, averil, 'book')!.pages)
   await dropEdition(id, averil)

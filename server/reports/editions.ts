@@ -1,12 +1,10 @@
-import { PassThrough, type Readable } from 'node:stream'
 import type { Measures, Page } from '@/core/reports'
 import type { Problem } from '@/core/words'
 import { newId } from '../ids'
 import { log } from '../log'
 import { heavyProblem, isOfAnotherShape } from '../live'
-import { ReportPdf } from '../papers'
-import { filesOfPages } from './edition-files'
 import { PageFile } from './page-file'
+import type { Pictures } from './pictures'
 import { BeingOpened, NotLaid, type Work } from './work'
 
 interface Edition {
@@ -22,6 +20,10 @@ interface Edition {
   laid?: unknown
   problem?: Problem
   stop: () => void
+  done: Promise<void>
+  /** How many wait for it elsewhere; it goes when nobody does, and nobody looks at it. */
+  holds: number
+  isLeft: boolean
 }
 
 /** How far an edition is. */
@@ -67,9 +69,12 @@ export async function startEdition(
     file,
     began: Date.now(),
     stop: () => ending.abort(),
+    done: Promise.resolve(),
+    holds: 0,
+    isLeft: false,
   }
   editions().set(edition.id, edition)
-  void inTurn(ending.signal, () =>
+  edition.done = inTurn(ending.signal, () =>
     work.lay(
       (measures) => (edition.measures = measures),
       (pages) => {
@@ -78,7 +83,7 @@ export async function startEdition(
       },
     ),
   ).then(
-    (laid) => (edition.laid = laid),
+    (laid) => void (edition.laid = laid),
     async (cause: unknown) => {
       const problem = await problemOf(cause, work).catch((): Problem => ({ kind: 'unexpected' }))
       if (problem.kind === 'unexpected' && !ending.signal.aborted) log.error({ cause }, 'pages could not be laid')
@@ -109,7 +114,8 @@ async function inTurn<T>(signal: AbortSignal, work: () => Promise<T>): Promise<T
 }
 
 async function makeRoom(account: string, view: string): Promise<void> {
-  const all = [...editions().values()].sort((a, b) => b.began - a.began)
+  // What is held elsewhere stays, and takes nobody's place.
+  const all = [...editions().values()].filter(({ isLeft }) => !isLeft).sort((a, b) => b.began - a.began)
   const own = all.filter((one) => one.account === account)
   const going = new Set([
     ...own.filter((one) => one.view === view),
@@ -126,11 +132,16 @@ export async function leaveView(account: string, view: string): Promise<void> {
     if (one.account === account && one.view === view) await dropEdition(one.id, account)
 }
 
-/** What is no longer wanted is stopped, in the database too, and goes. */
+/** What is no longer wanted is stopped, in the database too, and goes; what is held elsewhere stays until it isn't. */
 export async function dropEdition(id: string, account: string): Promise<void> {
   const edition = find(id, account)
   if (!edition) return
-  editions().delete(id)
+  edition.isLeft = true
+  if (edition.holds === 0) await drop(edition)
+}
+
+async function drop(edition: Edition): Promise<void> {
+  editions().delete(edition.id)
   edition.stop()
   await edition.file.remove()
 }
@@ -168,46 +179,60 @@ export async function editionPage(id: string, account: string, book: string, at:
   return edition && wholePage(edition, at)
 }
 
-/** The whole edition as a PDF, written as it is sent; none before all of its pages are laid. */
-export function editionPdf(
-  id: string,
-  account: string,
-  book: string,
-  author: string,
-): { readonly title: string; readonly pdf: Readable } | undefined {
-  const edition = find(id, account, book)
-  const { measures, laid } = edition ?? {}
-  if (!edition || !measures || !laid) return undefined
-  const out = new PassThrough()
-  const write = async () => {
-    const pictures = await edition.work.pictures?.()
-    const about = { title: edition.work.title, author, made: new Date(edition.began), pictures }
-    const pdf = new ReportPdf(measures.page, about)
-    pdf.stream.pipe(out)
-    for (let at = 0; at < edition.file.count && !out.destroyed; at++) {
-      const page = await wholePage(edition, at)
-      if (page) pdf.page(page)
-      // What isn't taken yet waits here, and not in memory.
-      while (out.writableNeedDrain && !out.destroyed) await new Promise((later) => setTimeout(later, 5))
-    }
-    pdf.end()
-  }
-  write().catch((cause: unknown) => out.destroy(cause as Error))
-  return { title: edition.work.title, pdf: out }
+/** All pages of an edition, to be written to a file. */
+export interface LaidEdition {
+  readonly title: string
+  readonly sheet: Measures['page']
+  readonly began: Date
+  readonly count: number
+  readonly page: (at: number) => Promise<Page | undefined>
+  readonly pictures: () => Promise<Pictures | undefined>
 }
 
-/** Its documents as a PDF each, in one ZIP file; none before all of its pages are laid. */
-export function editionFiles(
-  id: string,
-  account: string,
-  book: string,
-  author: string,
-): { readonly title: string; readonly zip: Readable } | undefined {
+/** None before all of its pages are laid. */
+export function laidEdition(id: string, account: string, book: string): LaidEdition | undefined {
   const edition = find(id, account, book)
-  const { measures, laid } = edition ?? {}
-  if (!edition || !measures || !laid) return undefined
-  const page = (at: number) => wholePage(edition, at)
-  const pictures = () => edition.work.pictures?.() ?? Promise.resolve(undefined)
-  const zip = filesOfPages({ sheet: measures.page, author, made: new Date(edition.began), page, pictures })
-  return { title: edition.work.title, zip }
+  return edition && allOf(edition)
+}
+
+function allOf(edition: Edition): LaidEdition | undefined {
+  const { work, measures, laid, file, began } = edition
+  if (!measures || !laid) return undefined
+  return {
+    title: work.title,
+    sheet: measures.page,
+    began: new Date(began),
+    count: file.count,
+    page: (at) => wholePage(edition, at),
+    pictures: () => work.pictures?.() ?? Promise.resolve(undefined),
+  }
+}
+
+/** An edition that is held for somebody who doesn't wait for it where it is looked at. */
+export interface HeldEdition {
+  readonly title: string
+  readonly now: () => EditionNow
+  /** When it is laid, or can't be, or was stopped. */
+  readonly done: Promise<void>
+  readonly laid: () => LaidEdition | undefined
+  /** It is wanted no longer. */
+  readonly release: () => Promise<void>
+}
+
+/** From now on it is laid to its end, and stays, whoever leaves and whatever is laid there next. */
+export function holdEdition(id: string, account: string, book: string): HeldEdition | undefined {
+  const edition = find(id, account, book)
+  if (!edition) return undefined
+  edition.holds++
+  const { work, done } = edition
+  return {
+    title: work.title,
+    now: () => nowOf(edition),
+    done,
+    laid: () => allOf(edition),
+    async release() {
+      edition.holds--
+      if (edition.isLeft && edition.holds === 0) await drop(edition)
+    },
+  }
 }

@@ -4,10 +4,12 @@ export {
   editionNow,
   type EditionNow,
   editionPage,
-  editionFiles,
-  editionPdf,
+  type HeldEdition,
+  holdEdition,
+  laidEdition,
   startEdition,
 } from './editions'
+export { type EditionForm, editionFile, editionForms } from './edition-files'
 export { reportFileKinds, type ReportFileKind, reportFile } from './report-file'
 export { type Laid, type Laying, type Otherwise, reportWork } from './lay-edition'
 export { documentsWork, type Writings, type Written } from './lay-documents'

@@ -8,6 +8,7 @@ import {
   leastLetters,
   type Measures,
   type Page,
+  type PaperColumn,
   paperColumns,
   type PaperPart,
   ReportLayer,
@@ -111,37 +112,21 @@ export async function layReport(
   if (!('read' in found)) throw new Error('A report was asked of a list that cannot be read.')
   const { read } = found
   const shown = shownIn(read, report)
-  const listed = paperColumns(reads.live.book, read, shown)
-  const words = wordsOf(laying)
   return ofOneMoment(reads.db, async (transaction) => {
-    const walk: ReportWalk = {
-      reads: { ...reads, transaction },
-      list,
-      answers,
-      read,
-      shown,
-      between: lettingGo(laying),
-    }
-    const crossed = await crossedOf(walk)
-    // What is crossed is as wide as it is, and has no rows to fold.
-    const look: Report = crossed ? { ...report, folded: undefined } : report
-    const chart = await chartOf(walk, report)
-    const said = { ...words, ...(chart && { chart }) }
-    const { columns } = crossed ?? { columns: listed }
-    const isAlone = chart !== undefined && report.chart === 'alone'
-    const sample = crossed || isAlone ? [] : [...(await longestNumbers(walk))]
-    const carrying = crossed ? undefined : carryingOf(reads.live.book, read, shown)
+    const between = lettingGo(laying)
+    const whole = await wholeOf(laying, { reads: { ...reads, transaction }, list, answers, read, shown, between })
+    const { sample } = whole
     const parts: PaperPart[] = []
     let full: Page[] = []
     let layer: ReportLayer | undefined
     const begin = () => {
-      const one = new ReportLayer(columns, sample, look, said, (page) => full.push(page), carrying)
+      const one = layerOf(whole, whole.look, (page) => full.push(page))
       parts.forEach((part) => one.part(part))
       onBegin(one.measures)
       return one
     }
     let rows = 0
-    for await (const some of crossed ? [crossed.parts] : isAlone ? [] : reportParts(walk)) {
+    for await (const some of whole.parts) {
       if (parts.length < mostTried) parts.push(...some)
       if (layer) some.forEach((part) => layer!.part(part))
       else {
@@ -157,46 +142,70 @@ export async function layReport(
     layer.end()
     await onPages(full)
     const { fitted } = layer
-    const otherwise = (other: ReportLook) => layAgain(columns, sample, other, said, parts, carrying)
-    const tried =
-      parts.length < mostTried
-        ? [...triedOtherwise(look, otherwise), ...(crossed ? [] : triedFolded(look, fitted, otherwise))]
-        : []
-    return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise: tried }
+    const otherwise = parts.length < mostTried ? triedOtherwise(whole, fitted, parts) : []
+    return { fitted: { ...fitted, lacking: fitted.lacking.filter((letter) => !hasShape(letter)) }, otherwise }
   })
 }
 
-function layAgain(
-  columns: ConstructorParameters<typeof ReportLayer>[0],
-  sample: readonly (readonly string[])[],
-  look: ReportLook,
-  words: ReportWords,
-  parts: readonly PaperPart[],
-  carrying: Carrying | undefined,
-): Omit<Otherwise, 'what'> {
-  let pages = 0
-  const layer = new ReportLayer(columns, sample, look, words, () => pages++, carrying)
-  parts.forEach((part) => layer.part(part))
-  layer.end()
-  return { pages, fitted: layer.fitted }
+/** All that a report is laid of. */
+interface Whole {
+  readonly look: Report
+  readonly said: ReportWords
+  readonly columns: readonly PaperColumn[]
+  /** Rows that tell how wide columns are. */
+  readonly sample: (readonly string[])[]
+  readonly carrying: Carrying | undefined
+  readonly parts: AsyncIterable<readonly PaperPart[]> | Iterable<readonly PaperPart[]>
+  /** What is crossed is as wide as it is, and has no rows to fold. */
+  readonly isCrossed: boolean
 }
 
-type LayAgain = (look: ReportLook) => Omit<Otherwise, 'what'>
+async function wholeOf(laying: Laying, walk: ReportWalk): Promise<Whole> {
+  const { report } = laying
+  const { book } = laying.reads.live
+  const chart = await chartOf(walk, report)
+  const said = { ...wordsOf(laying), ...(chart && { chart }) }
+  const crossed = await crossedOf(walk)
+  if (crossed) {
+    const { columns, parts } = crossed
+    const look = { ...report, folded: undefined }
+    return { look, said, columns, sample: [], carrying: undefined, parts: [parts], isCrossed: true }
+  }
+  const isAlone = chart !== undefined && report.chart === 'alone'
+  return {
+    look: report,
+    said,
+    columns: paperColumns(book, walk.read, walk.shown),
+    sample: isAlone ? [] : [...(await longestNumbers(walk))],
+    carrying: carryingOf(book, walk.read, walk.shown),
+    parts: isAlone ? [] : reportParts(walk),
+    isCrossed: false,
+  }
+}
 
-function triedOtherwise(report: Report, lay: LayAgain): Otherwise[] {
-  const { turned, ...upright } = report.paper
-  const paper = turned ? upright : { ...upright, turned: true as const }
-  const smaller = report.letters - 1
+const layerOf = ({ columns, sample, said, carrying }: Whole, look: ReportLook, onPage: (page: Page) => void) =>
+  new ReportLayer(columns, sample, look, said, onPage, carrying)
+
+/** The same parts in another look, of up to a few thousand. */
+function triedOtherwise(whole: Whole, now: Fitted, parts: readonly PaperPart[]): Otherwise[] {
+  const { look, isCrossed } = whole
+  const { turned, ...upright } = look.paper
+  const other = (what: Otherwise['what'], more: Partial<ReportLook>): Otherwise => {
+    let pages = 0
+    const layer = layerOf(whole, { ...look, ...more }, () => pages++)
+    parts.forEach((part) => layer.part(part))
+    layer.end()
+    return { what, pages, fitted: layer.fitted }
+  }
+  const smaller = look.letters - 1
+  const isFolded = now.folded.lines > 1
   return [
-    { what: 'turned', ...lay({ ...report, paper }) },
-    ...(smaller >= leastLetters ? [{ what: 'smaller' as const, ...lay({ ...report, letters: smaller }) }] : []),
+    other('turned', { paper: turned ? upright : { ...upright, turned: true } }),
+    ...(smaller >= leastLetters ? [other('smaller', { letters: smaller })] : []),
+    ...(isFolded ? [other('unfolded', { folded: undefined })] : []),
+    // Two lines a row rather than pages side by side.
+    ...(!isFolded && !isCrossed && now.beside > 1 && !look.folded ? [other('folded', { folded: true })] : []),
   ]
-}
-
-/** Two lines a row rather than pages side by side, and one line where that takes fewer pages. */
-function triedFolded(report: Report, now: Fitted, lay: LayAgain): Otherwise[] {
-  if (now.folded.lines > 1) return [{ what: 'unfolded', ...lay({ ...report, folded: undefined }) }]
-  return now.beside > 1 && !report.folded ? [{ what: 'folded', ...lay({ ...report, folded: true }) }] : []
 }
 
 /** A report as what is laid. */

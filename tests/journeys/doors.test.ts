@@ -190,6 +190,8 @@ const actionRoles: Record<string, Role> = {
   keepDocument: 'staff',
   dropDocument: 'staff',
   handOutDocument: 'staff',
+  putInto: 'reader',
+  takeFrom: 'reader',
   askMails: 'staff',
   sendMails: 'staff',
   sendMailAgain: 'staff',

@@ -19,6 +19,8 @@ interface Props {
   readonly book?: { readonly name: string; readonly others: readonly { readonly id: string; readonly name: string }[] }
   readonly sides?: readonly Side[]
   readonly account: string
+  /** Stands beside finding. */
+  readonly beside?: ReactNode
   readonly onFind?: () => void
   readonly onTheme: (theme: Theme) => void
   readonly onSignOut: () => void
@@ -28,7 +30,7 @@ interface Props {
 const item = 'flex min-h-8 cursor-pointer items-center gap-2 rounded-sm px-2.5 outline-none data-[highlighted]:bg-ash-2'
 
 /** The bar over everything: which book, which side of it, find or do, and who is here. */
-export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onShortcuts }: Props) {
+export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOut, onShortcuts }: Props) {
   const initials = account
     .split(/\s+/)
     .map((word) => [...word][0])
@@ -86,6 +88,7 @@ export function TopBar({ book, sides, account, onFind, onTheme, onSignOut, onSho
         </nav>
       )}
       <div className="ml-auto flex items-center gap-4 max-md:gap-2">
+        {beside}
         {onFind && (
           <button
             type="button"

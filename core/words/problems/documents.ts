@@ -15,6 +15,11 @@ export const documentProblems = {
       : 'The labels lie on each other: from one to the next is less than a label is wide or high. Measure them again.',
   'document-number-taken': () =>
     'The next number was handed out already, when numbers were written otherwise. Let them begin with something else.',
+  'tray-full': ({ most }: { readonly most: number }) =>
+    `There are ${most} files in your tray already. Take one out first.`,
+  'tray-stopped': () => 'The program was stopped while this was being made. Lay it again.',
+  'tray-file-large': ({ megabytes }: { readonly megabytes: number }) =>
+    `It would be larger than ${megabytes.toLocaleString('en-GB')} MB. Ask for fewer records with a condition.`,
   'mail-none': ({ name }: { readonly name: string }) =>
     `None of these records has an e-mail address to send ${name} to. Fill it in first, or print ${name}.`,
   'mail-nowhere': () => 'Nothing that this document is for has an e-mail address. Add such a field to a table first.',

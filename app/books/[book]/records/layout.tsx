@@ -3,6 +3,7 @@ import { bookPage } from '@/app/door'
 import { booksOf, listsFor, reportsFor } from '@/server/books'
 import { readOnly } from '@/server/database'
 import { callRecords, openedBook } from '@/server/live'
+import { trayOf } from '@/server/tray'
 import { RecordsRoom } from './records-room'
 import { NotOpen } from './not-open'
 
@@ -18,11 +19,13 @@ export default async function RecordsLayout({ children, params }: Props) {
   const shared = { id: stored.id, name: stored.book.name, account: account.name, role, books, dryOf: stored.dryOf }
   if (!live.ok) return <NotOpen {...shared} />
   // What the office wrote down is for those who design; it isn't sent to Records. Lists are of today's design.
+  const tray = await trayOf(db, { book: stored.id, account: account.id })
   const reports = reportsFor(stored.book, account.id)
   const lists = await callRecords({ db: readOnly(db), live: live.value }, listsFor(stored.book, account.id))
   return (
     <RecordsRoom
       {...shared}
+      tray={tray}
       book={{
         ...live.value.book,
         needs: [],

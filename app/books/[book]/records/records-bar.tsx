@@ -1,5 +1,6 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import { AccountBar } from '@/app/account-bar'
 
 export interface RecordsPeople {
@@ -13,12 +14,14 @@ export interface RecordsPeople {
 }
 
 interface Props extends RecordsPeople {
+  /** Stands beside finding. */
+  readonly beside?: ReactNode
   readonly onFind?: () => void
   readonly onShortcuts?: () => void
 }
 
 /** The top bar in Records. Staff and readers never see the other sides. */
-export function RecordsBar({ id, name, account, role, books, dryOf, onFind, onShortcuts }: Props) {
+export function RecordsBar({ id, name, account, role, books, dryOf, beside, onFind, onShortcuts }: Props) {
   const base = `/books/${id}`
   const workshop = dryOf ? `/books/${dryOf}/workshop/review` : `${base}/workshop/needs`
   return (
@@ -32,6 +35,7 @@ export function RecordsBar({ id, name, account, role, books, dryOf, onFind, onSh
           ...(dryOf ? [] : [{ title: 'Office', href: `${base}/office/people`, here: false }]),
         ],
       })}
+      beside={beside}
       {...(onFind && { onFind })}
       {...(onShortcuts && { onShortcuts })}
     />

@@ -3,6 +3,7 @@
 import { createContext, use } from 'react'
 import type { Book } from '@/core/book'
 import type { ListRow } from '@/core/records'
+import type { TrayFile } from '@/server/tray'
 import type { RecordsPeople } from './records-bar'
 
 export interface LinkedWish {
@@ -16,6 +17,8 @@ export interface RecordsSide extends RecordsPeople {
   readonly book: Book
   readonly mayChange: boolean
   readonly base: string
+  /** What waited in the tray when Records was opened. */
+  readonly tray: readonly TrayFile[]
   /** Lets somebody enter a record of another table without leaving; nothing where they think better of it. */
   readonly addLinked: (wish: LinkedWish) => Promise<ListRow | undefined>
 }

@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { type ReactNode, useMemo, useState } from 'react'
-import type { Book, Table } from '@/core/book'
+import type { Table } from '@/core/book'
 import { shownTables, type ListRow } from '@/core/records'
 import { nameOf } from '@/core/lists'
 import { inSentence, plural } from '@/core/words'
@@ -13,9 +13,10 @@ import { DryBanner } from './dry-banner'
 import { FindDialog } from '@/ui/shell/find-dialog'
 import { useKeys } from '@/ui/use-keys'
 import { RecordsBar, type RecordsPeople } from './records-bar'
-import { RecordsContext, type LinkedWish, useRecords } from './records-context'
+import { RecordsContext, type LinkedWish, type RecordsSide, useRecords } from './records-context'
 import { NewLinked } from './form/new-linked'
 import { ShortcutSheet } from './shortcut-sheet'
+import { TrayLink } from './tray/tray-link'
 
 interface Wish extends LinkedWish {
   readonly answer: (row: ListRow | undefined) => void
@@ -25,7 +26,7 @@ interface Wish extends LinkedWish {
 export function RecordsRoom({
   children,
   ...people
-}: RecordsPeople & { readonly book: Book; readonly children: ReactNode }) {
+}: RecordsPeople & Pick<RecordsSide, 'book' | 'tray'> & { readonly children: ReactNode }) {
   const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000 } } }))
   const [finding, setFinding] = useState(false)
   const [helping, setHelping] = useState(false)
@@ -47,7 +48,12 @@ export function RecordsRoom({
     <QueryClientProvider client={queries}>
       <RecordsContext value={shared}>
         <div className="flex h-full min-h-0 flex-col">
-          <RecordsBar {...people} onFind={() => setFinding(true)} onShortcuts={() => setHelping(true)} />
+          <RecordsBar
+            {...people}
+            beside={<TrayLink />}
+            onFind={() => setFinding(true)}
+            onShortcuts={() => setHelping(true)}
+          />
           {people.dryOf && <DryBanner id={people.id} of={people.dryOf} />}
           <TableTabs />
           {children}

@@ -14,6 +14,7 @@ import { LaidPages } from '../paper/laid-pages'
 import { PdfLink } from '../paper/pdf-link'
 import { pdfOf, useEdition } from '../paper/use-edition'
 import { useRecords } from '../records-context'
+import { WaitInTray } from '../tray/wait-in-tray'
 import { documentOf } from './documents-of'
 import { FirstLabel } from './first-label'
 import { HandedOut, HandOutButton, NotYet } from './hand-out-parts'
@@ -101,6 +102,24 @@ function Out({ table, template, of: start }: Props) {
   )
 }
 
+/** Printed, taken as a file, or waited for elsewhere. */
+function Files({ template, of, edition }: Pick<HeadProps, 'template' | 'of' | 'edition'>) {
+  const { base } = useRecords()
+  const laid = edition?.laid ? edition.id : undefined
+  return (
+    <>
+      <WaitInTray edition={edition} forms={of.kind === 'record' || template.labels ? onePdf : pdfOrEach} />
+      <PdfLink href={laid && pdfOf(base, laid, 'look')}>
+        <Printer size={15} aria-hidden /> Print
+      </PdfLink>
+      <TakeFile laid={laid} base={base} isSeveral={(edition?.laid?.documents ?? 0) > 1 && !template.labels} />
+    </>
+  )
+}
+
+const onePdf = ['pdf'] as const
+const pdfOrEach = ['pdf', 'zip'] as const
+
 interface HeadProps extends Props {
   readonly edition: EditionNow<Written> | undefined
   /** The page in sight. */
@@ -113,7 +132,6 @@ interface HeadProps extends Props {
 function OutHead({ table, template, of, edition, here, children }: HeadProps) {
   const { book, base, mayChange } = useRecords()
   const pages = edition?.pages ?? 0
-  const laid = edition?.laid ? edition.id : undefined
   return (
     <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
       <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
@@ -134,14 +152,7 @@ function OutHead({ table, template, of, edition, here, children }: HeadProps) {
             <Mail size={15} aria-hidden /> E-mail
           </Link>
         )}
-        {children || (
-          <>
-            <PdfLink href={laid && pdfOf(base, laid, 'look')}>
-              <Printer size={15} aria-hidden /> Print
-            </PdfLink>
-            <TakeFile laid={laid} base={base} isSeveral={(edition?.laid?.documents ?? 0) > 1 && !template.labels} />
-          </>
-        )}
+        {children || <Files template={template} of={of} edition={edition} />}
       </div>
     </header>
   )

@@ -78,4 +78,4 @@ export const pdfOf = (base: string, edition: string, how: 'look' | 'file') =>
   `${base}/reports/laid?edition=${edition}&pdf=${how}`
 
 /** Where the documents of an edition are as a PDF each, in one ZIP file. */
-export const filesOf = (base: string, edition: string) => `${base}/reports/laid?edition=${edition}&files=1`
+export const filesOf = (base: string, edition: string) => `${base}/reports/laid?edition=${edition}&zip=file`

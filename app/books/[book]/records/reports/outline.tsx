@@ -39,6 +39,10 @@ export const chartWords = { with: 'before the rows', alone: 'and no rows', none:
 export const usualChart = (read: ReadList) => (read.shown?.chart ? 'with' : 'none')
 const roomWords = { tight: 'tight', usual: 'usual room', wide: 'wide' } as const
 
+/** How its rows stand; those of a crossed table can't be folded. */
+const sayRows = ({ folded, rows, room }: Report, mayFold: boolean): string =>
+  `${folded && mayFold ? 'two lines each, ' : ''}${rowWords[rows]}, ${roomWords[room]}`
+
 /** What the pages say, and on which paper. */
 export function Outline({ report, list, read, chosen, onChoose, onChange }: Props) {
   const { book, base } = useRecords()
@@ -71,14 +75,7 @@ export function Outline({ report, list, read, chosen, onChoose, onChange }: Prop
             more={shown < read.columns.length ? `${shown} of ${read.columns.length}` : String(shown)}
           />
         )}
-        {!isAlone && (
-          <Part
-            {...shared}
-            part="rows"
-            words="Rows"
-            more={`${report.folded && hasRecords ? 'two lines each, ' : ''}${rowWords[report.rows]}, ${roomWords[report.room]}`}
-          />
-        )}
+        {!isAlone && <Part {...shared} part="rows" words="Rows" more={sayRows(report, hasRecords)} />}
         <Part {...shared} part="closing" words="Closing words" more={report.closing ? undefined : 'none'} />
       </ul>
       <h2 className="px-2 pt-4 pb-1 text-xs text-ash-6">Paper</h2>

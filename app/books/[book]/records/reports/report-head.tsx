@@ -8,6 +8,7 @@ import { Button, IconButton, Menu, MenuItem, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { sayPages } from './how-it-fits'
 import { PdfLink } from '../paper/pdf-link'
+import { WaitInTray } from '../tray/wait-in-tray'
 import { pdfOf } from '../paper/use-edition'
 
 interface Props {
@@ -43,6 +44,7 @@ export function ReportHead({ name, edition, here, before, isChanged, undo, onKee
         </IconButton>
         {mayChange && before && <Button onClick={onDrop}>Remove</Button>}
         {mayChange && isChanged && <Button onClick={onKeep}>{before ? 'Keep changes' : 'Keep it'}</Button>}
+        <WaitInTray edition={edition} />
         <PdfLink href={laid && pdfOf(base, laid, 'look')}>
           <Printer size={15} aria-hidden /> Print
         </PdfLink>

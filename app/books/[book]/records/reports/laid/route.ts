@@ -1,8 +1,8 @@
 import { Readable } from 'node:stream'
 import { bookRoute, refused } from '@/app/door'
-import { fileHeaders } from '@/app/text-answer'
 import { fail } from '@/core/words'
-import { editionNow, editionFiles, editionPage, editionPdf } from '@/server/reports'
+import { editionFile, editionForms, editionNow, editionPage, laidEdition } from '@/server/reports'
+import { editionHeaders } from '../../paper/edition-headers'
 
 const gone = () => refused(404, fail({ kind: 'edition-gone' }))
 
@@ -15,25 +15,12 @@ export const GET = bookRoute<{ book: string }>('reader', async ({ account, store
     const page = await editionPage(id, account.id, stored.id, Number(at))
     return page ? Response.json(page) : gone()
   }
-  if (query.has('pdf')) {
-    const made = editionPdf(id, account.id, stored.id, account.name)
-    if (!made) return gone()
-    const name = encodeURIComponent(`${made.title.slice(0, 80)}.pdf`)
-    const how = query.get('pdf') === 'look' ? 'inline' : 'attachment'
-    return new Response(Readable.toWeb(made.pdf) as ReadableStream, {
-      headers: {
-        'content-type': 'application/pdf',
-        'content-disposition': `${how}; filename*=UTF-8''${name}`,
-        'cache-control': 'no-store',
-      },
-    })
-  }
-  if (query.has('files')) {
-    const made = editionFiles(id, account.id, stored.id, account.name)
-    if (!made) return gone()
-    return new Response(Readable.toWeb(made.zip) as ReadableStream, {
-      headers: fileHeaders('application/zip', `${made.title.slice(0, 80)}.zip`),
-    })
+  const form = editionForms.find((one) => query.has(one))
+  if (form) {
+    const laid = laidEdition(id, account.id, stored.id)
+    if (!laid) return gone()
+    const file = Readable.toWeb(editionFile(laid, form, account.name)) as ReadableStream
+    return new Response(file, { headers: editionHeaders(laid.title, form, query.get(form) === 'look') })
   }
   const now = editionNow(id, account.id, stored.id)
   return now ? Response.json(now) : gone()
