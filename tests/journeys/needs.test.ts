@@ -70,8 +70,8 @@ test('everything accepted is a design with its links, limits and needs met', asy
   await browser.press('Stay')
   await browser.read('Choice: booked, running or over')
   await browser.press('Saved')
-  const history = await browser.read('Every edit to the design')
-  expect(history).toMatch(/Accept \d+ proposals/)
+  await browser.read('Every edit to the design')
+  await browser.read(/Accept \d+ proposals/)
 })
 
 test('what the words leave open is answered where its pair stands, and is open no more', async () => {

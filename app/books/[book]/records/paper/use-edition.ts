@@ -43,12 +43,16 @@ export function useEdition<Found>(base: string, path: string, wished: object) {
     placeholderData: keepPreviousData,
   })
   const id = begun.data?.id
+  // What is about to be laid anew is gone as soon as that begins: it isn't asked after any more.
+  const asked = begun.isFetching ? undefined : id
   const now = useQuery({
-    queryKey: ['edition-now', base, id],
-    enabled: id !== undefined,
-    queryFn: ({ signal }) => answerOf<EditionNow<Found>>(fetch(`${base}/reports/laid?edition=${id ?? ''}`, { signal })),
+    queryKey: ['edition-now', base, asked],
+    enabled: asked !== undefined,
+    queryFn: ({ signal }) =>
+      answerOf<EditionNow<Found>>(fetch(`${base}/reports/laid?edition=${asked ?? ''}`, { signal })),
     retry,
     gcTime: 0,
+    placeholderData: keepPreviousData,
     refetchInterval: ({ state }) => (state.data?.laid || state.data?.problem || state.error ? false : often),
   })
   // Whoever goes away wants no more of it.
@@ -59,7 +63,7 @@ export function useEdition<Found>(base: string, path: string, wished: object) {
     [base, view],
   )
   const error = begun.error ?? now.error
-  return { now: now.data ?? begun.data, error, again: () => void begun.refetch() }
+  return { now: now.data?.id === id ? (now.data ?? begun.data) : begun.data, error, again: () => void begun.refetch() }
 }
 
 /** One page; with how many there are at its foot, once that is known. */
