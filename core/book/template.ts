@@ -165,6 +165,8 @@ export const Handed = z.strictObject({
       yearly: z.literal(true).optional(),
     })
     .optional(),
+  /** The day is filled into this field of the record, where it is blank. */
+  notes: Id.optional(),
 })
 export type Handed = Readonly<z.infer<typeof Handed>>
 

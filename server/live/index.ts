@@ -16,6 +16,7 @@ export { longestNumbers, reportParts, type ReportWalk } from './out/report-parts
 export { type Walk, walkList } from './out/walk-list'
 export { fileContents, findFile, type StoredFile, storeFile } from './files'
 export { freezeMany } from './save/freezing'
+export { holdWithRows } from './save/hold-with-rows'
 export { openedBook } from './open/gate'
 export { heavyProblem, isOfAnotherShape } from './read/heavy'
 export { linkedValues } from './read/linked-values'
@@ -36,4 +37,4 @@ export {
   TogetherRequest,
 } from './save/save-together'
 export { type TriedRecord, tryOnRecords } from './read/try-expression'
-export type { Reads } from './unit'
+export type { Reads, Unit } from './unit'

@@ -1,35 +1,16 @@
 import { createHash } from 'node:crypto'
 import { type Letterhead, picturesIn, type Template } from '@/core/book'
 import { runningPeriod, writeRunning } from '@/core/kinds'
-import {
-  documentMeasures,
-  type Filled,
-  layDocument,
-  type Page,
-  type ReadTemplate,
-  readTemplate,
-  type Said,
-} from '@/core/reports'
-import { fail, ok, type Result } from '@/core/words'
+import { documentMeasures, type Filled, layDocument, type Page, type Said } from '@/core/reports'
+import { ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
-import { ofOneMoment, run, select, transact, type Transaction } from '../database'
-import { roomProblem } from '../disk-room'
+import { run, select, type Transaction } from '../database'
 import { newId } from '../ids'
 import { codeFor, ReportPdf, type Sheet } from '../papers'
-import { fillDocuments } from './fill-documents'
+import { keepInOne } from './keep-in-one'
 import { picturesFor } from './pictures'
-import { refsOf, together, type Writings } from './lay-documents'
-
-/** So many are handed out together at the most. */
-export const mostHandedOut = 500
-
-export interface HandingOut {
-  readonly db: Catalogue
-  readonly book: string
-  readonly account: string
-  readonly writings: Writings
-}
+import { type HandingOut, prepare, type Prepared } from './prepare'
 
 /** What is kept of a paper beside its PDF: what it was laid from, and its pages. */
 export interface PaperBody {
@@ -45,37 +26,6 @@ interface Numbers {
   readonly period: string
 }
 
-/** What documents of some records are laid from, all of one moment. */
-export interface Prepared {
-  readonly read: ReadTemplate
-  readonly all: readonly Filled[]
-}
-
-/** Reads what some documents take; up to so many. */
-export async function prepare(
-  { db, writings }: HandingOut,
-  what: 'handed out' | 'sent' = 'handed out',
-): Promise<Result<Prepared>> {
-  const { reads, template, answers } = writings
-  const found = readTemplate(reads.live.book, template, answers)
-  if (!('read' in found)) return fail(found.faults[0]?.problem ?? { kind: 'unexpected' })
-  const full = await roomProblem(db)
-  if (full) return fail(full)
-  const { read } = found
-  const all = await ofOneMoment(reads.db, async (transaction) => {
-    const within = { ...writings, reads: { ...reads, transaction } }
-    const refs = await refsOf(within, mostHandedOut + 1)
-    if (refs.length > mostHandedOut) return undefined
-    const filled = []
-    for (let at = 0; at < refs.length; at += together)
-      filled.push(...(await fillDocuments({ reads: within.reads, answers, read }, refs.slice(at, at + together))))
-    return filled
-  })
-  if (!all) return fail({ kind: 'documents-many', most: mostHandedOut, what })
-  if (all.length === 0) return fail({ kind: 'document-nobody', name: template.name })
-  return ok({ read, all })
-}
-
 /**
  * Hands documents out: each is laid with its number, made a PDF, and kept, all of them or none. Numbers have no gaps: one
  * that is given is given with its paper, in one transaction.
@@ -84,7 +34,7 @@ export async function prepare(
 export async function handOut(handing: HandingOut): Promise<Result<readonly string[]>> {
   const found = await prepare(handing)
   if (!found.ok) return found
-  const made = await withNumbers(handing.db, (transaction) => keepPapers(handing, found.value, transaction))
+  const made = await keepInOne(handing, found.value, keepPapers)
   return made.ok ? ok(made.value.map(({ id }) => id)) : made
 }
 
@@ -149,20 +99,6 @@ export async function keepPapers(
     papers.push({ id, ...one })
   }
   return papers
-}
-
-/** A number that was given under other settings already is told, and nothing is handed out. */
-export async function withNumbers<T>(
-  db: Catalogue,
-  work: (transaction: Transaction) => Promise<T>,
-): Promise<Result<T>> {
-  try {
-    return ok(await transact(db, work))
-  } catch (cause) {
-    const taken = /Duplicate entry '.*-([^']*)' for key 'numbered'/.exec(String((cause as Error).message))
-    if (!taken) throw cause
-    return fail({ kind: 'document-number-taken' })
-  }
 }
 
 /** Takes so many numbers; whoever comes next waits until these are given, or given back. */

@@ -4,7 +4,9 @@ import { stamp } from '../clock'
 import { run, select, transact, type Transaction } from '../database'
 import { lastMailed, type Outgoing, putOut } from '../post'
 import { NotLaid } from './work'
-import { type HandingOut, keepPapers, type Made, makePdfs, prepare, type Prepared, withNumbers } from './hand-out'
+import { keepPapers, type Made, makePdfs } from './hand-out'
+import { keepInOne } from './keep-in-one'
+import { type HandingOut, prepare, type Prepared } from './prepare'
 
 /** An e-mail before it goes out. */
 export interface MailToCome {
@@ -117,8 +119,8 @@ export async function mailDocuments(
     await putOut(db, book, account, mails, transaction)
   }
   if (template.handed) {
-    const kept = await withNumbers(db, async (transaction) => {
-      const papers = await keepPapers(mailing.value, prepared, transaction)
+    const kept = await keepInOne(mailing.value, prepared, async (now, seen, transaction) => {
+      const papers = await keepPapers(now, seen, transaction)
       await put(
         papers.map((paper) => outgoing(paper, paper.id)),
         transaction,

@@ -56,9 +56,12 @@ const kept: Edit = {
   ],
 }
 
+/** When a visit was billed. */
+const billed: Edit = { kind: 'addField', table: 'visit', id: 'visit_billed', name: 'Billed on', holds: 'date' }
+
 // Each test goes on where the one before it stopped.
 beforeAll(async () => {
-  book = await servedAskedBook('handing', kept)
+  book = await servedAskedBook('handing', billed, kept)
   browser = book.browser
   hands = new DocumentHands(browser)
 })
@@ -100,6 +103,8 @@ test('what is handed out is kept with its number; what the record says later is 
   await browser.press('With a number, without gaps')
   await browser.fill('Begins with (optional)', 'B-')
   await browser.read('The first is B-0001.')
+  await browser.choose('When it was is noted in', 'Billed on')
+  await browser.read('It is filled when it is handed out first.')
   // A click beside its words puts the caret at their end.
   await hands.inText()
   await hands.putPart('Not of the record', 'Its number')
@@ -110,7 +115,7 @@ test('what is handed out is kept with its number; what the record says later is 
   await browser.go(`${book.path}/records/visit/record/1`)
   await browser.press('Hand out')
   await browser.press('For each visit')
-  await browser.read('Not handed out yet')
+  await browser.read('Handing it out keeps it as it is, gives it its number and notes the day in Billed on')
   await hands.untilOnPage('Yours…')
   await browser.press('Hand out')
   await hands.untilOnPage('YoursB-0001')
@@ -121,6 +126,12 @@ test('what is handed out is kept with its number; what the record says later is 
   await hands.untilOnPage('COPY')
   await book.sql("UPDATE $house SET town = 'Saltmere' WHERE house_number = 1")
   await browser.go(`${book.path}/records/visit/record/1`)
+  await browser.read('For each visit B-0001')
+  const noted = () =>
+    hands.script<string>(
+      'return [...document.querySelectorAll("label")].find((one) => one.innerText.startsWith("Billed on"))?.control?.value ?? ""',
+    )
+  await browser.driver.wait(async () => /^\d{1,2} \w{3} \d{4}$/.test(await noted()), 30_000)
   await browser.press('For each visit B-0001')
   await browser.read('Today it would say something else')
   await browser.press('Side by side')

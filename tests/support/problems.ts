@@ -266,6 +266,12 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'list-gathers-nothing': { kind: 'list-gathers-nothing', name: 'total' },
   'list-cannot-gather': { kind: 'list-cannot-gather', field: 'Town', name: 'total' },
   'list-scatter-needs-two': { kind: 'list-scatter-needs-two' },
+  'document-notes-gone': { kind: 'document-notes-gone', table: 'Visit' },
+  'document-note-refused': {
+    kind: 'document-note-refused',
+    record: 'V-1',
+    words: 'A visit that isn’t done has no bill.',
+  },
   'tray-full': { kind: 'tray-full', most: 20 },
   'tray-stopped': { kind: 'tray-stopped' },
   'tray-file-large': { kind: 'tray-file-large', megabytes: 1000 },

@@ -12,6 +12,7 @@ import {
 import { type Answers, type ListFault, readList, type ReadColumn } from '../../lists'
 import type { Problem } from '../../words'
 import { measuresOf } from '../layout/measures'
+import { notedIn } from './noted'
 import { alongFault, listOf, type ReadRows, readRows } from './read-rows'
 
 /** A document that can be written: everything that it speaks of is there. */
@@ -63,6 +64,8 @@ export function readTemplate(
   for (const { id, shows, heading } of own) if (shows.kind === 'along') note('column', id, [alongFault(id, heading)])
   const lying = labelProblem(template)
   if (lying) faults.push({ at: template.id, part: 'document', problem: lying })
+  const noted = notedIn(book, template).problem
+  if (noted) faults.push({ at: template.id, part: 'document', problem: noted })
   const known = new Set(template.columns.map(({ id }) => id))
   for (const id of used)
     if (!known.has(id)) faults.push({ at: id, part: 'column', problem: { kind: 'list-field-gone', table: table.name } })

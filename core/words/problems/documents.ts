@@ -15,6 +15,10 @@ export const documentProblems = {
       : 'The labels lie on each other: from one to the next is less than a label is wide or high. Measure them again.',
   'document-number-taken': () =>
     'The next number was handed out already, when numbers were written otherwise. Let them begin with something else.',
+  'document-notes-gone': ({ table }: { readonly table: string }) =>
+    `When it is handed out is noted in a field that ${table} no longer has. Choose another at “The document”.`,
+  'document-note-refused': ({ record, words }: { readonly record: string; readonly words: string }) =>
+    `Nothing was handed out: the day can’t be noted on ${record}. ${words}`,
   'tray-full': ({ most }: { readonly most: number }) =>
     `There are ${most} files in your tray already. Take one out first.`,
   'tray-stopped': () => 'The program was stopped while this was being made. Lay it again.',

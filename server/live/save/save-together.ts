@@ -45,6 +45,13 @@ export type TogetherOutcome =
   | { readonly kind: 'warned'; readonly warnings: readonly Warning[] }
   | { readonly kind: 'waits' }
 
+/** What the program itself does with the changes, in the same transaction; rules that only warn don't stand in its way. */
+export interface Along {
+  /** Which of the records are changed after all, as they are now: nothing is changed yet. */
+  readonly only: (unit: Unit) => Promise<TogetherRequest['records']>
+  readonly after: (unit: Unit) => Promise<void>
+}
+
 /** What stood in the way, and at which of the records. */
 class Stopped extends Error {
   constructor(
@@ -56,7 +63,7 @@ class Stopped extends Error {
 }
 
 /** Changes or removes several records of a table: all of them or none, each as if it were saved by itself. */
-export async function saveTogether(writer: Writer, request: TogetherRequest): Promise<TogetherOutcome> {
+export async function saveTogether(writer: Writer, request: TogetherRequest, along?: Along): Promise<TogetherOutcome> {
   const { db } = writer
   const full = await roomProblem(db)
   if (full) return { kind: 'refused', record: '', problem: full }
@@ -67,7 +74,7 @@ export async function saveTogether(writer: Writer, request: TogetherRequest): Pr
       (live) => ruleGates(live, changesOf(live, request)),
       async (unit) => {
         current = unit.live
-        return write(unit, request)
+        return write(unit, request, along)
       },
     )
     return { kind: 'done', records }
@@ -84,19 +91,24 @@ function changesOf(live: Live, { table, records, remove }: TogetherRequest): Row
   return remove && findTable(live.book, table) ? [...own, ...followingChanges(live, table)] : own
 }
 
-async function write(unit: Unit, request: TogetherRequest): Promise<ChangedOne[]> {
+async function write(unit: Unit, request: TogetherRequest, along: Along | undefined): Promise<ChangedOne[]> {
   const { table, despite = [], remove } = request
-  const sent = request.records.map((one, at) => sentOf(unit.live, request, one, at))
   await holdRecords(unit, changesOf(unit.live, request))
-  const guards = guardsOf(unit, { insets: new Set(), despite: remove ? 'every-warning' : despite })
-  await guards.begin(sent)
+  const records = along ? await along.only(unit) : request.records
+  const places = new Map(request.records.map(({ ref }, at) => [ref, at]))
+  const rows = records.map((one) => {
+    const at = places.get(one.ref) ?? 0
+    return { at, row: sentOf(unit.live, request, one, at) }
+  })
+  const guards = guardsOf(unit, { insets: new Set(), despite: remove || along ? 'every-warning' : despite })
+  await guards.begin(rows.map(({ row }) => row))
   const done: { readonly ref: string; readonly before: Values }[] = []
-  for (const [at, row] of sent.entries()) {
+  for (const { at, row } of rows) {
     const before = await stoppedAt(at, () => valuesBefore(unit, row))
     const ref = await stoppedAt(at, () => writeSent(unit, guards, row))
     if (ref !== undefined) done.push({ ref, before })
   }
-  return guards.end(async () => {
+  const changed = await guards.end(async () => {
     const records: ChangedOne[] = []
     for (const { ref, before } of done) {
       const record = await readRecord(unit, table, ref, new Set())
@@ -104,6 +116,8 @@ async function write(unit: Unit, request: TogetherRequest): Promise<ChangedOne[]
     }
     return records
   })
+  await along?.after(unit)
+  return changed
 }
 
 function sentOf(

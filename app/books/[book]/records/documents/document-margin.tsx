@@ -84,7 +84,9 @@ function Chosen({ editor, table, settings, selected: { part, only, mail, table: 
       )}
       {mail && <MailChoices editor={editor} table={table} mail={mail} />}
       {own && !part && <TableChoices editor={editor} />}
-      {!part && !mail && !own && <SettingsChoices settings={settings} onChange={(to) => setSettings(editor, to)} />}
+      {!part && !mail && !own && (
+        <SettingsChoices table={table} settings={settings} onChange={(to) => setSettings(editor, to)} />
+      )}
     </>
   )
 }

@@ -7,7 +7,8 @@ import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
 import type { Template } from '@/core/book'
-import { counted, wordProblem } from '@/core/words'
+import { notedIn } from '@/core/reports'
+import { counted, listed, wordProblem } from '@/core/words'
 import { Button, Note } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { handOutDocument } from './actions'
@@ -47,11 +48,16 @@ export function HandOutButton({ template, of, onHandedOut }: ButtonProps) {
 
 /** That nothing was handed out yet. */
 export function NotYet({ template }: { readonly template: Template }) {
-  const { mayChange } = useRecords()
+  const { book, mayChange } = useRecords()
+  const { field } = notedIn(book, template)
+  const more = [
+    ...(template.handed?.numbered ? ['gives it its number'] : []),
+    ...(field ? [`notes the day in ${field.name}`] : []),
+  ]
   return (
     <Note mark="info" head="Not handed out yet">
       {mayChange
-        ? `This is what it will say. Handing it out keeps it as it is${template.handed?.numbered ? ' and gives it its number' : ''}; then it is printed or taken as a file.`
+        ? `This is what it will say. Handing it out ${listed(['keeps it as it is', ...more])}; then it is printed or taken as a file.`
         : 'Staff and administrators hand it out; then it is kept as it is.'}
     </Note>
   )

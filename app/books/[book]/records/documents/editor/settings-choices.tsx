@@ -1,20 +1,22 @@
 'use client'
 
-import { type Handed, limits, type Labels, type Window, windows } from '@/core/book'
-import { writeRunning } from '@/core/kinds'
+import { limits, type Labels, type Table, type Window, windows } from '@/core/book'
 import { windowFields } from '@/core/reports'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
 import { Millimetres } from '../../paper/millimetres'
 import { PaperChoices } from '../../paper/paper-choices'
+import { HandedChoices } from './handed-choices'
 import type { Settings } from './text-of'
 
 interface Props {
+  /** Whose records it is written for. */
+  readonly table: Table
   readonly settings: Settings
   readonly onChange: (to: Settings) => void
 }
 
 /** What isn't a document's text: how it is called, its paper, where the address stands. */
-export function SettingsChoices({ settings, onChange }: Props) {
+export function SettingsChoices({ table, settings, onChange }: Props) {
   const set = (to: { readonly [Key in keyof Settings]?: Settings[Key] | undefined }) =>
     onChange(
       Object.fromEntries(Object.entries({ ...settings, ...to }).filter(([, value]) => value !== undefined)) as Settings,
@@ -63,62 +65,10 @@ export function SettingsChoices({ settings, onChange }: Props) {
         label="As labels, several on a sheet"
         onChange={(on) => set({ labels: on ? usual : undefined, ...(on && { window: undefined, handed: undefined }) })}
       />
-      {!settings.labels && <HandedChoices handed={settings.handed} onChange={(handed) => set({ handed })} />}
+      {!settings.labels && (
+        <HandedChoices table={table} handed={settings.handed} onChange={(handed) => set({ handed })} />
+      )}
     </section>
-  )
-}
-
-interface HandedProps {
-  readonly handed: Handed | undefined
-  readonly onChange: (handed: Handed | undefined) => void
-}
-
-/** Whether what is handed out is kept, and under which number. */
-function HandedChoices({ handed, onChange }: HandedProps) {
-  const { numbered } = handed ?? {}
-  const setNumber = (to: Partial<NonNullable<Handed['numbered']>>) => {
-    const next = Object.entries({ ...numbered, ...to }).filter(([, value]) => value !== undefined && value !== '')
-    onChange({ numbered: Object.fromEntries(next) })
-  }
-  return (
-    <>
-      <TickBox
-        id="document-handed"
-        checked={handed !== undefined}
-        label="Keep what is handed out"
-        onChange={(on) => onChange(on ? {} : undefined)}
-      />
-      {handed && (
-        <TickBox
-          id="document-numbered"
-          checked={numbered !== undefined}
-          label="With a number, without gaps"
-          onChange={(on) => onChange(on ? { numbered: { width: 4 } } : {})}
-        />
-      )}
-      {numbered && (
-        <>
-          <Labelled label="Begins with (optional)" htmlFor="number-prefix">
-            <TextBox
-              id="number-prefix"
-              value={numbered.prefix ?? ''}
-              maxLength={20}
-              placeholder="B-"
-              onChange={(event) => setNumber({ prefix: event.target.value.trimStart() || undefined })}
-            />
-          </Labelled>
-          <TickBox
-            id="number-yearly"
-            checked={numbered.yearly === true}
-            label="From 1 again each year"
-            onChange={(yearly) => setNumber({ yearly: yearly ? true : undefined })}
-          />
-          <p className="text-[13px] text-ash-6">
-            The first is {writeRunning(1, numbered, '2027')}. Put “Its number” into the text.
-          </p>
-        </>
-      )}
-    </>
   )
 }
 
