@@ -1,7 +1,5 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
-import type { Template } from '@/core/book'
-import { Designing } from '@/tests/support/derived-design'
-import { field, tie } from '@/tests/support/edits'
+import { billedJobs, jobBill } from '@/tests/support/billed-jobs'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
@@ -10,27 +8,6 @@ import { handOut } from './hand-out'
 import type { PaperBody } from './hand-out'
 import type { Writings } from './lay-documents'
 import { mailDocuments } from './mail-documents'
-
-/** Jobs with lines, whose total freezes once they are billed; a job that isn't ready may not be billed. */
-const design = new Designing().do(
-  { kind: 'addTable', id: 'job', name: 'Job', keyField: 'job-key' },
-  ...field('job', 'email', 'Address', 'email'),
-  ...field('job', 'ready', 'Ready on', 'date'),
-  ...field('job', 'billed', 'Billed on', 'date'),
-  { kind: 'addTable', id: 'line', name: 'Line', keyField: 'line-key' },
-  ...field('line', 'amount', 'Amount', 'money'),
-  tie('job', 'line', { link: 'line-job', field: 'line__job' }),
-)
-design
-  .derived('job', 'work', 'Work', 'gathered', 'SUM(Line.Amount)')
-  .derived('job', 'total', 'Total', 'workedOut', 'COALESCE(Work, 0)', '"Billed on" IS NOT NULL')
-  .do({
-    kind: 'addRule',
-    id: 'ready-first',
-    table: 'job',
-    says: { kind: 'holds', tree: design.tree('job', '"Billed on" IS NULL OR "Ready on" IS NOT NULL') },
-    words: 'A job is billed when it is ready.',
-  })
 
 let db: Catalogue
 let live: Live
@@ -41,7 +18,7 @@ beforeAll(async () => {
   db = await testCatalogue('notedday')
   const averil = await testAccount(db, 'Averil')
   account = averil.id
-  book = await testBook(db, averil, 'Jobs', design.edits)
+  book = await testBook(db, averil, 'Jobs', billedJobs)
   live = await opened(db, averil, book)
 })
 beforeEach(async () => {
@@ -58,32 +35,7 @@ beforeEach(async () => {
   )
 })
 
-const own = (id: string, name: string) => ({
-  id,
-  shows: { kind: 'field' as const, place: { way: [], field: name } },
-})
-const bill: Template = {
-  id: 'bill',
-  table: 'job',
-  name: 'Bill',
-  paper: { size: 'a4', margin: 20 },
-  letters: 10,
-  handed: { numbered: { prefix: 'B-', width: 3 }, notes: 'billed' },
-  columns: [own('total', 'total'), own('billed', 'billed'), own('mail', 'email')],
-  blocks: [
-    { kind: 'fields', across: 1, columns: ['total', 'billed'] },
-    {
-      kind: 'rows',
-      id: 'lines',
-      way: [{ to: 'rows', link: 'line-job' }],
-      columns: [own('amount', 'amount')],
-      order: [],
-      figures: [{ column: 'amount', name: 'total' }],
-    },
-  ],
-  mail: { to: 'mail', subject: [{ kind: 'text', words: 'Bill' }], message: [[{ kind: 'text', words: 'Good day' }]] },
-}
-const handing = (refs: readonly string[], moment = '2027-03-12T10:00', template = bill) => ({
+const handing = (refs: readonly string[], moment = '2027-03-12T10:00', template = jobBill) => ({
   db,
   book,
   account,
@@ -150,7 +102,7 @@ describe('handing out', () => {
   })
 
   test('in a field that is gone is said before anything is handed out', async () => {
-    const template = { ...bill, handed: { notes: 'sold' } }
+    const template = { ...jobBill, handed: { notes: 'sold' } }
     expect(await handOut(handing(['1'], undefined, template))).toMatchObject({
       problem: { kind: 'document-notes-gone', table: 'Job' },
     })

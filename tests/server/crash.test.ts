@@ -3,9 +3,10 @@ import { beforeAll, expect, inject, test } from 'vitest'
 import { keptIn } from '@/core/physical'
 import { emberlyDesign } from '@/demo/emberly/design'
 import type { Catalogue } from '@/server/catalogue'
-import { select } from '@/server/database'
+import { run, select, transact } from '@/server/database'
 import { type Live, openBook, resumeOpenings, saveRecord } from '@/server/live'
 import { type Account } from '@/server/people'
+import { putOut, sendWaiting } from '@/server/post'
 import { opened, stored, testAccount, testBook, testCatalogue } from '../support/catalogue'
 
 let db: Catalogue
@@ -103,4 +104,49 @@ test('a server killed while opening finishes it, or goes back, at the next start
     // Beside the tables of the design one for files, and those of what is kept for lists.
     expect(tables).toHaveLength(design.tables.length + 1 + keptIn(design).length)
   }
+}, 120_000)
+
+test('a server killed while sending e-mails sends none twice and forgets none', async () => {
+  const id = await testBook(db, account, 'Sending', [])
+  const many = 120
+  const mails = Array.from({ length: many }, (_, at) => ({
+    ...{ template: 'bill', name: 'Bill', table: 'visit', ref: String(at), label: String(at) },
+    ...{ to: [`una${at}@otterby.example`], subject: `Bill ${at}`, text: 'Good day' },
+  }))
+  await transact(db, (transaction) => putOut(db, id, account.id, mails, transaction))
+  for (const moment of [
+    { lines: 8, on: 3 },
+    { lines: 40, on: 9 },
+    { lines: 70, on: 1 },
+  ])
+    await killedAfter(moment, 'tests/support/sending-process.ts', [])
+  const states = () =>
+    select<{ subject: string; state: string }>(
+      db,
+      `SELECT subject, state FROM \`${db.catalogue}\`.mails WHERE book_id = ?`,
+      [id],
+    )
+  // What was on its way when it was killed is known as that, and is not sent again by whoever comes next.
+  const cut = (await states()).filter(({ state }) => state === 'going').map(({ subject }) => subject)
+  expect(cut.length).toBeLessThanOrEqual(3)
+  await run(
+    db,
+    `UPDATE \`${db.catalogue}\`.mails SET at = '2020-01-01 00:00:00.000' WHERE book_id = ? AND state = 'going'`,
+    [id],
+  )
+  await sendWaiting(db)
+  const after = await states()
+  expect(after).toHaveLength(many)
+  expect(after.filter(({ state }) => state !== 'sent').map(({ subject, state }) => [subject, state])).toEqual(
+    cut.map((subject) => [subject, 'unsure']),
+  )
+  const received = await select<{ contents: Buffer }>(
+    db,
+    `SELECT contents FROM \`${db.catalogue}\`.post_received WHERE book_id = ?`,
+    [id],
+  )
+  const subjects = received.map(({ contents }) => /^Subject: (.*)$/m.exec(contents.toString())?.[1]?.trim())
+  expect(new Set(subjects).size).toBe(subjects.length)
+  const sent = after.filter(({ state }) => state === 'sent').map(({ subject }) => subject)
+  expect(sent.filter((subject) => !subjects.includes(subject))).toEqual([])
 }, 120_000)
