@@ -103,8 +103,8 @@ test('what is handed out is kept with its number; what the record says later is 
   await browser.press('With a number, without gaps')
   await browser.fill('Begins with (optional)', 'B-')
   await browser.read('The first is B-0001.')
-  await browser.choose('When it was is noted in', 'Billed on')
-  await browser.read('It is filled when it is handed out first.')
+  await browser.choose('Note the day in', 'Billed on')
+  await browser.read('It is filled in when this is handed out, where it is blank.')
   // A click beside its words puts the caret at their end.
   await hands.inText()
   await hands.putPart('Not of the record', 'Its number')

@@ -38,7 +38,7 @@ export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOu
     .join('')
     .toUpperCase()
   return (
-    <header className="on-soot flex h-11 shrink-0 items-center gap-4 bg-soot px-4 text-on-soot max-md:gap-2 max-md:px-2">
+    <header className="on-soot flex h-11 shrink-0 items-center gap-4 bg-soot px-4 text-on-soot max-md:gap-2 max-md:px-2 max-sm:gap-1.5">
       {/* From the keyboard there are some twenty stops before the sheet; this one leads past them. */}
       <a
         href="#sheet"
@@ -46,7 +46,10 @@ export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOu
       >
         Skip to the page itself
       </a>
-      <Link href="/books" className="flex items-center gap-2.5 rounded-sm font-bold">
+      <Link
+        href="/books"
+        className={classNames('flex items-center gap-2.5 rounded-sm font-bold', book && 'max-sm:hidden')}
+      >
         <Ember />
         <span className="whitespace-nowrap max-md:sr-only">Hearth Table</span>
       </Link>
@@ -54,7 +57,7 @@ export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOu
         <Menu
           label={`Book: ${book.name}`}
           trigger={
-            <span className="flex min-h-7 max-w-[240px] items-center max-md:max-w-[26vw] gap-1.5 rounded-md bg-soot-2 px-2.5">
+            <span className="flex min-h-7 max-w-[240px] items-center max-md:max-w-[26vw] max-sm:max-w-[19vw] max-sm:px-1.5 gap-1.5 rounded-md bg-soot-2 px-2.5">
               <span className="truncate">{book.name}</span>
               <span aria-hidden>▾</span>
             </span>
@@ -78,7 +81,7 @@ export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOu
               href={side.href}
               aria-current={side.here ? 'page' : undefined}
               className={classNames(
-                'flex min-h-7 items-center rounded-md px-4 max-md:px-2.5',
+                'flex min-h-7 items-center rounded-md px-4 max-md:px-2.5 max-sm:px-1.5',
                 side.here ? 'bg-on-soot font-bold text-[#1d2422]' : 'text-on-soot-2 hover:text-on-soot',
               )}
             >
@@ -87,13 +90,13 @@ export function TopBar({ book, sides, account, beside, onFind, onTheme, onSignOu
           ))}
         </nav>
       )}
-      <div className="ml-auto flex items-center gap-4 max-md:gap-2">
+      <div className="ml-auto flex items-center gap-4 max-md:gap-2 max-sm:gap-1">
         {beside}
         {onFind && (
           <button
             type="button"
             onClick={onFind}
-            className="flex min-h-7 w-[230px] items-center justify-between rounded-md bg-soot-2 px-2.5 text-on-soot-2 max-lg:w-auto max-lg:gap-3"
+            className="flex min-h-7 w-[230px] items-center justify-between rounded-md bg-soot-2 px-2.5 text-on-soot-2 max-lg:w-auto max-lg:gap-3 max-sm:px-1.5"
           >
             <Search size={16} aria-hidden className="md:hidden" />
             <span className="whitespace-nowrap max-md:sr-only">Find or do…</span>

@@ -64,23 +64,25 @@ function Waiting({ file }: { readonly file: TrayFile }) {
         </p>
         {problem && <p className="text-[13px] text-ember">{wordProblem(problem)}</p>}
       </div>
-      {state === 'ready' && (
-        <a
-          href={`${base}/tray/file?id=${id}`}
-          download
-          className={buttonLook('main')}
-          aria-label={`Take ${fileName(file)}`}
+      <div className="flex gap-2 max-sm:ml-auto">
+        {state === 'ready' && (
+          <a
+            href={`${base}/tray/file?id=${id}`}
+            download
+            className={buttonLook('main')}
+            aria-label={`Take ${fileName(file)}`}
+          >
+            <FileDown size={15} aria-hidden /> Take it
+          </a>
+        )}
+        <Button
+          disabled={isGoing}
+          aria-label={`${state === 'making' ? 'Stop' : 'Remove'} ${fileName(file)}`}
+          onClick={() => void remove()}
         >
-          <FileDown size={15} aria-hidden /> Take it
-        </a>
-      )}
-      <Button
-        disabled={isGoing}
-        aria-label={`${state === 'making' ? 'Stop' : 'Remove'} ${fileName(file)}`}
-        onClick={() => void remove()}
-      >
-        {state === 'making' ? 'Stop' : 'Remove'}
-      </Button>
+          {state === 'making' ? 'Stop' : 'Remove'}
+        </Button>
+      </div>
     </li>
   )
 }

@@ -19,7 +19,7 @@ export function TrayLink() {
       href={`${base}/tray`}
       aria-label={said}
       title={said}
-      className="flex min-h-7 items-center gap-1.5 rounded-md bg-soot-2 px-2.5"
+      className="flex min-h-7 items-center gap-1.5 rounded-md bg-soot-2 px-2.5 max-sm:gap-1 max-sm:px-1.5"
     >
       <Inbox size={16} aria-hidden />
       <span className="tabular-nums">{files.length}</span>

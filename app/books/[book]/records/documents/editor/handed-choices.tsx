@@ -69,13 +69,13 @@ function NotedChoice({ table, handed: { notes, ...handed }, onChange }: Props & 
   const frozen = notes === undefined ? [] : frozenBy(book, table, notes)
   return (
     <>
-      <Labelled label="When it was is noted in" htmlFor="document-notes">
+      <Labelled label="Note the day in" htmlFor="document-notes">
         <ChoiceBox
           id="document-notes"
           value={notes ?? ''}
           onChange={(event) => onChange({ ...handed, ...(event.target.value && { notes: event.target.value }) })}
         >
-          <option value="">no field of the {inSentence(table.name)}</option>
+          <option value="">nowhere on the {inSentence(table.name)}</option>
           {days.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -88,7 +88,7 @@ function NotedChoice({ table, handed: { notes, ...handed }, onChange }: Props & 
       </Labelled>
       {notes !== undefined && (
         <p className="text-[13px] text-ash-6">
-          It is filled when it is handed out first.
+          It is filled in when this is handed out, where it is blank.
           {frozen.length > 0 &&
             ` ${capital(listed(frozen.map(({ name }) => name)))} ${frozen.length === 1 ? 'freezes' : 'freeze'} by this field.`}
         </p>
