@@ -31,6 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
+export { contrastOnPaper, darkEnough, leastContrast } from './paper-colour'
 export { Letterhead, type Paper, type PaperName, Picture, Report } from './report'
 export {
   type Block,

@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import { limits } from './limits'
+import { PaperColour } from './paper-colour'
 
 const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 
@@ -33,6 +34,8 @@ export const Letterhead = z.strictObject({
   lines: z.string().max(limits.letterheadLength).optional(),
   foot: z.string().max(limits.letterheadLength).optional(),
   logo: Picture.optional(),
+  /** What headings are printed in, and lines, on everything that has the letterhead. */
+  colours: z.strictObject({ words: PaperColour.optional(), lines: PaperColour.optional() }).optional(),
 })
 export type Letterhead = Readonly<z.infer<typeof Letterhead>>
 

@@ -208,6 +208,23 @@ test('a page knows where on it stands what', () => {
   expect(at.y).toBeLessThan(area!.until)
 })
 
+test('headings and lines have the office’s colours where it has some, and nothing else has', () => {
+  const letterhead = { name: 'Emberly', lines: ['Otterby'], colours: { words: '#7d3b24', lines: '#14625c' } }
+  const parts = [group(0, 'Saltmere'), ...rows(2), sum(0, 'Saltmere, all')]
+  const { pages, layer } = laid(columns, parts, {}, { ...words, letterhead })
+  const [page] = pages
+  const coloured = (colour: string | undefined) =>
+    textsOn(page!).flatMap((item) => (item.colour === colour ? [item.words] : []))
+  expect(coloured('#7d3b24')).toEqual(['Emberly', 'Visits by town', 'Saltmere'])
+  expect(coloured(undefined)).toEqual(expect.arrayContaining(['Otterby', 'The visit', 'V-1', 'Saltmere, all']))
+  const lines = (items: Page['items']) =>
+    items.flatMap((item) => (item.kind === 'line' && item.colour ? [item.colour] : []))
+  expect(lines(page!.items)).toEqual(['#14625c'])
+  expect(lines(around(layer.measures, words, 1, 2))).toEqual(['#14625c', '#14625c'])
+  const plain = laid(columns, parts)
+  expect(plain.pages.flatMap(({ items }) => items).filter((item) => 'colour' in item && item.colour)).toEqual([])
+})
+
 test('what no paper shows is not there, and moves nothing', () => {
   const shown = (text: string) => linesOf(laid([column('name')], [{ kind: 'row', cells: [text] }]).pages[0]!)
   expect(shown('Otter\u200bby\u202e Mill\u00ad\tBank')).toContain('Otterby Mill Bank')

@@ -1,15 +1,15 @@
 import { nth } from '../words'
-import type { Picture, Report } from '../book'
+import type { Letterhead, Picture, Report } from '../book'
 import type { Drawing } from '../lists'
 import { asPrinted, clipped, evenWidth, stretchesOf } from '../letters'
 import { chartBlocks } from './charts/chart-blocks'
 import { baseline, type Cell, type Drawn, wordsBlock } from './layout/blocks'
-import { type ColumnFit, fitColumns } from './layout/fit-columns'
+import { type ColumnFit, pagesBeside } from './layout/column-fit'
+import { fitColumns } from './layout/fit-columns'
 import { Flow } from './layout/flow'
-import { pagesBeside } from './layout/folded'
 import { headBlock } from './layout/part-blocks'
 import { footLead, footLines, letterheadBlock, standsAtHead } from './layout/letterhead'
-import { type Measures, measuresOf } from './layout/measures'
+import { coloured, type Measures, measuresOf } from './layout/measures'
 import type { Item, Page, PagePart } from './page'
 import { Carried } from './layout/carried'
 import type { Carrying, PaperColumn, PaperPart } from './table'
@@ -33,6 +33,7 @@ export interface ReportWords {
         readonly lines: readonly string[]
         readonly foot?: string | undefined
         readonly logo?: Picture | undefined
+        readonly colours?: Letterhead['colours']
       }
     | undefined
   /** What the list is shown as, drawn before its rows. */
@@ -93,7 +94,7 @@ export class ReportLayer {
     onPage: (page: Page) => void,
     carrying?: Carrying,
   ) {
-    const measures = measuresOf(look)
+    const measures = { ...measuresOf(look), colours: words.letterhead?.colours }
     const { frame, size } = measures
     this.measures = measures
     const top = frame.top + headRoom * size
@@ -128,7 +129,12 @@ export class ReportLayer {
     if (standsAtHead(letterhead)) this.flow.words(letterheadBlock(drawn.measures, letterhead))
     const say = (of: PagePart, words: string, look: Parameters<typeof wordsBlock>[2]) =>
       this.flow.words({ ...wordsBlock(drawn, words, look), of })
-    say('heading', title, { size: Math.max(15, size * 1.7), weight: 'bold', above: 0 })
+    say('heading', title, {
+      size: Math.max(15, size * 1.7),
+      weight: 'bold',
+      ...coloured(drawn.measures, 'words'),
+      above: 0,
+    })
     const small = { size: Math.max(7, size * 0.92), weight: 'regular', tone: 'grey', above: size * 0.3 } as const
     if (!this.look.plain) for (const words of asked) say('heading', words, small)
     if (opening) say('opening', opening, { size, weight: 'regular', above: size * 0.7 })
@@ -209,7 +215,15 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
       ? []
       : [
           ...beside(words.title, about, frame.top + baseline(lead)),
-          { kind: 'line', x: frame.left, y: frame.top + lead.lead + 2, width: frame.width, thick: 0.4, tone: 'line' },
+          {
+            kind: 'line',
+            x: frame.left,
+            y: frame.top + lead.lead + 2,
+            width: frame.width,
+            thick: 0.4,
+            tone: 'line',
+            ...coloured(measures, 'lines'),
+          },
         ]
   const who = at === 0 ? `${about} · ${words.who}` : words.who
   const under = words.letterhead?.foot ? footLines(measures, words.letterhead.foot) : []
@@ -217,7 +231,15 @@ export function around(measures: Measures, words: ReportWords, at: number, pages
   return [
     ...head,
     ...under,
-    { kind: 'line', x: frame.left, y: foot - small - 3, width: frame.width, thick: 0.4, tone: 'line' },
+    {
+      kind: 'line',
+      x: frame.left,
+      y: foot - small - 3,
+      width: frame.width,
+      thick: 0.4,
+      tone: 'line',
+      ...coloured(measures, 'lines'),
+    },
     ...beside(who, number, foot),
   ]
 }

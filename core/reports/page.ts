@@ -28,6 +28,8 @@ export interface TextItem {
   readonly size: number
   readonly bold?: true
   readonly tone?: 'grey'
+  /** The office's own, in place of a tone. */
+  readonly colour?: string
   readonly words: string
 }
 
@@ -39,6 +41,8 @@ export interface LineItem {
   readonly width: number
   readonly thick: number
   readonly tone: Tone
+  /** The office's own, in place of its tone. */
+  readonly colour?: string
 }
 
 /** A tinted stretch beneath a row; a dark one where it is part of a code, one of the shades where it is of a chart. */

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import sharp from 'sharp'
 import { afterAll, expect, test } from 'vitest'
 import { evenWidth } from '@/core/letters'
 import type { Item, Page } from '@/core/reports'
@@ -51,6 +52,21 @@ async function fileOf(name: string, pages: readonly (readonly Item[])[]) {
   return { path, contents: Buffer.concat(parts).toString('latin1') }
 }
 const tell = (program: string, ...words: string[]) => execFileSync(program, words, { encoding: 'utf8', stdio: 'pipe' })
+
+test('what has a colour of its own is drawn in it', async () => {
+  const { path: file } = await fileOf('colours.pdf', [
+    [
+      { ...text('Visits', 50, 50, { size: 40, bold: true }), colour: '#c02020' } as Item,
+      { kind: 'line', x: 50, y: 100, width: 400, thick: 20, tone: 'grey', colour: '#2020c0' },
+    ],
+  ])
+  const picture = join(folder, 'colours')
+  execFileSync('pdftoppm', ['-r', '72', '-png', '-singlefile', file, picture])
+  const { data, info } = await sharp(`${picture}.png`).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+  const seen = new Set<string>()
+  for (let at = 0; at < data.length; at += info.channels) seen.add([data[at], data[at + 1], data[at + 2]].join(' '))
+  expect([...seen]).toEqual(expect.arrayContaining(['192 32 32', '32 32 192']))
+})
 
 test('whoever has it read out hears it line by line, in order, with what is a heading', async () => {
   const { path } = await fileOf('read.pdf', [items, [text('The second page', 50, 50)]])

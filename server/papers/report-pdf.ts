@@ -197,7 +197,7 @@ export class ReportPdf {
       case 'text':
         return this.text(item, up(item.y))
       case 'line':
-        return `${tones[item.tone]} RG ${number(item.thick)} w ${number(item.x)} ${up(item.y)} m ${number(item.x + item.width)} ${up(item.y)} l S`
+        return `${item.colour ? shadeOf(item.colour) : tones[item.tone]} RG ${number(item.thick)} w ${number(item.x)} ${up(item.y)} m ${number(item.x + item.width)} ${up(item.y)} l S`
       case 'path':
         return this.path(item, up)
       case 'tint':
@@ -211,7 +211,7 @@ export class ReportPdf {
     return `q 1 j ${dashed}${tones[tone]} RG ${number(thick)} w ${way.join(' ')} S Q`
   }
 
-  private text({ x, size, bold, tone, words }: TextItem, y: string): string {
+  private text({ x, size, bold, tone, colour, words }: TextItem, y: string): string {
     const stretches = stretchesOf(words, size, bold ? 'bold' : 'regular').map(({ face, words: some, from }) => {
       const isFurther = face === 'further' || (face === 'none' && this.hasFurther(some))
       if (face === 'none' && !isFurther) this.isLacking = true
@@ -220,7 +220,7 @@ export class ReportPdf {
       const { id } = this.use(name)
       return `/${id} ${number(size)} Tf 1 0 0 1 ${number(x + from)} ${y} Tm <${this.encoded(name, some)}> Tj`
     })
-    return `BT ${tones[tone ?? 'ink']} rg ${stretches.join(' ')} ET`
+    return `BT ${colour ? shadeOf(colour) : tones[tone ?? 'ink']} rg ${stretches.join(' ')} ET`
   }
 
   private hasFurther = (words: string) =>

@@ -50,6 +50,7 @@ const letterheadOf = (letterhead: Letterhead | undefined): ReportWords['letterhe
     lines: letterhead.lines?.split('\n') ?? [],
     foot: letterhead.foot,
     logo: letterhead.logo,
+    colours: letterhead.colours,
   }
 
 /** How the same would come out otherwise. */

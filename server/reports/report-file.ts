@@ -45,6 +45,7 @@ const writers: Readonly<Record<ReportFileKind, (walk: ReportWalk, laying: Laying
             foot: [`${book} · ${day}`, who, letterhead?.foot].filter(Boolean).join('\n'),
           },
           asked: laying.report.plain ? [] : asked,
+          colours: letterhead?.colours,
           letterhead: [letterhead?.name, ...(letterhead?.lines ?? [])].filter((line) => line !== undefined),
         }),
       )

@@ -91,14 +91,34 @@ test('the letterhead stands on the first page, its foot on all of them', async (
   await browser.fill('The office’s name', 'Hollin and Sons')
   await browser.fill('Address, a line each', '4 Ferry Lane')
   await browser.fill('At the foot of each page', 'Sweeping since 1988')
+  const choose = (label: string, colour: string) =>
+    script(
+      `const box = [...document.querySelectorAll('label')].find((one) => one.innerText.startsWith(arguments[0])).control
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(box, arguments[1])
+       box.dispatchEvent(new Event('input', { bubbles: true }))`,
+      label,
+      colour,
+    )
+  await choose('Colour of headings', '#e0b354')
+  await browser.read('Too pale on white paper')
+  await browser.press('Make it dark enough')
+  await choose('Colour of lines', '#14625c')
   await browser.press('Use it')
   await browser.driver.wait(async () => (await linesOn(1)).includes('4 Ferry Lane'), 30_000)
+  const shades = await script<string[]>(
+    'return [...document.querySelectorAll("svg[role=document] text, svg[role=document] line")].map((one) => one.getAttribute("fill") ?? one.getAttribute("stroke"))',
+  )
+  expect(shades).toContain('#14625c')
+  expect(shades.filter((one) => one === '#8f7235').length).toBeGreaterThan(1)
   expect(await linesOn(1)).toContain('Sweeping since 1988')
   expect(await faults(browser)).toEqual([])
   for (const label of ['The office’s name', 'Address, a line each', 'At the foot of each page'])
     await browser.fill(label, '')
+  await browser.press('Without it')
+  await browser.press('Without it')
   await browser.press('Use it')
   await browser.driver.wait(async () => !(await linesOn(1)).includes('4 Ferry Lane'), 30_000)
+  expect(await script('return document.querySelector("svg[role=document] text[fill=\'#8f7235\']")')).toBe(null)
   await browser.press('Heading')
 })
 

@@ -2,7 +2,8 @@ import * as z from 'zod'
 import { fail } from '../../words'
 import { setKeys } from '../build-steps'
 import { limits } from '../limits'
-import { type Letterhead, Picture } from '../report'
+import { contrastOnPaper, leastContrast } from '../paper-colour'
+import { Letterhead, Picture } from '../report'
 import { bookId } from '../steps'
 import { type EditKind, orNothing } from './edit-kind'
 
@@ -11,10 +12,16 @@ const typed = z.string().max(4000).optional()
 const ChangeLetterhead = z.strictObject({
   kind: z.literal('changeLetterhead'),
   /** As it is to be; blank for none. */
-  to: z.strictObject({ name: typed, lines: typed, foot: typed, logo: Picture.optional() }),
+  to: z.strictObject({
+    name: typed,
+    lines: typed,
+    foot: typed,
+    logo: Picture.optional(),
+    colours: Letterhead.shape.colours,
+  }),
 })
 
-type Words = Exclude<keyof Letterhead, 'logo'>
+type Words = Exclude<keyof Letterhead, 'logo' | 'colours'>
 
 const most: Readonly<Record<Words, number>> = {
   name: limits.nameLength,
@@ -39,8 +46,15 @@ export const changeLetterhead: EditKind<z.infer<typeof ChangeLetterhead>> = {
     if (long) return fail({ kind: 'too-long', limit: most[long[0]], length: long[1].length })
     const filled = parts.filter(([, text]) => text !== '')
     const words = Object.fromEntries(filled)
-    const isBlank = filled.length === 0 && !to.logo
-    const letterhead = isBlank ? undefined : { ...words, ...(to.logo && { logo: to.logo }) }
+    const { logo, colours = {} } = to
+    const pale = (['words', 'lines'] as const).find((what) => {
+      const colour = colours[what]
+      return colour !== undefined && contrastOnPaper(colour) < leastContrast[what]
+    })
+    if (pale) return fail({ kind: 'colour-pale', what: pale })
+    const hasColours = Object.values(colours).some((colour) => colour !== undefined)
+    const isBlank = filled.length === 0 && !logo && !hasColours
+    const letterhead = isBlank ? undefined : { ...words, ...(logo && { logo }), ...(hasColours && { colours }) }
     return orNothing(setKeys(book, bookId, { letterhead }))
   },
   say: () => 'Change the letterhead',

@@ -79,6 +79,10 @@ test('a letterhead is tidied, taken out where nothing is left of it, and refused
   expect(refusal(change({ name: 'Emberly', lines: '4 Ferry Lane\nOtterby' }), kept)).toBe('nothing-to-change')
   expect(refusal(change({ foot: 'x'.repeat(limits.letterheadLength + 1) }))).toBe('too-long')
   expect(after(change({}), kept).letterhead).toBe(undefined)
+  expect(after(change({ colours: { words: '#7d3b24' } })).letterhead).toEqual({ colours: { words: '#7d3b24' } })
+  expect(after(change({ name: 'Emberly', colours: {} })).letterhead).toEqual({ name: 'Emberly' })
+  expect(refusal(change({ colours: { words: '#e0b354' } }))).toBe('colour-pale')
+  expect(refusal(change({ colours: { lines: '#f8f8f8' } }))).toBe('colour-pale')
   const logo = { hash: 'f'.repeat(64), width: 40, height: 30 }
   expect(after(change({ logo, foot: '  ' })).letterhead).toEqual({ logo })
 })

@@ -1,6 +1,7 @@
 import type { Block, Inline } from '../../book'
 import type { Run } from '../../letters'
-import type { Item } from '../page'
+import { coloured, type Measures } from '../layout/measures'
+import type { LineItem } from '../page'
 import { gap, type Piece } from './piece'
 import { codePieces } from './code-pieces'
 import { picturePieces } from './picture-pieces'
@@ -38,7 +39,7 @@ function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
       const runs = runsOf(writing, block.of)
       if (!runs) return []
       if (runs.every(({ words }) => !words)) return [gap(size * 1.36)]
-      return textPieces(runs, place, { ...lookOf(block.look, size), align: block.align })
+      return textPieces(runs, place, { ...lookOf(block.look, measures), align: block.align })
     }
     case 'point':
       return pointPieces(writing, block, number)
@@ -61,7 +62,14 @@ function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
     case 'table':
       return [gap(size * 0.6), ...tablePieces(writing, block)]
     case 'line':
-      return [{ height: 1, above: size * 0.8, draw: (y) => [lineAt(frame.left, y, frame.width, 0.6)] }, gap(size * 0.3)]
+      return [
+        {
+          height: 1,
+          above: size * 0.8,
+          draw: (y) => [{ ...lineAt(frame.left, y, frame.width, 0.6), ...coloured(measures, 'lines') }],
+        },
+        gap(size * 0.3),
+      ]
     case 'room':
       return Array.from({ length: block.lines }, () => ({
         height: handLine,
@@ -78,7 +86,7 @@ function piecesOf(writing: Writing, block: Standing, number: number): Piece[] {
 /** So far are lines apart on which people write by hand, in points. */
 const handLine = 24
 
-const lineAt = (x: number, y: number, width: number, thick: number): Item => ({
+const lineAt = (x: number, y: number, width: number, thick: number): LineItem => ({
   kind: 'line',
   x,
   y,
@@ -87,12 +95,14 @@ const lineAt = (x: number, y: number, width: number, thick: number): Item => ({
   tone: 'grey',
 })
 
-function lookOf(look: 'title' | 'heading' | 'small' | undefined, size: number): TextLook {
+function lookOf(look: 'title' | 'heading' | 'small' | undefined, measures: Measures): TextLook {
+  const { size } = measures
+  const own = coloured(measures, 'words')
   switch (look) {
     case 'title':
-      return { size: size * 1.9, bold: true, above: size * 1.2, keeps: true }
+      return { size: size * 1.9, bold: true, ...own, above: size * 1.2, keeps: true }
     case 'heading':
-      return { size: size * 1.25, bold: true, above: size * 1.1, keeps: true }
+      return { size: size * 1.25, bold: true, ...own, above: size * 1.1, keeps: true }
     case 'small':
       return { size: Math.max(6, size * 0.85), tone: 'grey', above: size * 0.35 }
     case undefined:

@@ -15,11 +15,13 @@ export const documentMeasures = ({ template: { paper, letters } }: Pick<ReadTemp
   measuresOf({ paper, letters, room: 'usual' })
 
 /** Lays a document for one record: its pages, with their heads and feet. */
-export function layDocument(writing: Writing, letterhead: Letterhead | undefined): Page[] {
-  const { read, measures, filled } = writing
+export function layDocument(asked: Writing, letterhead: Letterhead | undefined): Page[] {
+  const { read, filled } = asked
   const { template } = read
-  const { frame, size } = measures
   const office = template.bare ? undefined : letterhead
+  const measures = { ...asked.measures, colours: office?.colours }
+  const writing = { ...asked, measures }
+  const { frame, size } = measures
   const foot = office?.foot ? footLead(measures, office.foot) : 0
   const small = Math.max(6.5, size * 0.85)
   const bottom = frame.bottom - small * 2.4 - (foot > 0 ? foot + 8 : 0)

@@ -1,6 +1,7 @@
 import { type Drawn, type Block as Laid } from '../layout/blocks'
-import { type ColumnFit, fitColumns } from '../layout/fit-columns'
-import type { Measures } from '../layout/measures'
+import type { ColumnFit } from '../layout/column-fit'
+import { fitColumns } from '../layout/fit-columns'
+import { coloured, type Measures } from '../layout/measures'
 import { blockOf, headBlock } from '../layout/part-blocks'
 import type { PaperColumn, PaperPart } from '../table'
 import type { FilledRows } from './filled'
@@ -32,7 +33,7 @@ export function rowsPieces({ columns, filled, heading, none }: Rows, measures: M
     rows: 'lines',
   }
   const head: Piece = { ...pieceOf(headBlock(drawn)), above: size * 0.5, keeps: true }
-  const look: TextLook = { size: size * 1.15, bold: true, above: size, keeps: true }
+  const look: TextLook = { size: size * 1.15, bold: true, ...coloured(measures, 'words'), above: size, keeps: true }
   const named = heading ? textPieces([{ words: heading }], place, look) : []
   const body = rows.flatMap((own, at) =>
     linesOf(blockOf(drawn, { kind: 'row', cells: own }, false), measures, {

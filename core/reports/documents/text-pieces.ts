@@ -13,6 +13,7 @@ export interface TextLook {
   readonly size: number
   readonly bold?: boolean
   readonly tone?: 'grey'
+  readonly colour?: string
   readonly align?: 'middle' | 'end' | undefined
   /** Room above its first line. */
   readonly above: number
@@ -26,7 +27,7 @@ export const textItem = (
   words: string,
   x: number,
   y: number,
-  look: Pick<TextLook, 'size' | 'bold' | 'tone'>,
+  look: Pick<TextLook, 'size' | 'bold' | 'tone' | 'colour'>,
 ): TextItem => ({
   kind: 'text',
   x,
@@ -35,6 +36,7 @@ export const textItem = (
   words,
   ...(look.bold && { bold: true as const }),
   ...(look.tone && { tone: look.tone }),
+  ...(look.colour !== undefined && { colour: look.colour }),
 })
 
 /** Runs as they can be printed; those that come to nothing are out. */

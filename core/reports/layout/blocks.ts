@@ -2,8 +2,7 @@ import { nth } from '../../words'
 import { asPrinted, evenWidth, type Weight, wrap } from '../../letters'
 import type { Item, PagePart, TextItem } from '../page'
 import { asMeasured, type PaperColumn, type PaperPart } from '../table'
-import type { ColumnFit, ColumnSet } from './fit-columns'
-import { pagesBeside } from './folded'
+import { type ColumnFit, type ColumnSet, pagesBeside } from './column-fit'
 import type { Measures } from './measures'
 
 /** What stands on a page as a whole, or is torn between two of its lines where it is higher than a page. */
@@ -157,7 +156,13 @@ function drawSet(drawn: Drawn, set: number, row: Row, { top, from, until, start,
 export function wordsBlock(
   drawn: Drawn,
   words: string,
-  look: { readonly size: number; readonly weight: Weight; readonly tone?: 'grey'; readonly above: number },
+  look: {
+    readonly size: number
+    readonly weight: Weight
+    readonly tone?: 'grey'
+    readonly colour?: string
+    readonly above: number
+  },
   kind: Block['kind'] = 'words',
 ): Block {
   const { frame } = drawn.measures
@@ -180,6 +185,7 @@ export function wordsBlock(
         words: line,
         ...(weight === 'bold' && { bold: true as const }),
         ...(look.tone && { tone: look.tone }),
+        ...(look.colour !== undefined && { colour: look.colour }),
       })),
   }
 }

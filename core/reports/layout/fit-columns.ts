@@ -1,26 +1,8 @@
 import { nth } from '../../words'
 import { asPrinted, evenWidth, widestWord, wrap } from '../../letters'
 import { asMeasured, type PaperColumn } from '../table'
+import type { ColumnFit, Wants } from './column-fit'
 import { folds } from './folded'
-
-/** Columns that stand side by side on one page, by their places, and how wide each is, in points. */
-export interface ColumnSet {
-  readonly columns: readonly number[]
-  readonly widths: readonly number[]
-  /** How far in they begin, in points. */
-  readonly in: number
-}
-
-export interface ColumnFit {
-  /**
-   * One where all columns fit on a page; several where some are carried over to a page beside it, or where they stand
-   * beneath each other.
-   */
-  readonly sets: readonly ColumnSet[]
-  readonly gap: number
-  /** Sets stand beneath each other on one page: each row in as many lines. */
-  readonly isFolded: boolean
-}
 
 export interface FitWish {
   readonly columns: readonly PaperColumn[]
@@ -44,13 +26,6 @@ const weighed = 240
 
 /** How far in the later lines of a row begin, by the size of the letters. */
 const further = 1.6
-
-export interface Wants {
-  /** Wide enough for every cell on one line. */
-  readonly natural: number
-  /** So narrow that no word is cut, or few are. */
-  readonly least: number
-}
 
 /**
  * How wide columns are: as their contents want where there is room for that; narrower, where wrapping costs the fewest

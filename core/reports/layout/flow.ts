@@ -3,7 +3,7 @@ import type { Area, Item, Page, PagePart } from '../page'
 import type { PaperPart } from '../table'
 import { type Block, type Drawn, wordsBlock } from './blocks'
 import type { Carried } from './carried'
-import { pagesBeside } from './folded'
+import { pagesBeside } from './column-fit'
 import { blockOf, groupBlock, headBlock } from './part-blocks'
 
 export interface FlowWish {

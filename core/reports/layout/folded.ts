@@ -1,5 +1,5 @@
 import { nth } from '../../words'
-import type { ColumnFit, Wants } from './fit-columns'
+import type { Wants } from './column-fit'
 
 /**
  * The columns of each line of a row that stands in two, in their order: parted where the wider of both is the least wide.
@@ -16,18 +16,12 @@ export function folds(wants: readonly Wants[], gap: number, room: number, indent
     Math.max(wide(first, 'natural'), wide(second, 'natural') + indent)
   const [best] = cuts.filter(isEnough).sort((a, b) => widest(a) - widest(b))
   if (best) return best.map((some) => [...some])
-  const lines: number[][] = [[]]
+  let last: number[] = []
+  const lines = [last]
   for (const at of all) {
-    const last = lines.at(-1)!
     const own = lines.length > 1 ? room - indent : room
     if (last.length === 0 || wide([...last, at], 'least') <= own) last.push(at)
-    else lines.push([at])
+    else lines.push((last = [at]))
   }
   return lines
-}
-
-/** The sets of columns on each of the pages side by side: one on each, or all on one beneath each other. */
-export const pagesBeside = ({ sets, isFolded }: Pick<ColumnFit, 'sets' | 'isFolded'>): number[][] => {
-  const all = sets.map((_, set) => set)
-  return isFolded ? [all] : all.map((set) => [set])
 }

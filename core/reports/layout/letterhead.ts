@@ -2,7 +2,7 @@ import type { Picture } from '../../book'
 import { asPrinted, evenWidth, wrap } from '../../letters'
 import type { Item } from '../page'
 import { baseline, type Block } from './blocks'
-import type { Measures } from './measures'
+import { coloured, type Measures } from './measures'
 
 interface Letterhead {
   readonly name?: string | undefined
@@ -71,7 +71,7 @@ export function letterheadBlock(measures: Measures, { name, lines, logo }: Lette
             y: at,
             size: row.size,
             words: row.words,
-            ...(row.bold ? { bold: true } : { tone: 'grey' }),
+            ...(row.bold ? { bold: true, ...coloured(measures, 'words') } : { tone: 'grey' }),
           },
         ]
       })

@@ -1,4 +1,4 @@
-import type { PaperName, Report } from '../../book'
+import type { Letterhead, PaperName, Report } from '../../book'
 
 const points = 72 / 25.4
 
@@ -21,6 +21,17 @@ export interface Measures {
   readonly lead: number
   /** Above and below what stands in a row. */
   readonly pad: number
+  /** What the office has headings and lines printed in. */
+  readonly colours?: Letterhead['colours']
+}
+
+/** The colour of headings, or of lines, where the office has one. */
+export const coloured = (
+  { colours }: Pick<Measures, 'colours'>,
+  what: 'words' | 'lines',
+): { readonly colour?: string } => {
+  const colour = colours?.[what]
+  return colour === undefined ? {} : { colour }
 }
 
 /** Smaller letters nobody reads without a glass. */

@@ -2,6 +2,7 @@ import { nth } from '../../words'
 import { evenWidth } from '../../letters'
 import type { Item } from '../page'
 import type { PaperPart } from '../table'
+import { coloured } from './measures'
 import {
   baseline,
   type Block,
@@ -35,7 +36,12 @@ export function blockOf(drawn: Drawn, part: PaperPart, odd: boolean): Block {
 export function groupBlock(drawn: Drawn, level: number, words: string): Block {
   const { size } = drawn.measures
   const own = size * (headingSizes[level] ?? 1)
-  return wordsBlock(drawn, words, { size: own, weight: 'bold', above: size * (level === 0 ? 1.1 : 0.6) }, 'group')
+  return wordsBlock(
+    drawn,
+    words,
+    { size: own, weight: 'bold', ...coloured(drawn.measures, 'words'), above: size * (level === 0 ? 1.1 : 0.6) },
+    'group',
+  )
 }
 
 function rowBlock(drawn: Drawn, part: Of<'row'>, odd: boolean): Block {
@@ -132,6 +138,7 @@ export function headBlock(drawn: Drawn): Block {
         width: widthOf(fit, page),
         thick: 0.8,
         tone: 'grey',
+        ...coloured(measures, 'lines'),
       },
     ],
   }

@@ -3,6 +3,8 @@ import type { PartWord } from './part-word'
 
 /** Wrong with an edit to a book. */
 export const editProblems = {
+  'colour-pale': ({ what }: { readonly what: 'words' | 'lines' }) =>
+    `The colour of ${what === 'words' ? 'headings' : 'lines'} is too pale on white paper, in grey above all. Choose a darker one.`,
   gone: (problem: { readonly what: PartWord }) => `That ${problem.what} is no longer in the book.`,
   'name-blank': (problem: { readonly what: PartWord }) => `Give the ${problem.what} a name.`,
   'name-too-long': (problem: { readonly what: PartWord; readonly limit: number }) =>

@@ -13,6 +13,7 @@ export function emberlyDocuments(design: DesignWriter): void {
       name: 'Emberly Flue Care',
       lines: '4 Ferry Lane\nOtterby OT1 4EF\n01555 0142 · office@emberly.example',
       foot: 'Sweeping, servicing and certificates for stoves, fires and boilers',
+      colours: { words: '#7d3b24', lines: '#c98b5a' },
     },
   })
   const documents = documentsIn(design)

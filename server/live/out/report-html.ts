@@ -14,6 +14,8 @@ export interface HtmlWords {
   readonly closing?: string | undefined
   /** The office and its address, a line each. */
   readonly letterhead: readonly string[]
+  /** What its headings and lines are shown in, as CSS writes colours. */
+  readonly colours?: { readonly words?: string | undefined; readonly lines?: string | undefined } | undefined
   readonly foot: string
   /** Said in place of rows where there are none. */
   readonly none: string
@@ -52,9 +54,13 @@ export async function* htmlOfReport(walk: ReportWalk, words: HtmlWords): AsyncGe
   yield `<footer><p>${passage(words.foot)}</p></footer>\n</body></html>\n`
 }
 
-const begin = ({ title, letterhead, asked, opening }: HtmlWords): string => `<!doctype html>
+const own = ({ words, lines }: NonNullable<HtmlWords['colours']>): string =>
+  (words ? `h1,header p:first-child,.group th{color:${words}}` : '') +
+  (lines ? `thead th{border-bottom-color:${lines}}` : '')
+
+const begin = ({ title, letterhead, colours = {}, asked, opening }: HtmlWords): string => `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
-<title>${text(title)}</title><style>${style}</style></head><body>
+<title>${text(title)}</title><style>${style}${own(colours)}</style></head><body>
 <header>${letterhead.map((line) => `<p>${text(line)}</p>`).join('')}</header>
 <h1>${text(title)}</h1>
 ${asked.map((line) => `<p class="asked">${text(line)}</p>`).join('\n')}

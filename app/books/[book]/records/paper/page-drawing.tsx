@@ -71,7 +71,7 @@ function Drawn({ item }: { readonly item: Item }) {
           x2={item.x + item.width}
           y1={item.y}
           y2={item.y}
-          stroke={tones[item.tone]}
+          stroke={item.colour ?? tones[item.tone]}
           strokeWidth={item.thick}
         />
       )
@@ -94,7 +94,7 @@ function Drawn({ item }: { readonly item: Item }) {
           y={item.y}
           fontSize={item.size}
           fontWeight={item.bold ? 700 : 400}
-          fill={tones[item.tone ?? 'ink']}
+          fill={item.colour ?? tones[item.tone ?? 'ink']}
           xmlSpace="preserve"
         >
           {stretchesOf(item.words, item.size, item.bold ? 'bold' : 'regular').map(({ face, words, from }, at) => (

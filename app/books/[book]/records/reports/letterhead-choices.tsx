@@ -8,6 +8,7 @@ import { wordProblem } from '@/core/words'
 import { Button, Labelled, PassageBox, TextBox, WordButton } from '@/ui/kit'
 import { pictureTypes, takePicture } from '../pictures/take-picture'
 import { useRecords } from '../records-context'
+import { ColourBox } from './colour-box'
 import { changeLetterhead } from './actions'
 
 /** What stands on everything that the office prints; administrators alone change it. */
@@ -19,6 +20,7 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
   const [lines, setLines] = useState(letterhead.lines ?? '')
   const [foot, setFoot] = useState(letterhead.foot ?? '')
   const [logo, setLogo] = useState(letterhead.logo)
+  const [colours, setColours] = useState(letterhead.colours ?? {})
   const [wrong, setWrong] = useState('')
   if (role !== 'administrator')
     return (
@@ -30,7 +32,7 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
     event.preventDefault()
     const saved = await answered(
       changeLetterhead(id, {
-        to: { name, lines, foot, ...(logo && { logo }) },
+        to: { name, lines, foot, ...(logo && { logo }), colours },
         ...(book.letterhead && { before: book.letterhead }),
       }),
     )
@@ -52,6 +54,14 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
       <Labelled label="At the foot of each page" htmlFor="letterhead-foot">
         <TextBox id="letterhead-foot" value={foot} onChange={(event) => setFoot(event.target.value)} />
       </Labelled>
+      {(['words', 'lines'] as const).map((what) => (
+        <ColourBox
+          key={what}
+          what={what}
+          value={colours[what]}
+          onChange={(colour) => setColours({ ...colours, [what]: colour })}
+        />
+      ))}
       <LogoBox logo={logo} onChange={setLogo} onWrong={setWrong} />
       {wrong && (
         <p role="alert" className="text-[13px] text-ember">
