@@ -13,7 +13,7 @@ const usual = { words: '#1d2422', lines: '#465049' } as const
 
 /** A colour that things are printed in; one that is too pale to be read is made darker by a press. */
 export function ColourBox({ what, value, onChange }: Props) {
-  const id = `letterhead-${what}`
+  const id = `letterhead-colour-${what}`
   const isPale = value !== undefined && contrastOnPaper(value) < leastContrast[what]
   return (
     <div className="flex flex-col gap-1">
