@@ -66,7 +66,7 @@ const hash = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex')
 
 describe('a file in the tray', () => {
   test('is made to its end though whoever asked for it has left, and is the file that they would have had', async () => {
-    const { work, goOn } = slowWork(800)
+    const { work, goOn } = slowWork(1600)
     const { id: edition } = await startEdition(book, averil, () => work, 'here')
     const { id, done } = await put(edition)
     expect(await stateOf(id)).toMatchObject({ state: 'making', title: 'All visits', form: 'pdf', size: 0 })
@@ -80,10 +80,10 @@ describe('a file in the tray', () => {
     await Promise.all([done, other.done])
     const file = await stateOf(id)
     const contents = await contentsOf(id)
-    expect(file).toMatchObject({ state: 'ready', pages: 800, size: contents.length })
+    expect(file).toMatchObject({ state: 'ready', pages: 1600, size: contents.length })
     expect(contents.length).toBeGreaterThan(1 << 20)
     expect(contents.subarray(0, 8).toString()).toBe('%PDF-1.7')
-    expect(contents.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(800)
+    expect(contents.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1600)
     expect((await contentsOf(other.id)).subarray(0, 2).toString()).toBe('PK')
     // Nobody wants the pages any more.
     expect(editionNow(edition, averil, book)).toBe(undefined)
