@@ -32,6 +32,17 @@ test.each<[(typeof styles)[number], string, string]>([
   ['day-month-year', '4th march 2027', '2027-03-04'],
   ['day-month-year', '1 sept 2027', '2027-09-01'],
   ['day-month-year', 'Yesterday', '2027-03-11'],
+  // The twelfth of March 2027 is a Friday.
+  ['day-month-year', '+14', '2027-03-26'],
+  ['day-month-year', '- 3', '2027-03-09'],
+  ['year-month-day', '+2 weeks', '2027-03-26'],
+  ['day-month-year', '+1m', '2027-04-12'],
+  ['day-month-year', '-1 year', '2026-03-12'],
+  ['day-month-year', 'Sat', '2027-03-13'],
+  ['day-month-year', 'fri', '2027-03-19'],
+  ['day-month-year', 'thurs.', '2027-03-18'],
+  ['day-month-year', 'last fri', '2027-03-05'],
+  ['day-month-year', 'last saturday', '2027-03-06'],
   ['day-month-year', '3/12/26', '2026-12-03'],
   ['month-day-year', '3/12/26', '2026-03-12'],
   ['day-month-year', '12 Mar 47', '2047-03-12'],
@@ -40,8 +51,35 @@ test.each<[(typeof styles)[number], string, string]>([
   expect(readDay(typed, { ...plainLook, dateStyle }, now)).toEqual({ ok: true, value })
 })
 
+test('a weekday is the next one after today, and the last one before it', () => {
+  const names = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat']
+  fc.assert(
+    fc.property(day, fc.integer({ min: 0, max: 6 }), (today, weekday) => {
+      fc.pre(today > '1001' && today < '9998')
+      const read = (typed: string) => readDay(typed, plainLook, { moment: `${today}T09:30` })
+      const [next, last] = [read(names[weekday]!), read(`last ${names[weekday]!}`)]
+      if (!next.ok || !last.ok) throw new Error('Expected two days.')
+      expect(new Date(`${next.value}T00:00Z`).getUTCDay()).toBe(weekday)
+      expect(next.value > today && next.value <= addDays(today, 7)).toBe(true)
+      expect(last.value).toBe(next.value === addDays(today, 7) ? addDays(today, -7) : addDays(next.value, -7))
+    }),
+  )
+})
+
+test('what is told from today is no day where that isn’t known, or beyond all years', () => {
+  for (const typed of ['+14', 'fri', 'tomorrow']) expect(readDay(typed, plainLook).ok).toBe(false)
+  expect(readDay('+9999y', plainLook, now).ok).toBe(false)
+})
+
 test.each([
   '',
+  '+',
+  '+1x',
+  '+14 15',
+  'next fri',
+  'mond ay',
+  's',
+  'lastfri',
   '12',
   '1/2/3',
   '12/13/2027',

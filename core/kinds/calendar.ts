@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../words'
-import { daysIn, shifted, two } from './days'
+import { dayNumber, daysIn, shifted, two } from './days'
 import type { Now } from './kind'
 import type { Look } from './look'
 
@@ -27,16 +27,39 @@ const nearDays = new Map([
   ['yesterday', -1],
 ])
 
+const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const
+const units = { d: ['DAY', 1], w: ['DAY', 7], m: ['MONTH', 1], y: ['YEAR', 1] } as const
+
+/** A day told from today: "tomorrow", "+14", "-2 weeks", "+1m"; "fri", the next one after today, or "last fri". */
+function toldFrom(today: string, text: string): string | undefined {
+  const near = nearDays.get(text)
+  if (near !== undefined) return addDays(today, near)
+  const away = /^([+-]) ?(\d{1,4})(?: ?(d|days?|w|weeks?|m|months?|y|years?))?$/.exec(text)
+  if (away) {
+    const [unit, times] = units[(away[3]?.[0] ?? 'd') as keyof typeof units]
+    const count = Number(away[2]) * times
+    return shifted(today, away[1] === '-' ? -count : count, unit) ?? undefined
+  }
+  const [, last, name = ''] = /^(last )?([a-z]{3,9})\.?$/.exec(text) ?? []
+  const weekday = name ? weekdays.findIndex((one) => one.startsWith(name)) : -1
+  if (weekday < 0) return undefined
+  const ahead = (weekday - weekdayOf(today) + 7) % 7 || 7
+  return addDays(today, last ? (ahead === 7 ? -7 : ahead - 7) : ahead)
+}
+
+/** From 0, a Sunday: the first of March of the year nought would have been a Wednesday. */
+const weekdayOf = (day: string): number => (dayNumber(day) + 3) % 7
+
 /**
  * Reads a day written in figures in the book's order, with the month's name, or as 2027-03-12.
- * Also "today", "tomorrow" and "yesterday", and without a year: the current one.
+ * Also told from today where that is known, and without a year: in the current one.
  * A year of two figures is the one that is at most so far ahead: 27 is 2027, and 85 is 1985.
  */
 export function readDay(typed: string, look: Look, now?: Now): Result<string> {
   const text = typed.trim().toLowerCase().replace(/,/g, ' ').replace(/\s+/g, ' ')
   const today = now?.moment.slice(0, 10)
-  const near = nearDays.get(text)
-  if (near !== undefined && today) return ok(addDays(today, near))
+  const told = today && toldFrom(today, text)
+  if (told) return ok(told)
   const parts = partsOf(text, look, today?.slice(0, 4))
   if (!parts) return fail({ kind: 'not-date', text: typed.trim(), example: showDay('2027-03-12', look) })
   const [year, month, day] = parts

@@ -10,6 +10,9 @@ const marks = {
   '1 234,50': { group: ' ', point: ',' },
 } as const satisfies Record<Look['numberStyle'], { group: string; point: string }>
 
+/** What groups thousands in the book's style, and what stands before decimals. */
+export const marksOf = ({ numberStyle }: Pick<Look, 'numberStyle'>) => marks[numberStyle]
+
 /**
  * Reads a plain decimal in the book's number style to canonical text: no leading zeros, no group
  * marks, no "-0". Exponents and other notations are refused, so that nothing is guessed.

@@ -11,6 +11,7 @@ export { plainLook } from './plain-look'
 export { countOf, runningPeriod, runningSql, writeRunning } from './running'
 export { Choice, Choices, FieldSettings, type SettingName } from './settings'
 export { settingLimits, settingRanges } from './setting-limits'
+export { workedOut } from './typed-sum'
 export { hasUnseen, isBlank, quoteText } from './text'
 export { datePart, type DateUnit, dateUnits, dayNumber, daysIn, readMoment, shifted, two } from './days'
 export {

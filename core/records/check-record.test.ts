@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
 import { table } from '@/tests/support/tables'
 import { made } from '@/tests/support/made'
-import { emptyBook } from '../book'
+import { emptyBook, tableOf } from '../book'
 import { plainLook } from '../kinds'
 import { wordProblem } from '../words'
-import { checkRecord } from '.'
+import { checkRecord, readTyped } from '.'
 import { startValues } from './check-record'
 
 const german = { ...plainLook, numberStyle: '1.234,50', dateStyle: 'day-month-year' } as const
@@ -56,4 +56,19 @@ test('a new record starts with what its fields say', () => {
     job_done: '0',
     job_subject: null,
   })
+})
+
+test('a sum is read as what it comes to where a number is asked for, and is plain text where it isn’t', () => {
+  const job = tableOf(book, 'job')
+  const read = (id: string, typed: string) =>
+    readTyped(
+      book,
+      job,
+      job.fields.find((field) => field.id === id)!,
+      typed,
+    )
+  expect(read('job_height', '3*2,5')).toEqual({ ok: true, value: '7.50' })
+  expect(read('job_height', '7/2*10')).toMatchObject({ ok: false, problem: { kind: 'above' } })
+  expect(read('job_height', '3*')).toMatchObject({ ok: false, problem: { kind: 'not-number' } })
+  expect(read('job_subject', '3*2,5')).toEqual({ ok: true, value: '3*2,5' })
 })

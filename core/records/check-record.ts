@@ -1,5 +1,16 @@
 import { type Book, type Field, mustHold, type Table, tableOf } from '../book'
-import { checkValue, isBlank, isTyped, kindOf, type Now, plainLook, readValue, startValue, type Value } from '../kinds'
+import {
+  checkValue,
+  isBlank,
+  isTyped,
+  kindOf,
+  type Now,
+  plainLook,
+  readValue,
+  startValue,
+  type Value,
+  workedOut,
+} from '../kinds'
 import { brokenRules } from '../rules'
 import { fail, ok, type Problem, type Result } from '../words'
 
@@ -11,9 +22,9 @@ export type Problems = Readonly<Record<string, Problem>>
 /** A field as its table asks for it: part of the key means it must be filled. */
 const asked = (table: Table, field: Field): Field => (mustHold(table, field) ? { ...field, must: true } : field)
 
-/** Reads what was typed into one field of a form. Link fields hold a reference and are passed on. */
+/** Reads what was typed into one field of a form, a sum as what it comes to. Link fields hold a reference and are passed on. */
 export const readTyped = (book: Book, table: Table, field: Field, typed: string, now?: Now): Result<Value> =>
-  readValue(typed, asked(table, field), book.look, now)
+  readValue(workedOut(typed, field, book.look), asked(table, field), book.look, now)
 
 /** The second reading, on the server: canonical values checked by the same kinds. */
 export function checkRecord(book: Book, tableId: string, values: Values): Result<Values, Problems> {

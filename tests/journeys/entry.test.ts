@@ -270,3 +270,18 @@ test('values that a removed field holds go for good only once that is agreed to 
   await browser.holds('Quantity, row 1', '2')
   expect(await browser.driver.findElements({ id: 'note' })).toHaveLength(0)
 })
+
+test('a sum in a number box becomes what it comes to, a weekday the day that it is', async () => {
+  await browser.fill('Issued on', 'fri')
+  await browser.type(Key.TAB)
+  await browser.driver.wait(async () => /^\d{1,2} \w{3} \d{4}$/.test(await browser.value('Issued on')), patience)
+  expect(new Date(await browser.value('Issued on')).getDay()).toBe(5)
+  await browser.fill('Quantity, row 1', '2*3')
+  await browser.type(Key.TAB)
+  await browser.holds('Quantity, row 1', '6')
+  // Saved from within the box too, without leaving it first.
+  await browser.fill('Quantity, row 1', '(2+3)*2')
+  await saveAs('Saved')
+  await browser.go(bill)
+  await browser.holds('Quantity, row 1', '10')
+})

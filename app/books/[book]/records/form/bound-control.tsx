@@ -4,7 +4,7 @@ import { useLayoutEffect, useRef, useState } from 'react'
 import { useController, useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import { type Field, linkOf, tableOf } from '@/core/book'
-import { kindOf, showValue } from '@/core/kinds'
+import { kindOf, showValue, workedOut } from '@/core/kinds'
 import type { FormText } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
@@ -54,10 +54,10 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
   const file = useFileSource(field, labelName, text, put)
 
   const onBlur = () => {
-    // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027".
+    // What could be read is written again the way the book writes it: "12/3/2027" becomes "12 Mar 2027", "3*12.50" what it comes to.
     const kind = kindOf(field.kind)
     if (text.trim() && !['link', 'file', 'tick', 'choice'].includes(kind.control)) {
-      const read = kind.read(text, field, book.look, officeNow())
+      const read = kind.read(workedOut(text, field, book.look), field, book.look, officeNow())
       const shown = read.ok ? showValue(read.value, field, book.look) : text
       if (shown !== text) box.onChange(shown)
     }
