@@ -8,7 +8,8 @@ import { Button, buttonLook, Empty, Tag } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { sayMade } from '../documents/handed/say-made'
 import { useRecords } from '../records-context'
-import { fileName, useTray, useTrayDoing } from './use-tray'
+import { fileName, useTray } from './use-tray'
+import { useTrayDoing } from './use-tray-doing'
 
 /** What waits for whoever looks, and what is being made for them. */
 export function TrayFiles() {

@@ -4,7 +4,7 @@ import { Inbox } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import type { EditionForm, EditionNow } from '@/server/reports'
 import { Button, Menu, MenuItem } from '@/ui/kit'
-import { useTrayDoing } from './use-tray'
+import { useTrayDoing } from './use-tray-doing'
 
 /** Whoever waits for longer than this needn't, in milliseconds. */
 const soon = 1500
