@@ -4,8 +4,6 @@ import type { Browser } from './browser'
 const still =
   'return document.getAnimations().every((one) => one.playState !== "running") && !document.querySelector("[data-removed=true]")'
 
-const tags = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
-
 /** Everything axe finds wrong on the page as it stands, in words. */
 export async function faults(browser: Browser): Promise<string[]> {
   const found = await look(browser)
@@ -17,9 +15,7 @@ async function look(browser: Browser): Promise<string[]> {
   // A message on its way in or out is half transparent; what people read is judged when it stands still.
   await browser.driver.wait(() => browser.driver.executeScript<boolean>(still), 4000).catch(() => undefined)
   const { violations } = await new AxeBuilder(browser.driver)
-    // No page has others within it, so it is judged where it stands, without a window opened beside it each time.
-    .setLegacyMode()
-    .options({ runOnly: { type: 'tag', values: tags }, resultTypes: ['violations'] })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
     .analyze()
   return violations.flatMap((violation) => violation.nodes.map((node) => `${violation.id}: ${node.html.slice(0, 160)}`))
 }
