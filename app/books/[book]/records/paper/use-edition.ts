@@ -70,7 +70,12 @@ export function useEdition<Found>(base: string, path: string, wished: object) {
 export function usePage(base: string, edition: string, at: number, total: number | undefined) {
   return useQuery({
     queryKey: ['edition-page', base, edition, at, total],
-    queryFn: ({ signal }) => answerOf<Page>(fetch(`${base}/reports/laid?edition=${edition}&page=${at}`, { signal })),
+    queryFn: async ({ signal }) => {
+      const asking = fetch(`${base}/reports/laid?edition=${edition}&page=${at}`, { signal })
+      const page = await answerOf<Page | null>(asking)
+      if (!page) throw new Refused(wordProblem({ kind: 'edition-gone' }))
+      return page
+    },
     retry,
     staleTime: Infinity,
     placeholderData: keepPreviousData,

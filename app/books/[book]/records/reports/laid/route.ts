@@ -13,7 +13,7 @@ export const GET = bookRoute<{ book: string }>('reader', async ({ account, store
   const at = query.get('page')
   if (at !== null) {
     const page = await editionPage(id, account.id, stored.id, Number(at))
-    return page ? Response.json(page) : gone()
+    return Response.json(page ?? null)
   }
   const form = editionForms.find((one) => query.has(one))
   if (form) {
@@ -23,5 +23,6 @@ export const GET = bookRoute<{ book: string }>('reader', async ({ account, store
     return new Response(file, { headers: editionHeaders(laid.title, form, query.get(form) === 'look') })
   }
   const now = editionNow(id, account.id, stored.id)
-  return now ? Response.json(now) : gone()
+  // What was laid anew meanwhile is asked after for a moment: that it is gone is an answer too, and no fault.
+  return Response.json(now ?? { id, pages: 0, title: '', problem: { kind: 'edition-gone' } })
 })
