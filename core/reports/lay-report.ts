@@ -86,8 +86,10 @@ export class ReportLayer {
   private smaller = 0
   private readonly lacking = new Set<string>()
 
+  private readonly columns: readonly PaperColumn[]
+
   constructor(
-    private readonly columns: readonly PaperColumn[],
+    listed: readonly PaperColumn[],
     sample: readonly (readonly string[])[],
     private readonly look: ReportLook,
     private readonly words: ReportWords,
@@ -97,6 +99,9 @@ export class ReportLayer {
     const measures = { ...measuresOf(look), colours: words.letterhead?.colours }
     const { frame, size } = measures
     this.measures = measures
+    // Where its chart stands alone there are no columns, and so no pages beside for them.
+    const columns = this.isChartAlone ? [] : listed
+    this.columns = columns
     const top = frame.top + headRoom * size
     const bottom =
       frame.bottom - footRoom * size - (words.letterhead?.foot ? footLead(measures, words.letterhead.foot) : 0)
@@ -167,7 +172,7 @@ export class ReportLayer {
 
   get fitted(): Fitted {
     return {
-      headings: this.isChartAlone ? [] : this.columns.map(({ heading }) => heading),
+      headings: this.columns.map(({ heading }) => heading),
       lacking: [...this.lacking],
       rows: this.count,
       wrapped: this.wrapped,

@@ -187,7 +187,7 @@ async function sumsByField(
   if ('faults' in groups) throw cutShort()
   for (const line of groups.groups) {
     const own = found.get(cellAt(line).key ?? '')
-    if (own) comeTo(reads.live.book, rows, own, line.figures)
+    if (own) comeTo(reads.live.book, rows, own, line)
   }
 }
 
@@ -198,14 +198,14 @@ async function sumsOneByOne({ reads, answers, read: { table } }: Filling, rows: 
     const groups = await askGroups(reads, one, answers, { by: [] })
     if ('faults' in groups) throw cutShort()
     const [line] = groups.groups
-    if (line) comeTo(reads.live.book, rows, own, line.figures)
+    if (line) comeTo(reads.live.book, rows, own, line)
   }
 }
 
 /** What rows come to, and whether that is what they add up to. */
-function comeTo(book: Book, rows: ReadRows, own: RowsFound, figures: GroupLine['figures']): void {
-  const notes = own.shown.end(figures)
-  own.filled.sums = sumWords(book, rows, figures)
+function comeTo(book: Book, rows: ReadRows, own: RowsFound, line: GroupLine): void {
+  const notes = own.shown.end(line)
+  own.filled.sums = sumWords(book, rows, line.figures)
   if (notes.length > 0) own.filled.notes = notes
 }
 

@@ -5,12 +5,13 @@ import { documentMeasures, type Filled, layDocument, type Page, type Said } from
 import { ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { stamp } from '../clock'
-import { run, select, type Transaction } from '../database'
+import { run, type Transaction } from '../database'
 import { newId } from '../ids'
 import { codeFor, ReportPdf, type Sheet } from '../papers'
+import { holdCounter, setCounter } from './counters'
 import { keepInOne } from './keep-in-one'
 import { picturesFor } from './pictures'
-import { type HandingOut, prepare, type Prepared } from './prepare'
+import { type HandingOut, ofThisShape, prepare, type Prepared } from './prepare'
 
 /** What is kept of a paper beside its PDF: what it was laid from, and its pages. */
 export interface PaperBody {
@@ -31,12 +32,13 @@ interface Numbers {
  * that is given is given with its paper, in one transaction.
  * @returns the ids of the papers, in the order of their records
  */
-export async function handOut(handing: HandingOut): Promise<Result<readonly string[]>> {
-  const found = await prepare(handing)
-  if (!found.ok) return found
-  const made = await keepInOne(handing, found.value, keepPapers)
-  return made.ok ? ok(made.value.map(({ id }) => id)) : made
-}
+export const handOut = (handing: HandingOut): Promise<Result<readonly string[]>> =>
+  ofThisShape(handing, async () => {
+    const found = await prepare(handing)
+    if (!found.ok) return found
+    const made = await keepInOne(handing, found.value, keepPapers)
+    return made.ok ? ok(made.value.map(({ id }) => id)) : made
+  })
 
 /** A document as it went out: its PDF, and what it was filled with. */
 export interface Made {
@@ -111,23 +113,9 @@ async function takeNumbers(
   transaction: Transaction,
 ): Promise<Numbers> {
   const period = runningPeriod(handed?.numbered ?? {}, today)
-  const table = `\`${db.catalogue}\`.paper_numbers`
-  const key = [book, id, period]
-  await run(
-    db,
-    `INSERT INTO ${table} (book_id, template_id, period, last) VALUES (?, ?, ?, 0) ON DUPLICATE KEY UPDATE last = last`,
-    key,
-    transaction,
-  )
-  const where = 'book_id = ? AND template_id = ? AND period = ?'
-  const [row] = await select<{ last: number }>(
-    db,
-    `SELECT last FROM ${table} WHERE ${where} FOR UPDATE`,
-    key,
-    transaction,
-  )
-  const last = Number(row?.last ?? 0)
-  await run(db, `UPDATE ${table} SET last = ? WHERE ${where}`, [last + count, ...key], transaction)
+  const counter = { book, template: id, period }
+  const last = await holdCounter(db, counter, transaction)
+  await setCounter(db, counter, last + count, transaction)
   return { from: last + 1, period }
 }
 

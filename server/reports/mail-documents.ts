@@ -1,12 +1,13 @@
 import { writeMail, withReadyMail, type Filled, type Said } from '@/core/reports'
 import { fail, ok, type Result } from '@/core/words'
 import { stamp } from '../clock'
-import { run, select, transact, type Transaction } from '../database'
+import { transact, type Transaction } from '../database'
 import { lastMailed, type Outgoing, putOut } from '../post'
 import { NotLaid } from './work'
+import { holdCounter } from './counters'
 import { keepPapers, type Made, makePdfs } from './hand-out'
 import { keepInOne } from './keep-in-one'
-import { type HandingOut, prepare, type Prepared } from './prepare'
+import { type HandingOut, ofThisShape, prepare, type Prepared } from './prepare'
 
 /** An e-mail before it goes out. */
 export interface MailToCome {
@@ -44,7 +45,10 @@ function written({ writings }: HandingOut, { read }: Prepared, filled: Filled, s
 }
 
 /** What would be sent for some records. */
-export async function mailsToCome(handing: HandingOut): Promise<Result<MailsToCome>> {
+export const mailsToCome = (handing: HandingOut): Promise<Result<MailsToCome>> =>
+  ofThisShape(handing, () => askMails(handing))
+
+async function askMails(handing: HandingOut): Promise<Result<MailsToCome>> {
   const mailing = withMail(handing)
   if (!mailing.ok) return mailing
   const found = await prepare(mailing.value, 'sent')
@@ -85,10 +89,15 @@ const saidBefore = ({ writings }: HandingOut): Said => ({
  * @param asOf when whoever sends them looked who had the same before: what was sent since then is not sent again unasked
  * @returns how many
  */
-export async function mailDocuments(
-  handing: HandingOut,
-  { only, asOf = stamp() }: { readonly only?: ReadonlySet<string>; readonly asOf?: string } = {},
-): Promise<Result<number>> {
+export const mailDocuments = (handing: HandingOut, wish: MailWish = {}): Promise<Result<number>> =>
+  ofThisShape(handing, () => putMails(handing, wish))
+
+interface MailWish {
+  readonly only?: ReadonlySet<string>
+  readonly asOf?: string
+}
+
+async function putMails(handing: HandingOut, { only, asOf = stamp() }: MailWish): Promise<Result<number>> {
   const mailing = withMail(handing)
   if (!mailing.ok) return mailing
   const found = await prepare(mailing.value, 'sent')
@@ -112,7 +121,9 @@ export async function mailDocuments(
     file: isAttached ? { name: `${title}.pdf`, ...(paper ? { paper } : pdf && { pdf }) } : undefined,
   })
   const put = async (mails: readonly Outgoing[], transaction: Transaction) => {
-    await oneAtATime(mailing.value, transaction)
+    // Whoever sends the same document at the same moment waits here, and then sees what went before. What is held counts
+    // nothing; the row of the book itself would keep others from its design.
+    await holdCounter(db, { book, template: template.id, period: 'mail' }, transaction)
     const refs = mails.map(({ ref }) => ref)
     const since = [...(await lastMailed(db, book, template.id, refs, transaction)).values()].filter((at) => at > asOf)
     if (since.length > 0) throw new NotLaid({ kind: 'mail-meanwhile', many: since.length })
@@ -134,21 +145,4 @@ export async function mailDocuments(
   else mails.push(...all.map((filled) => outgoing({ filled, said: saidBefore(handing), title: template.name })))
   await transact(db, (transaction) => put(mails, transaction))
   return ok(all.length)
-}
-
-/**
- * Whoever sends the same document at the same moment waits here, and then sees what went before. The row that is locked
- * counts nothing; that of the book itself would keep others from its design.
- */
-async function oneAtATime({ db, book, writings }: HandingOut, transaction: Transaction): Promise<void> {
-  const table = `\`${db.catalogue}\`.paper_numbers`
-  const key = [book, writings.template.id, 'mail']
-  await run(
-    db,
-    `INSERT INTO ${table} (book_id, template_id, period, last) VALUES (?, ?, ?, 0) ON DUPLICATE KEY UPDATE last = last`,
-    key,
-    transaction,
-  )
-  const where = 'book_id = ? AND template_id = ? AND period = ?'
-  await select(db, `SELECT last FROM ${table} WHERE ${where} FOR UPDATE`, key, transaction)
 }

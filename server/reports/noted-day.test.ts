@@ -1,9 +1,11 @@
 import { beforeAll, beforeEach, describe, expect, test } from 'vitest'
 import { billedJobs, jobBill } from '@/tests/support/billed-jobs'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import type { Edit } from '@/core/book'
+import { editBook } from '../books'
 import type { Catalogue } from '../catalogue'
 import { run, select } from '../database'
-import { type Live, saveRecord } from '../live'
+import { type Live, openBook, saveRecord } from '../live'
 import { handOut } from './hand-out'
 import type { PaperBody } from './hand-out'
 import type { Writings } from './lay-documents'
@@ -107,6 +109,51 @@ describe('handing out', () => {
       problem: { kind: 'document-notes-gone', table: 'Job' },
     })
   })
+
+  test('while the book is opened with another design either does it whole or says to try again', async () => {
+    const own = await testAccount(db, 'Cora')
+    const other = await testBook(db, own, 'Reopened', billedJobs)
+    const before = await opened(db, own, other)
+    await run(
+      db,
+      `INSERT INTO \`${before.schema}\`.job (job_number, ready_on) SELECT seq, '2027-03-01' FROM \`${before.schema}\`.seq_1_to_400`,
+    )
+    let isGoing = true
+    const openings = (async () => {
+      for (let turn = 0; turn < 6; turn++) {
+        const edits: Edit[] = [
+          { kind: 'changeField', field: 'amount', to: { name: turn % 2 ? 'Amount' : 'Sum' } },
+          { kind: 'changeField', field: 'ready', to: { name: turn % 2 ? 'Ready on' : 'Done on' } },
+        ]
+        for (const edit of edits) await editBook(db, other, own.id, edit, [])
+        expect(await openBook(db, other, own.id)).toMatchObject({ ok: true })
+      }
+    })().finally(() => (isGoing = false))
+    const met = new Map<string, number>()
+    let given = 0
+    for (let at = 1; isGoing || at < 10; at += 4) {
+      const refs = [at, at + 1, at + 2, at + 3].map(String)
+      // As a screen does: with the design that it has, which may be the one before.
+      const wish = handing(refs)
+      const made = await handOut({ ...wish, book: other, writings: { ...wish.writings, reads: { db, live: before } } })
+      const said = made.ok ? 'handed out' : made.problem.kind
+      met.set(said, (met.get(said) ?? 0) + 1)
+      if (made.ok) given += refs.length
+    }
+    await openings
+    expect([...met.keys()].filter((said) => !['handed out', 'being-opened'].includes(said))).toEqual([])
+    const [{ papers = -1 } = {}] = await select<{ papers: number }>(
+      db,
+      `SELECT COUNT(*) AS papers FROM \`${db.catalogue}\`.papers WHERE book_id = ?`,
+      [other],
+    )
+    const [{ noted = -1 } = {}] = await select<{ noted: number }>(
+      db,
+      `SELECT COUNT(*) AS noted FROM \`${before.schema}\`.job WHERE billed_on IS NOT NULL`,
+    )
+    expect([Number(papers), Number(noted)]).toEqual([given, given])
+    expect(met.get('handed out')).toBeGreaterThan(0)
+  }, 120_000)
 
   test('while others change its rows and itself, prints what is frozen, and rows that add up to it', async () => {
     let isGoing = true

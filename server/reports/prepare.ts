@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '@/core/words'
 import type { Catalogue } from '../catalogue'
 import { ofOneMoment, type Transaction } from '../database'
 import { roomProblem } from '../disk-room'
+import { isOfAnotherShape } from '../live'
 import { fillDocuments } from './fill-documents'
 import { refsOf, together, type Writings } from './lay-documents'
 
@@ -14,6 +15,16 @@ export interface HandingOut {
   readonly book: string
   readonly account: string
   readonly writings: Writings
+}
+
+/** Where the book was opened with another design while it was read, whoever reads it so is told to do it again. */
+export async function ofThisShape<T>({ writings }: HandingOut, work: () => Promise<Result<T>>): Promise<Result<T>> {
+  try {
+    return await work()
+  } catch (cause) {
+    if (!isOfAnotherShape(cause)) throw cause
+    return fail({ kind: 'being-opened', book: writings.reads.live.book.name })
+  }
 }
 
 /** What documents of some records are laid from, all of one moment. */

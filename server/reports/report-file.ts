@@ -46,7 +46,8 @@ const writers: Readonly<Record<ReportFileKind, (walk: ReportWalk, laying: Laying
           },
           asked: laying.report.plain ? [] : asked,
           colours: letterhead?.colours,
-          letterhead: [letterhead?.name, ...(letterhead?.lines ?? [])].filter((line) => line !== undefined),
+          office: letterhead?.name,
+          letterhead: letterhead?.lines ?? [],
         }),
       )
     },

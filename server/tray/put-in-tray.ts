@@ -14,6 +14,8 @@ export interface TrayWish {
   readonly author: string
   readonly edition: string
   readonly form: EditionForm
+  /** A file of more megabytes is none. */
+  readonly most?: number | undefined
 }
 
 /** How often it is noted how far a file is, in milliseconds. */
@@ -37,7 +39,7 @@ class NotMade extends Error {
  */
 export async function putInTray(
   db: Catalogue,
-  { book, account, author, edition, form }: TrayWish,
+  { book, account, author, edition, form, most = trayLimits.megabytes }: TrayWish,
 ): Promise<Result<{ readonly id: string; readonly done: Promise<void> }>> {
   const held = holdEdition(edition, account, book)
   if (!held) return fail({ kind: 'edition-gone' })
@@ -50,7 +52,7 @@ export async function putInTray(
     return noted
   }
   const id = noted.value
-  const done = make(db, id, held, form, author)
+  const done = make(db, { id, held, form, author, most })
     .catch(async (cause: unknown) => {
       if (cause instanceof TakenOut) return
       if (!(cause instanceof NotMade)) log.error({ cause }, 'a file for the tray could not be made')
@@ -67,7 +69,13 @@ export async function putInTray(
   return ok({ id, done })
 }
 
-async function make(db: Catalogue, id: string, held: HeldEdition, form: EditionForm, author: string): Promise<void> {
+interface Making extends Pick<TrayWish, 'form' | 'author'> {
+  readonly id: string
+  readonly held: HeldEdition
+  readonly most: number
+}
+
+async function make(db: Catalogue, { id, held, form, author, most }: Making): Promise<void> {
   const beat = async () => {
     const there = await run(
       db,
@@ -84,7 +92,7 @@ async function make(db: Catalogue, id: string, held: HeldEdition, form: EditionF
   }
   const edition = held.laid()
   if (!edition) throw new NotMade(held.now().problem ?? { kind: 'unexpected' })
-  const size = await store(db, id, editionFile(edition, form, author), beat)
+  const size = await store(db, { id, most, beat }, editionFile(edition, form, author))
   await run(db, `UPDATE ${trayOn(db).files} SET state = 'ready', pages = ?, size = ? WHERE id = ?`, [
     edition.count,
     size,
@@ -93,7 +101,11 @@ async function make(db: Catalogue, id: string, held: HeldEdition, form: EditionF
 }
 
 /** Keeps a file part by part, as it is written. */
-async function store(db: Catalogue, id: string, file: Readable, beat: () => Promise<void>): Promise<number> {
+async function store(
+  db: Catalogue,
+  { id, most, beat }: Pick<Making, 'id' | 'most'> & { readonly beat: () => Promise<void> },
+  file: Readable,
+): Promise<number> {
   let [part, size, waiting, held] = [0, 0, [] as Buffer[], 0]
   let last = performance.now()
   const put = async () => {
@@ -113,8 +125,7 @@ async function store(db: Catalogue, id: string, file: Readable, beat: () => Prom
     waiting.push(bytes)
     held += bytes.length
     size += bytes.length
-    if (size > trayLimits.megabytes * 1e6)
-      throw new NotMade({ kind: 'tray-file-large', megabytes: trayLimits.megabytes })
+    if (size > most * 1e6) throw new NotMade({ kind: 'tray-file-large', megabytes: most })
     if (held >= partSize) await put()
     else if (performance.now() - last > often) {
       last = performance.now()

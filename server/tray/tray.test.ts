@@ -143,6 +143,18 @@ describe('a file in the tray', () => {
     await leaveView(averil, 'there')
   })
 
+  test('that would be too large says so, and nothing of it is kept', async () => {
+    const { work, goOn } = slowWork(200)
+    const { id: edition } = await startEdition(book, averil, () => work, 'there')
+    goOn()
+    const found = await putInTray(db, { ...wish(edition), most: 0.05 })
+    if (!found.ok) throw new Error(found.problem.kind)
+    await found.value.done
+    expect(await stateOf(found.value.id)).toMatchObject({ state: 'failed', problem: { kind: 'tray-file-large' } })
+    expect(await select(db, `SELECT part FROM \`${db.catalogue}\`.tray_parts`)).toEqual([])
+    await leaveView(averil, 'there')
+  })
+
   test('of which nothing is heard any more says that the program was stopped', async () => {
     await run(
       db,

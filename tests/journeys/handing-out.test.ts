@@ -115,7 +115,9 @@ test('what is handed out is kept with its number; what the record says later is 
   await browser.go(`${book.path}/records/visit/record/1`)
   await browser.press('Hand out')
   await browser.press('For each visit')
-  await browser.read('Handing it out keeps it as it is, gives it its number and notes the day in Billed on')
+  await browser.read(
+    'Handing it out keeps it as it is, gives it its number and notes the day in Billed on where that is blank',
+  )
   await hands.untilOnPage('Yours…')
   await browser.press('Hand out')
   await hands.untilOnPage('YoursB-0001')

@@ -234,6 +234,9 @@ test('whoever has no time to wait finds the file in the tray, and stops what is 
   await browser.read('What each state brought.pdf')
   await browser.read(/\d pages? so far/)
   expect(await faults(browser)).toEqual([])
+  await browser.resize({ width: 420, height: 800 })
+  expect(await script<number>('return document.documentElement.scrollWidth')).toBe(420)
+  await browser.resize({ width: 1280, height: 800 })
   // It is told wherever one is by then.
   await browser.press('Houses')
   await browser.read('What each state brought.pdf is ready in the tray.', 180_000)

@@ -34,7 +34,7 @@ describe('what stands above a sum', () => {
     const sums = sumsOf()
     sums.row({ price: '1.10', paid: '2', floors: '3' })
     sums.row({ price: '2.20', paid: '0', floors: '3' })
-    expect(sums.end({ price: '3.31', paid: '3', floors: '3' })).toEqual([
+    expect(sums.end({ count: 2, figures: { price: '3.31', paid: '3', floors: '3' } })).toEqual([
       'Price: the rows above add up to 3.30.',
       'Payments: the rows above add up to 2.',
       'Floors: each house counts once; the rows above add up to 6.',
@@ -46,7 +46,7 @@ describe('what stands above a sum', () => {
     const sums = sumsOf(['price'], { figures: [{ ...read.figures[0], face: measured }] })
     sums.row({ price: '100000000000000' })
     sums.row({ price: '0.125' })
-    expect(sums.end({ price: '100000000000000' })).toEqual([
+    expect(sums.end({ count: 2, figures: { price: '100000000000000' } })).toEqual([
       'Price: rounded; the rows above add up to 100,000,000,000,000.125.',
     ])
   })
@@ -54,17 +54,24 @@ describe('what stands above a sum', () => {
   test('is of no interest where its column isn’t shown, or is something else than a total', () => {
     const sums = sumsOf(['paid'])
     sums.row({ price: '1.10', paid: '2', floors: '3' })
-    expect(sums.end({ price: '9.00', paid: '2', floors: '9' })).toEqual([])
+    expect(sums.end({ count: 1, figures: { price: '9.00', paid: '2', floors: '9' } })).toEqual([])
     const average = sumsOf(['price'], { figures: read.figures.map((one) => ({ ...one, name: 'average' as const })) })
     average.row({ price: '1.10' })
     average.row({ price: '2.20' })
-    expect(average.end({ price: '1.65' })).toEqual([])
+    expect(average.end({ count: 2, figures: { price: '1.65' } })).toEqual([])
   })
 
-  test('is not the whole where only the first are shown', () => {
-    const sums = sumsOf(['price'], { first: 1 })
-    sums.row({ price: '1.10' })
-    expect(sums.end({ price: '3.30' })).toEqual(['Price: not all of it is shown; the rows above add up to 1.10.'])
+  test('is not the whole where fewer records are shown than there are, and is that where all of them are', () => {
+    const end = (count: number) => {
+      const sums = sumsOf(['price', 'floors'])
+      sums.row({ price: '1.10', floors: '3' })
+      return sums.end({ count, figures: { price: count === 1 ? '1.10' : '3.30', floors: '2' } })
+    }
+    expect(end(3)).toEqual([
+      'Price: not all of it is shown; the rows above add up to 1.10.',
+      'Floors: not all of it is shown; the rows above add up to 3.',
+    ])
+    expect(end(1)).toEqual(['Floors: each house counts once; the rows above add up to 3.'])
   })
 
   test('adds up through groups within groups: nothing is said where every sum is right, and each that isn’t is named', () => {
@@ -86,7 +93,8 @@ describe('what stands above a sum', () => {
         const end = (values: readonly (string | null)[]) => {
           const right = sumOf(values)
           const isWrong = at++ === wrongAt % ends
-          const said = sums.end({ price: isWrong ? fromExact(toExact(right, 2) + 1n, 2) : right })
+          const price = isWrong ? fromExact(toExact(right, 2) + 1n, 2) : right
+          const said = sums.end({ count: values.length, figures: { price } })
           expect(said).toHaveLength(isWrong ? 1 : 0)
         }
         for (const outer of all) {

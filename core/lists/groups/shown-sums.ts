@@ -15,6 +15,12 @@ interface Sum {
   decimals: number
 }
 
+/** The records of a group that are shown so far. */
+interface Shown {
+  count: number
+  readonly sums: readonly Sum[]
+}
+
 /** Whether people who add up what stands in its column expect to get it. */
 const isSum = ({ name, column }: ReadFigure): boolean =>
   name === 'total' || (name === 'count' && column.kind === 'gathered')
@@ -26,55 +32,62 @@ const isSum = ({ name, column }: ReadFigure): boolean =>
 export class ShownSums {
   private readonly figures: readonly ReadFigure[]
   /** Of the innermost group last; all records first. */
-  private readonly open: Sum[][]
+  private readonly open: Shown[]
 
   /** @param shown the columns whose rows are shown, by id */
   constructor(
     private readonly book: Book,
-    private readonly read: Pick<ReadList, 'figures' | 'first' | 'groups'>,
+    { figures }: Pick<ReadList, 'figures'>,
     shown: ReadonlySet<string>,
   ) {
-    this.figures = read.figures.filter((figure) => isSum(figure) && shown.has(figure.column.id))
+    this.figures = figures.filter((figure) => isSum(figure) && shown.has(figure.column.id))
     this.open = [this.none()]
   }
 
-  private none = (): Sum[] => this.figures.map(() => ({ exact: 0n, decimals: 0 }))
+  private none = (): Shown => ({ count: 0, sums: this.figures.map(() => ({ exact: 0n, decimals: 0 })) })
 
   /** A group begins within those that are open. */
   begin(): void {
     if (this.figures.length > 0) this.open.push(this.none())
   }
 
+  /** A record, with all that it takes to show it. */
   row(cells: Cells): void {
+    const shown = this.open.at(-1)
+    if (!shown) return
+    shown.count++
     for (const [at, { column }] of this.figures.entries()) {
       const cell = cells[column.id] ?? null
-      const sum = nth(this.open.at(-1) ?? [], at)
+      const sum = nth(shown.sums, at)
       for (const one of isTogether(cell) ? cell : [cell]) if (typeof one === 'string') add(sum, one)
     }
   }
 
   /** The innermost group ends, or all of them do: what is to be said of what it comes to. */
-  end(figures: GroupLine['figures']): string[] {
-    if (this.figures.length === 0) return []
-    const sums = this.open.pop() ?? []
+  end({ figures, count }: Pick<GroupLine, 'figures' | 'count'>): string[] {
+    const shown = this.figures.length > 0 ? this.open.pop() : undefined
+    if (!shown) return []
     const around = this.open.at(-1)
-    if (around) for (const [at, sum] of sums.entries()) join(nth(around, at), sum)
+    if (around) {
+      around.count += shown.count
+      for (const [at, sum] of shown.sums.entries()) join(nth(around.sums, at), sum)
+    }
     return this.figures.flatMap((figure, at) => {
-      const { exact, decimals } = nth(sums, at)
+      const { exact, decimals } = nth(shown.sums, at)
       const told = figures[figure.column.id] ?? '0'
       if (exact === toExact(told, mostScale)) return []
-      const shown = fromExact(exact / 10n ** BigInt(mostScale - decimals), decimals)
-      return `${nameOf(figure)}: ${this.why(figure)}the rows above add up to ${inWords(this.book, figure, shown)}.`
+      const sum = fromExact(exact / 10n ** BigInt(mostScale - decimals), decimals)
+      const why = shown.count < count ? 'not all of it is shown; ' : whyOf(figure)
+      return `${nameOf(figure)}: ${why}the rows above add up to ${inWords(this.book, figure, sum)}.`
     })
   }
+}
 
-  private why(figure: ReadFigure): string {
-    const { first, groups } = this.read
-    if (first !== undefined || groups.some((group) => group.first !== undefined)) return 'not all of it is shown; '
-    if (!addsUp(figure)) return `each ${inSentence(figure.end.name)} counts once; `
-    // What is exact is shown with all its decimals.
-    return figure.face.kind === 'measured' ? 'rounded; ' : ''
-  }
+/** Why a group comes to something else than its records, all of which are shown. */
+function whyOf(figure: ReadFigure): string {
+  if (!addsUp(figure)) return `each ${inSentence(figure.end.name)} counts once; `
+  // What is exact is shown with all its decimals.
+  return figure.face.kind === 'measured' ? 'rounded; ' : ''
 }
 
 function add(sum: Sum, value: string): void {

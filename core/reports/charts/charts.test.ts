@@ -68,6 +68,22 @@ const footOf = (item: Item): number =>
       : item.y
 
 describe('a chart on paper', () => {
+  test('that stands alone has no pages beside it, however many columns its list has, and says nothing of rows', () => {
+    const pages: Page[] = []
+    const columns = Array.from({ length: 30 }, (_, at) => ({
+      ...{ id: `c${at}`, heading: `A long heading ${at}`, align: 'end', whole: true },
+    })) as ConstructorParameters<typeof ReportLayer>[0]
+    const alone: Drawing = {
+      ...{ kind: 'bars', places: ['Ash'], of: 'visits', along: 'town', write },
+      series: [{ name: 'Done', values: [1] }],
+    }
+    const wish = { ...look, chart: 'alone', folded: true } as const
+    const layer = new ReportLayer(columns, [], wish, { ...words, chart: alone }, (page) => pages.push(page))
+    layer.end()
+    expect(pages).toHaveLength(1)
+    expect(layer.fitted).toMatchObject({ beside: 1, headings: [], folded: { lines: 1, isWished: false } })
+  })
+
   test('says how much isn’t drawn, and nothing where all is', () => {
     const some: Drawing = {
       ...{ kind: 'bars', places: ['Ash', 'Otterby'], of: 'visits', along: 'town', write },

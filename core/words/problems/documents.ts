@@ -21,7 +21,7 @@ export const documentProblems = {
     `Nothing was handed out: the day can’t be noted on ${record}. ${words}`,
   'tray-full': ({ most }: { readonly most: number }) =>
     `There are ${most} files in your tray already. Take one out first.`,
-  'tray-stopped': () => 'The program was stopped while this was being made. Lay it again.',
+  'tray-stopped': () => 'This was cut short: the program or its database was stopped. Lay it again.',
   'tray-file-large': ({ megabytes }: { readonly megabytes: number }) =>
     `It would be larger than ${megabytes.toLocaleString('en-GB')} MB. Ask for fewer records with a condition.`,
   'mail-none': ({ name }: { readonly name: string }) =>

@@ -64,6 +64,8 @@ export async function openBook(
   const sheet = await openingSheet(db, current, agreed)
   if (sheet.blocked.length > 0) return ok(sheet)
   const id = await db.sequelize.transaction(async (transaction) => {
+    // The gate first, as whoever saves holds it: what is saved with records may be of the book's own row too.
+    await db.gates.findOne({ where: { book_id: bookId, part: '' }, transaction, lock: transaction.LOCK.UPDATE })
     // The lock on the book's row keeps a second opening of it waiting until this one is in the journal.
     const row = await db.books.findByPk(bookId, { transaction, lock: transaction.LOCK.UPDATE })
     const under = await db.openings.count({ where: { book_id: bookId, state: 'running' }, transaction })

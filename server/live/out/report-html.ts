@@ -12,7 +12,8 @@ export interface HtmlWords {
   readonly asked: readonly string[]
   readonly opening?: string | undefined
   readonly closing?: string | undefined
-  /** The office and its address, a line each. */
+  /** The office, and its address a line each. */
+  readonly office?: string | undefined
   readonly letterhead: readonly string[]
   /** What its headings and lines are shown in, as CSS writes colours. */
   readonly colours?: { readonly words?: string | undefined; readonly lines?: string | undefined } | undefined
@@ -55,13 +56,12 @@ export async function* htmlOfReport(walk: ReportWalk, words: HtmlWords): AsyncGe
 }
 
 const own = ({ words, lines }: NonNullable<HtmlWords['colours']>): string =>
-  (words ? `h1,header p:first-child,.group th{color:${words}}` : '') +
-  (lines ? `thead th{border-bottom-color:${lines}}` : '')
+  (words ? `h1,.office,.group th{color:${words}}` : '') + (lines ? `thead th{border-bottom-color:${lines}}` : '')
 
-const begin = ({ title, letterhead, colours = {}, asked, opening }: HtmlWords): string => `<!doctype html>
+const begin = ({ title, office, letterhead, colours = {}, asked, opening }: HtmlWords): string => `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>${text(title)}</title><style>${style}${own(colours)}</style></head><body>
-<header>${letterhead.map((line) => `<p>${text(line)}</p>`).join('')}</header>
+<header>${office ? `<p class="office">${text(office)}</p>` : ''}${letterhead.map((line) => `<p>${text(line)}</p>`).join('')}</header>
 <h1>${text(title)}</h1>
 ${asked.map((line) => `<p class="asked">${text(line)}</p>`).join('\n')}
 ${opening ? `<p>${passage(opening)}</p>` : ''}

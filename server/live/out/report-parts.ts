@@ -47,7 +47,7 @@ export async function* reportPieces(walk: ReportWalk): AsyncGenerator<ReportPiec
     kind: 'sum',
     words: `All, ${counted(all.count, inSentence(read.table.name))}`,
     of: all,
-    notes: sums.end(all.figures),
+    notes: sums.end(all),
   }
 }
 
@@ -70,7 +70,7 @@ async function* within(
     sums.begin()
     yield* within(walk, sums, [...path, cell.key])
     const noun = counted(line.count, inSentence(read.table.name))
-    yield { kind: 'sum', level, words: `${words}, ${noun}`, of: line, notes: sums.end(line.figures) }
+    yield { kind: 'sum', level, words: `${words}, ${noun}`, of: line, notes: sums.end(line) }
   }
 }
 

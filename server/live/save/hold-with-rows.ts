@@ -32,10 +32,11 @@ export async function holdWithRows(
     const columns = names.columns(many, field).map(({ name }) => quoteName(name))
     if (columns.length === 0 || keys.length === 0) continue
     const one = `(${columns.map(() => '?').join(', ')})`
-    // What isn't in the index is asked for, so that the rows themselves are held and not only their places in it.
+    // What isn't in the index is asked for, so that the rows themselves are held and not only their places in it; and only
+    // one number comes of it, however many they are.
     await selectIn(
       unit,
-      `SELECT row_rev FROM ${names.quoted(many)} WHERE (${columns.join(', ')}) IN (${keys.map(() => one).join(', ')}) LOCK IN SHARE MODE`,
+      `SELECT SUM(row_rev) FROM ${names.quoted(many)} WHERE (${columns.join(', ')}) IN (${keys.map(() => one).join(', ')}) LOCK IN SHARE MODE`,
       keys.flat(),
     )
   }

@@ -52,7 +52,7 @@ export function NotYet({ template }: { readonly template: Template }) {
   const { field } = notedIn(book, template)
   const more = [
     ...(template.handed?.numbered ? ['gives it its number'] : []),
-    ...(field ? [`notes the day in ${field.name}`] : []),
+    ...(field ? [`notes the day in ${field.name} where that is blank`] : []),
   ]
   return (
     <Note mark="info" head="Not handed out yet">

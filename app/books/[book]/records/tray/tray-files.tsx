@@ -51,6 +51,8 @@ function Waiting({ file }: { readonly file: TrayFile }) {
     setGoing(true)
     await takeOut(id)
     setGoing(false)
+    // What was pressed is gone: whoever goes on by keyboard goes on from here.
+    document.getElementById('sheet')?.focus()
   }
   return (
     <li className="flex flex-wrap items-center gap-3 border-b border-ash-3 px-2 py-2.5">
