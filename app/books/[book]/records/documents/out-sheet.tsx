@@ -12,6 +12,7 @@ import { Room } from '@/ui/shell/room'
 import { AskedBar } from '../lists/asked-bar'
 import { LaidPages } from '../paper/laid-pages'
 import { PdfLink } from '../paper/pdf-link'
+import { sayPages } from '../paper/say-pages'
 import { pdfOf, useEdition } from '../paper/use-edition'
 import { useRecords } from '../records-context'
 import { WaitInTray } from '../tray/wait-in-tray'
@@ -131,14 +132,13 @@ interface HeadProps extends Props {
 /** What is handed out, for whom, and what can be done with it. */
 function OutHead({ table, template, of, edition, here, children }: HeadProps) {
   const { book, base, mayChange } = useRecords()
-  const pages = edition?.pages ?? 0
   return (
     <header className="flex flex-wrap items-start justify-between gap-3 px-6 pt-4 pb-3 max-md:px-3">
       <div className="flex min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3">
         <h1 className="min-w-0 text-[22px] leading-tight [overflow-wrap:anywhere]">{template.name}</h1>
         <span role="status" className="text-[13px] text-ash-6">
           {sayFor(of, table)}
-          {pages > 0 && ` · page ${Math.min(here + 1, pages)} of ${pages.toLocaleString('en-GB')}`}
+          {edition && edition.pages > 0 && ` · ${sayPages(edition, here)}`}
         </span>
       </div>
       <div className="flex flex-wrap gap-2">

@@ -125,9 +125,3 @@ function sayOtherwise(
   if (after === 0 && before > 0) return `${how}, each row takes one line`
   return after < before * 0.6 ? `${how}, fewer rows take more than a line` : undefined
 }
-
-/** How many pages there are, or how far they are. */
-export const sayPages = ({ pages, laid }: EditionNow, here: number): string =>
-  laid
-    ? `page ${Math.min(here + 1, pages)} of ${pages.toLocaleString('en-GB')}`
-    : `page ${here + 1}, ${pages.toLocaleString('en-GB')} laid so far`
