@@ -29,11 +29,25 @@ interface Due {
   readonly tries: number
 }
 
-const held = globalThis as { hearthSending?: Promise<void>; hearthMore?: boolean; hearthSender?: NodeJS.Timeout }
+interface Sender {
+  sending?: Promise<void>
+  more?: boolean
+  timer?: NodeJS.Timeout
+}
+
+const held = globalThis as { hearthSenders?: WeakMap<Catalogue, Sender> }
+
+/** Whoever sends what waits in one catalogue, in this process. */
+function senderOf(db: Catalogue): Sender {
+  const all = (held.hearthSenders ??= new WeakMap())
+  const sender = all.get(db) ?? {}
+  all.set(db, sender)
+  return sender
+}
 
 /** Sends what waits, now and whenever more comes. */
 export function keepSending(db: Catalogue): void {
-  held.hearthSender ??= setInterval(() => sendNow(db), often).unref()
+  senderOf(db).timer ??= setInterval(() => sendNow(db), often).unref()
   sendNow(db)
 }
 
@@ -44,14 +58,15 @@ export function sendNow(db: Catalogue): void {
 
 /** Sends what waits, one after the other, until nothing does. One at a time in this process. */
 export function sendWaiting(db: Catalogue): Promise<void> {
-  held.hearthMore = true
-  held.hearthSending ??= (async () => {
-    while (held.hearthMore) {
-      held.hearthMore = false
+  const sender = senderOf(db)
+  sender.more = true
+  sender.sending ??= (async () => {
+    while (sender.more) {
+      sender.more = false
       await sendAll(db).catch((cause: unknown) => log.error({ cause }, 'e-mails could not be sent'))
     }
-  })().finally(() => delete held.hearthSending)
-  return held.hearthSending
+  })().finally(() => delete sender.sending)
+  return sender.sending
 }
 
 async function sendAll(db: Catalogue): Promise<void> {

@@ -15,7 +15,7 @@ const largest = 40 * 1024 * 1024
 /** So many messages of a book are kept; the oldest go. */
 const mostKept = 2000
 
-const held = globalThis as { hearthPostOffice?: Promise<number> }
+const held = globalThis as { hearthPostOffices?: WeakMap<Catalogue, Promise<number>> }
 
 /**
  * The post office that ships with the program: it takes every message in, by SMTP on loopback, and hands none on.
@@ -23,11 +23,15 @@ const held = globalThis as { hearthPostOffice?: Promise<number> }
  * @returns its port
  */
 export function standIn(db: Catalogue): Promise<number> {
-  held.hearthPostOffice ??= start(db).catch((cause: unknown) => {
-    delete held.hearthPostOffice
-    throw cause
-  })
-  return held.hearthPostOffice
+  const offices = (held.hearthPostOffices ??= new WeakMap())
+  const office =
+    offices.get(db) ??
+    start(db).catch((cause: unknown) => {
+      offices.delete(db)
+      throw cause
+    })
+  offices.set(db, office)
+  return office
 }
 
 function start(db: Catalogue): Promise<number> {
