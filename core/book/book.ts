@@ -1,5 +1,6 @@
 import * as z from 'zod'
 import type { Json } from '../words'
+import { Form } from './form'
 import { limits } from './limits'
 import { List } from './list'
 import { Letterhead, Report } from './report'
@@ -203,6 +204,7 @@ export const Book = z.strictObject({
   lists: z.array(List).readonly().default([]),
   reports: z.array(Report).readonly().default([]),
   templates: z.array(Template).readonly().default([]),
+  forms: z.array(Form).readonly().default([]),
   letterhead: Letterhead.readonly().optional(),
 })
 export type Book = Readonly<z.infer<typeof Book>>

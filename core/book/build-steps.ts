@@ -1,5 +1,6 @@
 import { type Json, sameJson } from '../words'
 import type { Area, Book, Field, Link, Need, Pair, Remark, Rule, Table, Dismissal } from './book'
+import type { Form } from './form'
 import type { List } from './list'
 import type { Report } from './report'
 import type { Template } from './template'
@@ -32,6 +33,7 @@ export const putArea = (area: Area): Step => put(area, 'areas', null, null)
 export const putList = (list: List): Step => put(list, 'lists', null, null)
 export const putReport = (report: Report): Step => put(report, 'reports', null, null)
 export const putTemplate = (template: Template): Step => put(template, 'templates', null, null)
+export const putForm = (form: Form): Step => put(form, 'forms', null, null)
 export const putRemark = (remark: Remark): Step => put(remark, 'remarks', null, null)
 
 const put = (part: object, list: ListName, owner: string | null, before: string | null): Step => ({

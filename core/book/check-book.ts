@@ -21,6 +21,7 @@ export function faultsOf(book: Book): string[] {
     ...book.lists,
     ...book.reports,
     ...book.templates,
+    ...book.forms,
   ])
     seen(part.id)
   const names = new Set<string>()
@@ -68,13 +69,14 @@ export function faultsOf(book: Book): string[] {
 }
 
 /** What speaks of a table that isn't there. */
-function lostTables({ tables, pairs, rules, lists, reports, templates }: Book): string[] {
+function lostTables({ tables, pairs, rules, lists, reports, templates, forms }: Book): string[] {
   const isThere = (id: string) => tables.some((table) => table.id === id)
   return [
     ...pairs.filter(({ a, b }) => !isThere(a) || !isThere(b)).map(() => 'a pair is linked to nothing'),
     ...rules.filter(({ table }) => !isThere(table)).map(() => 'a rule is linked to nothing'),
     ...lists.filter(({ table }) => !isThere(table)).map(() => 'a list is of no table'),
     ...templates.filter(({ table }) => !isThere(table)).map(() => 'a document is of no table'),
+    ...forms.filter(({ table }) => !isThere(table)).map(() => 'a form is of no table'),
     ...reports.filter(({ list }) => !lists.some(({ id }) => id === list)).map(() => 'a report is of no list'),
   ]
 }

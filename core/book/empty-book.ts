@@ -17,4 +17,5 @@ export const emptyBook = (name: string, look: Look): Book => ({
   lists: [],
   reports: [],
   templates: [],
+  forms: [],
 })

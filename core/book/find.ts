@@ -1,4 +1,5 @@
 import type { Book, Field, Link, Need, Table } from './book'
+import type { Form } from './form'
 import type { List } from './list'
 import type { Report } from './report'
 import type { Template } from './template'
@@ -19,6 +20,7 @@ export const findReport = (book: Book, id: string): Report | undefined =>
   book.reports.find((report) => report.id === id)
 export const findTemplate = (book: Book, id: string): Template | undefined =>
   book.templates.find((template) => template.id === id)
+export const findForm = (book: Book, id: string): Form | undefined => book.forms.find((form) => form.id === id)
 export const findList = (book: Book, id: string): List | undefined => book.lists.find((list) => list.id === id)
 export const findLink = (book: Book, id: string): Link | undefined => book.links.find((link) => link.id === id)
 

@@ -31,6 +31,7 @@ export {
   type Span,
   type Way,
 } from './list'
+export { Form, formColumns, type FormGroup, type FormLines, type FormPart, formRoles, type PlainPart } from './form'
 export { contrastOnPaper, darkEnough, leastContrast } from './paper-colour'
 export { Letterhead, type Paper, type PaperName, Picture, Report } from './report'
 export {
@@ -62,6 +63,7 @@ export {
   fieldOf,
   fieldWith,
   findField,
+  findForm,
   findLink,
   findList,
   findReport,

@@ -15,6 +15,15 @@ export const limits = {
   lists: 500,
   reports: 500,
   templates: 300,
+  forms: 300,
+  /** Parts on a form, those in its groups too. */
+  formParts: 500,
+  /** Lines of a form, and of each group in it. */
+  formLines: 200,
+  /** Lines of letters that a box is high. */
+  formTall: 30,
+  /** Rows in sight in a form. */
+  formRowsShown: 50,
   /** Letters in one piece of a document's text. */
   passageLength: 4000,
   inlines: 400,

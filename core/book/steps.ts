@@ -15,6 +15,7 @@ export type ListName =
   | 'lists'
   | 'reports'
   | 'templates'
+  | 'forms'
 
 /** Where a part stands: before which neighbour, or last (null). Ids, so that it holds when others edit too. */
 export interface Place {
@@ -154,6 +155,7 @@ function set(book: Book, step: Extract<Step, { kind: 'set' }>): Result<Book> {
     lists: each(book.lists),
     reports: each(book.reports),
     templates: each(book.templates),
+    forms: each(book.forms),
   }
   if (step.id !== bookId) return missed ? fail({ kind: 'stale', what: 'What you changed' }) : ok({ ...book, ...lists })
   const changed = withKey(book, step)

@@ -68,7 +68,7 @@ function insetFor(book: Book, link: Link): Inset {
 }
 
 /** Fills rows of twelve columns in order; what is left over in a row goes to the fields that can use it. */
-function inRows(fields: readonly PlacedField[]): PlacedField[][] {
+export function inRows(fields: readonly PlacedField[]): PlacedField[][] {
   const rows: PlacedField[][] = []
   let room = 0
   for (const placed of fields) {

@@ -1,5 +1,5 @@
 export { checkRecord, type Problems, readTyped, type Values } from './check-record'
-export { shownTables, formLayout, type Inset, insetLimit } from './form-layout'
+export { shownTables, formLayout, inRows, type Inset, insetLimit, type PlacedField } from './form-layout'
 export { copyText } from './copy-text'
 export { keyOfRef, refOf } from './ref'
 export { asNew, type Difference, differences, mergedForm, type Side, type Versions } from './merge'

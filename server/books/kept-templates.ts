@@ -38,6 +38,6 @@ export async function dropTemplate(
 
 const gone = fail({ kind: 'gone', what: 'document' })
 
-const parts = ['name', 'paper', 'letters', 'bare', 'window', 'labels', 'handed', 'columns', 'blocks'] as const
+const parts = ['name', 'paper', 'letters', 'bare', 'window', 'labels', 'handed', 'mail', 'columns', 'blocks'] as const
 
 const seenIn = (before: Template): Seen => parts.map((key) => ({ id: before.id, key, from: before[key] ?? null }))

@@ -277,6 +277,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'tray-stopped': { kind: 'tray-stopped' },
   'tray-file-large': { kind: 'tray-file-large', megabytes: 1000 },
   'edition-gone': { kind: 'edition-gone' },
+  'form-too-long': { kind: 'form-too-long', most: 500 },
   'document-too-long': { kind: 'document-too-long', most: 300 },
   'document-rows-many': { kind: 'document-rows-many', most: 20_000, records: 100 },
   'documents-many': { kind: 'documents-many', most: 500, what: 'handed out' },

@@ -18,6 +18,7 @@ import { nameLive } from './live-name'
 import { addList, changeList, removeList } from './lists'
 import { changeLetterhead } from './letterhead'
 import { addReport, changeReport, removeReport } from './reports'
+import { addForm, changeForm, removeForm } from './forms'
 import { addTemplate, changeTemplate, removeTemplate } from './templates'
 import { limitLink } from './limit-link'
 import { mergeTables } from './merge-tables'
@@ -80,6 +81,9 @@ const editKinds = {
   addTemplate,
   changeTemplate,
   removeTemplate,
+  addForm,
+  changeForm,
+  removeForm,
   addList,
   changeList,
   removeList,

@@ -34,6 +34,7 @@ export const isTaken = (book: Book, id: string) =>
     book.lists,
     book.reports,
     book.templates,
+    book.forms,
   ].some((parts) => parts.some((part) => part.id === id)) ||
   book.tables.some((table) => table.id === id || table.fields.some((field) => field.id === id))
 
@@ -48,9 +49,15 @@ export function dropLists(book: Book, isGoing: (list: List) => boolean): Step[] 
   ]
 }
 
-/** Takes a table's documents out. */
-export const dropTemplates = (book: Book, table: string): Step[] =>
-  book.templates
-    .filter((template) => template.table === table)
-    .map(({ id }) => dropPart(book, 'templates', id))
+/** Takes a table's lists with their reports, its documents and its forms out. */
+export const dropKeptOf = (book: Book, table: string): Step[] => [
+  ...dropLists(book, (list) => list.table === table),
+  ...dropOfTable(book, 'templates', table),
+  ...dropOfTable(book, 'forms', table),
+]
+
+export const dropOfTable = (book: Book, list: 'templates' | 'forms', table: string): Step[] =>
+  book[list]
+    .filter((part) => part.table === table)
+    .map(({ id }) => dropPart(book, list, id))
     .reverse()

@@ -6,6 +6,7 @@ import { dropLimitsOn, dropPart, dropRulesOn, setKeys, untick } from '../build-s
 import { findTable, joiningBetween, linksBetween, linksTo, tableOf } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, freeName, Id, inTurn, keepingKeys } from './edit-kind'
+import { dropOfTable } from './kept-parts'
 import { moveField } from './split-table'
 import { untieSteps } from './untie'
 
@@ -41,6 +42,8 @@ export const mergeTables: EditKind<z.infer<typeof MergeTables>> = {
       (now) => rulesOfBoth(now, from, into),
       (now) => bringFields(now, from, into),
       (now) => needsFollow(now, from, into),
+      (now) => keptFollow(now, from, into),
+      (now) => dropOfTable(now, 'forms', from),
       (now) => [dropPart(now, 'tables', from)],
     )
     return keepingKeys(book, steps)
@@ -113,6 +116,12 @@ function forget(book: Book, table: string, field: Field, twin: string | undefine
     (now) => [dropPart(now, 'fields', field.id, table)],
   )
 }
+
+/** Lists and documents of the table that goes are the other's; what they ask of it has come along, or is missed in words. */
+const keptFollow = (book: Book, from: string, into: string): Step[] =>
+  [...book.lists, ...book.templates]
+    .filter(({ table }) => table === from)
+    .flatMap((part) => setKeys(part, part.id, { table: into }))
 
 const needsFollow = (book: Book, from: string, into: string): Step[] =>
   book.needs.flatMap((need) =>

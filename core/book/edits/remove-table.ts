@@ -3,7 +3,7 @@ import { fail } from '../../words'
 import type { Book, Field, Table } from '../book'
 import { dropLinkSteps, dropPart, dropRulesOn, untick } from '../build-steps'
 import { fieldOf, findTable, linksTo, tableOf } from '../find'
-import { dropLists, dropTemplates } from './kept-parts'
+import { dropKeptOf } from './kept-parts'
 import { type EditKind, Id, inTurn, keepingKeys } from './edit-kind'
 
 const RemoveTable = z.strictObject({ kind: z.literal('removeTable'), table: Id })
@@ -41,8 +41,7 @@ function dropTable(book: Book, id: string) {
     book,
     (now) => untick(now, gone),
     (now) => dropRulesOn(now, gone),
-    (now) => dropLists(now, ({ table: of }) => of === id),
-    (now) => dropTemplates(now, id),
+    (now) => dropKeptOf(now, id),
     ...links.map((link) => (now: Book) => dropLinkSteps(now, link.id)),
     ...book.pairs
       .filter((pair) => pair.a === id || pair.b === id)

@@ -5,6 +5,7 @@ import { dropLinkSteps, dropPart, dropRulesOn, untick } from '../build-steps'
 import { findLink, findTable, linksFrom, linksTo, tableOf } from '../find'
 import type { Step } from '../steps'
 import { type EditKind, Id, inTurn, keepingKeys } from './edit-kind'
+import { dropKeptOf } from './kept-parts'
 
 /**
  * The steps that take a tie away: a link with its field, or a joining table that carries nothing of
@@ -36,6 +37,7 @@ export function untieSteps(book: Book, id: string): Result<Step[]> {
       book,
       (now) => untick(now, gone),
       (now) => dropRulesOn(now, gone),
+      (now) => dropKeptOf(now, table.id),
       ...links.map((part) => (now: Book) => dropLinkSteps(now, part.id)),
       ...book.pairs
         .filter((pair) => pair.a === table.id || pair.b === table.id)

@@ -9,6 +9,7 @@ import { findField, findTable, linksTo, partName, fieldWith } from '../find'
 import { checkSettings, onlyUsed } from '../settings-check'
 import { rulesFollow, sourcesFollow } from './expressions-follow'
 import { type EditKind, Id, inTurn, orNothing, readName, typedName } from './edit-kind'
+import { dropKeptOf } from './kept-parts'
 
 const gone = fail({ kind: 'gone', what: 'table' })
 
@@ -98,6 +99,7 @@ export const listToChoices: EditKind<z.infer<typeof ListToChoices>> = {
         (now) => dropRulesOn(now, new Set([id, ...list.key])),
         (now) =>
           now.pairs.filter((pair) => pair.a === id || pair.b === id).map((pair) => dropPart(now, 'pairs', pair.id)),
+        (now) => dropKeptOf(now, id),
         (now) => [dropPart(now, 'tables', id)],
       ),
     )

@@ -1,5 +1,7 @@
 /** What can be wrong with a document. */
 export const documentProblems = {
+  'form-too-long': ({ most }: { readonly most: number }) =>
+    `A form holds ${most} parts. Take some out, or make two forms.`,
   'document-too-long': ({ most }: { readonly most: number }) =>
     `A document has at most ${most.toLocaleString('en-GB')} parts. Take some out, or make it two documents.`,
   'document-rows-many': ({ most, records }: { readonly most: number; readonly records: number }) =>

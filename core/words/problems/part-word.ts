@@ -13,3 +13,4 @@ export type PartWord =
   | 'list'
   | 'report'
   | 'document'
+  | 'form'

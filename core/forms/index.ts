@@ -1,0 +1,8 @@
+export { changePart } from './change-part'
+export { formsFor } from './forms-for'
+export { type LeftOut, leftOut, onForm } from './left-out'
+export { columnsOf, leastSpan } from './line-room'
+export { type Direction, movePart, widenPart } from './move-part'
+export { findPart, groupsIn, linesWithin, partsInOrder, placePart, putIn, type Spot, takeOut } from './place-part'
+export { linkedField, shownLines } from './shown-lines'
+export { usualLines } from './usual-lines'

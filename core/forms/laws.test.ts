@@ -1,0 +1,117 @@
+import * as fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { Form, formColumns, type FormLines, type FormPart, type PlainPart } from '../book'
+import { columnsOf, leastSpan, movePart, partsInOrder, placePart, takeOut, widenPart } from '.'
+
+const kinds = ['field', 'rows', 'words', 'line', 'totals', 'linked'] as const
+
+const plainPart = (id: string, kind: (typeof kinds)[number], span: number): PlainPart => {
+  const place = { id, span: Math.max(span, leastSpan[kind]) }
+  switch (kind) {
+    case 'words':
+      return { kind, ...place, words: 'Said.' }
+    case 'totals':
+      return { kind, ...place, fields: [`${id}-sum`] }
+    case 'linked':
+      return { kind, ...place, link: 'l', field: 'f' }
+    default:
+      return { kind, ...place }
+  }
+}
+
+/** Parts laid one after the other into lines, a new one where there is no room or where it is wished. */
+function inLines<Part extends FormPart>(parts: readonly Part[], turns: readonly boolean[]): Part[][] {
+  const lines: Part[][] = []
+  for (const [at, part] of parts.entries()) {
+    const line = lines.at(-1)
+    if (line && !turns[at % turns.length] && columnsOf([...line, part]) <= formColumns) line.push(part)
+    else lines.push([part])
+  }
+  return lines
+}
+
+const somePart = fc.record({ kind: fc.constantFrom(...kinds), span: fc.integer({ min: 1, max: 12 }) })
+const turns = fc.array(fc.boolean(), { minLength: 1, maxLength: 5 })
+const someLines: fc.Arbitrary<FormLines> = fc
+  .tuple(fc.array(fc.tuple(somePart, fc.array(somePart, { maxLength: 4 }), fc.boolean()), { maxLength: 10 }), turns)
+  .map(([all, breaks]) => {
+    const parts = all.map(([{ kind, span }, inner, isGroup], at): FormPart => {
+      if (!isGroup) return plainPart(`p${at}`, kind, span)
+      const within = inner.map((one, no) => plainPart(`p${at}-${no}`, one.kind, one.span))
+      return { kind: 'group', id: `p${at}`, span: Math.max(span, leastSpan.group), lines: inLines(within, breaks) }
+    })
+    return inLines(parts, breaks)
+  })
+
+type Move = (lines: FormLines) => FormLines
+const pick = (lines: FormLines, at: number) => {
+  const all = partsInOrder(lines)
+  return all[at % Math.max(1, all.length)]?.id ?? 'nobody'
+}
+const someMove: fc.Arbitrary<Move> = fc.oneof(
+  fc.tuple(fc.nat(40), fc.constantFrom('left', 'right', 'up', 'down')).map(
+    ([at, way]) =>
+      (lines: FormLines) =>
+        movePart(lines, pick(lines, at), way as 'left'),
+  ),
+  fc.tuple(fc.nat(40), fc.integer({ min: -12, max: 12 })).map(
+    ([at, by]) =>
+      (lines: FormLines) =>
+        widenPart(lines, pick(lines, at), by),
+  ),
+  fc
+    .tuple(fc.nat(40), fc.nat(12), fc.option(fc.nat(8), { nil: undefined }), fc.option(fc.nat(40), { nil: undefined }))
+    .map(([at, line, place, group]) => (lines: FormLines) => {
+      const into = group === undefined ? undefined : lines.flat().find(({ id }) => id === pick(lines, group))
+      return placePart(lines, pick(lines, at), {
+        ...{ line, at: place },
+        group: into?.kind === 'group' ? into.id : undefined,
+      })
+    }),
+)
+
+/** A part apart from where it stands and how wide it is. */
+const ownOf = (part: FormPart) => {
+  const { span: _span, gap: _gap, ...rest } = part
+  return JSON.stringify(rest.kind === 'group' ? { ...rest, lines: [] } : rest)
+}
+const isForm = (lines: FormLines) => Form.safeParse({ id: 'f', table: 't', name: 'Form', lines, without: [] }).success
+
+test('however parts are moved about, none is lost or doubled and no line holds more than it can', () => {
+  fc.assert(
+    fc.property(someLines, fc.array(someMove, { maxLength: 30 }), (lines, moves) => {
+      const before = partsInOrder(lines).map(ownOf).sort()
+      let now = lines
+      for (const move of moves) {
+        now = move(now)
+        expect(isForm(now)).toBe(true)
+        expect(partsInOrder(now).every(({ kind, span }) => span >= leastSpan[kind])).toBe(true)
+      }
+      expect(partsInOrder(now).map(ownOf).sort()).toEqual(before)
+    }),
+  )
+})
+
+test('a part taken out leaves all others, in their order', () => {
+  fc.assert(
+    fc.property(someLines, fc.nat(40), (lines, at) => {
+      const id = pick(lines, at)
+      const gone = partsInOrder(lines).find((part) => part.id === id)
+      const within = gone?.kind === 'group' ? gone.lines.flat().map((part) => part.id) : []
+      const ids = (of: FormLines) => partsInOrder(of).map((part) => part.id)
+      const left = ids(lines).filter((one) => one !== id && !within.includes(one))
+      expect(ids(takeOut(lines, id))).toEqual(left)
+    }),
+  )
+})
+
+test('a part goes left and back again to where it was', () => {
+  fc.assert(
+    fc.property(someLines, fc.nat(40), (lines, at) => {
+      const id = pick(lines, at)
+      const left = movePart(lines, id, 'left')
+      if (left !== lines && JSON.stringify(left) !== JSON.stringify(lines))
+        expect(movePart(left, id, 'right')).toEqual(lines)
+    }),
+  )
+})
