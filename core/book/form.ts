@@ -30,8 +30,6 @@ const plain = [
     labelled: z.enum(['beside', 'inside']).optional(),
     /** How many lines a passage or a picture is high. */
     tall: z.int().min(1).max(limits.formTall).optional(),
-    /** The Tab key goes past it. */
-    passed: z.literal(true).optional(),
   }),
   /** The rows that belong to the record; they go by their link's id. */
   z.strictObject({

@@ -1,9 +1,21 @@
 import { expect, test } from 'vitest'
 import { field, tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
-import { type Book, emptyBook, type Form, type FormLines, type FormPart } from '../book'
+import { type Book, emptyBook, fieldWith, type Form, type FormLines, type FormPart } from '../book'
 import { plainLook } from '../kinds'
-import { changePart, findPart, formsFor, leftOut, movePart, placePart, shownLines, takeOut, widenPart } from '.'
+import {
+  canSum,
+  changePart,
+  findPart,
+  formsFor,
+  leftOut,
+  movePart,
+  placePart,
+  rowSum,
+  shownLines,
+  takeOut,
+  widenPart,
+} from '.'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -141,4 +153,13 @@ test('a part is changed, and what is undefined is taken out of it', () => {
   const named = changePart(two, 'a', { label: 'Name' })
   expect(findPart(named, 'a')?.part).toMatchObject({ label: 'Name' })
   expect(changePart(named, 'a', { label: undefined })).toEqual(two)
+})
+
+test('rows are added up exactly, blanks let be', () => {
+  expect(rowSum(['0.10', '0.20', null, undefined, '-3'])).toBe('-2.70')
+  expect(rowSum([])).toBe('0')
+  expect([canSum(book, fieldWith(book, 'hours').field), canSum(book, fieldWith(book, 'day').field)]).toEqual([
+    true,
+    false,
+  ])
 })

@@ -52,7 +52,7 @@ const someMove: fc.Arbitrary<Move> = fc.oneof(
   fc.tuple(fc.nat(40), fc.constantFrom('left', 'right', 'up', 'down')).map(
     ([at, way]) =>
       (lines: FormLines) =>
-        movePart(lines, pick(lines, at), way as 'left'),
+        movePart(lines, pick(lines, at), way),
   ),
   fc.tuple(fc.nat(40), fc.integer({ min: -12, max: 12 })).map(
     ([at, by]) =>

@@ -94,16 +94,16 @@ export function placePart(lines: FormLines, id: string, spot: Spot): FormLines {
   const found = findPart(lines, id)
   if (!found || spot.group === id || (found.part.kind === 'group' && spot.group !== undefined)) return lines
   const into = groupsIn(lines).find((group) => group.id === spot.group)
-  const part = scaled(found.part, found.group, into)
-  const sameLines = found.group?.id === into?.id
-  const isLeftEmpty = linesWithin(lines, found.group?.id)[found.line]!.length === 1
-  const isLower = sameLines && isLeftEmpty && spot.line > found.line
-  const isFurther = sameLines && spot.line === found.line && spot.at !== undefined && spot.at > found.at
+  const part = withGap(scaled(found.part, found.group, into), 0)
+  if (found.group?.id !== into?.id) return putIn(takeOut(lines, id), part, spot)
+  const isAlone = linesWithin(lines, into?.id)[found.line]!.length === 1
   // Alone in its line, it stays there.
-  if (sameLines && isLeftEmpty && spot.line === found.line) return lines
-  return putIn(takeOut(lines, id), withGap(part, 0), {
-    ...spot,
-    line: spot.line - (isLower ? 1 : 0),
-    at: spot.at === undefined ? undefined : spot.at - (isFurther ? 1 : 0),
-  })
+  if (isAlone && spot.line === found.line) return lines
+  return putIn(takeOut(lines, id), part, spotWithout(spot, found, isAlone))
+}
+
+/** The same spot in lines that the part has been taken out of. */
+function spotWithout({ group, line, at }: Spot, found: FoundPart, isAlone: boolean): Spot {
+  if (isAlone) return { group, line: line > found.line ? line - 1 : line, at }
+  return { group, line, at: at !== undefined && line === found.line && at > found.at ? at - 1 : at }
 }

@@ -1,6 +1,7 @@
 export { editBook, goBackTo, redo, type Saved, undo } from './edit-book'
 export { historyOf, type HistoryEntry, othersSince, stepsSince } from './history'
 export { addBook, booksOf, findBook, makeBook, parsed, type StoredBook, storedBook } from './shelf'
+export { dropForm, keepForm } from './kept-forms'
 export { dropReport, keepReport, reportsFor } from './kept-reports'
 export { dropTemplate, keepTemplate } from './kept-templates'
 export { lastAnswers, type ListUse, noteRun, usesOf } from './list-uses'

@@ -46,6 +46,8 @@ export interface ControlProps {
   readonly readOnly?: boolean
   /** Inside a grid: no frame until it is pointed at. */
   readonly compact?: boolean
+  /** How many lines a passage or a picture is high, where it isn't as high as usual. */
+  readonly tall?: number
   /** For a control without a label of its own beside it. */
   readonly name?: string
   readonly link?: LinkSource

@@ -4,7 +4,7 @@ import { Paperclip, X } from 'lucide-react'
 import Image from 'next/image'
 import { useRef } from 'react'
 import { Button, classNames, IconButton } from '../kit'
-import { type ControlProps, noteFor } from './control'
+import { type ControlProps, type FileSource, noteFor } from './control'
 
 /** Chooses a picture or a document; shows the picture small. */
 export function FileControl(props: ControlProps) {
@@ -14,6 +14,7 @@ export function FileControl(props: ControlProps) {
     <span
       className={classNames(
         'flex min-h-8 items-center gap-2',
+        props.tall !== undefined && 'flex-wrap',
         !compact && 'rounded-md border border-dashed p-1.5',
         props.invalid ? 'border-ember' : 'border-ash-4',
       )}
@@ -24,19 +25,10 @@ export function FileControl(props: ControlProps) {
           className="flex min-w-0 items-center gap-2 rounded-sm text-spruce underline underline-offset-2"
           download
         >
-          {field.picturesOnly ? (
-            <Image
-              unoptimized
-              src={file.thumbnail}
-              alt={`${field.name}, small`}
-              width={compact ? 28 : 64}
-              height={compact ? 28 : 64}
-              className="rounded-sm object-cover"
-            />
-          ) : (
-            <Paperclip size={15} aria-hidden />
-          )}
-          <span className="truncate">{file.name ?? 'Open the file'}</span>
+          <Small {...props} file={file} />
+          <span className={classNames('truncate', field.picturesOnly && props.tall !== undefined && 'sr-only')}>
+            {file.name ?? 'Open the file'}
+          </span>
         </a>
       )}
       <input
@@ -64,5 +56,31 @@ export function FileControl(props: ControlProps) {
         </IconButton>
       )}
     </span>
+  )
+}
+
+/** What a file looks like: a picture small, or as high as is wished; a clip for all others. */
+function Small({ field, file, tall, compact }: ControlProps & { readonly file: FileSource }) {
+  if (!field.picturesOnly) return <Paperclip size={15} aria-hidden />
+  const size = compact ? 28 : 64
+  return tall ? (
+    <Image
+      unoptimized
+      src={file.href}
+      alt={file.name ?? field.name}
+      width={600}
+      height={400}
+      style={{ height: `${tall * 1.5}em`, width: 'auto' }}
+      className="max-w-full rounded-sm object-contain"
+    />
+  ) : (
+    <Image
+      unoptimized
+      src={file.thumbnail}
+      alt={`${field.name}, small`}
+      width={size}
+      height={size}
+      className="rounded-sm object-cover"
+    />
   )
 }

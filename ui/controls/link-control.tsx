@@ -2,6 +2,7 @@
 
 import { ExternalLink } from 'lucide-react'
 import Link from 'next/link'
+import { Popover } from 'radix-ui'
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
 import { classNames, TextBox } from '../kit'
 import { type ControlProps, type LinkOption, noteFor } from './control'
@@ -110,82 +111,96 @@ export function LinkControl(props: ControlProps) {
   )
 
   return (
-    <span className="relative block">
-      <TextBox
-        ref={box}
-        id={id}
-        role="combobox"
-        aria-expanded={open}
-        aria-controls={list}
-        aria-autocomplete="list"
-        aria-activedescendant={open && options[at] ? `${list}-${at}` : undefined}
-        {...noteFor(props)}
-        value={words ?? link?.label ?? ''}
-        placeholder={link ? `Find ${link.noun}…` : ''}
-        {...(invalid && { invalid })}
-        {...(readOnly && { readOnly })}
-        {...(compact && { quiet: true })}
-        onFocus={(event) => event.target.select()}
-        onClick={() => open || setWords('')}
-        onChange={(event) => {
-          emptied.current = event.target.value === ''
-          setWords(event.target.value)
-        }}
-        onKeyDown={onKeyDown}
-        onBlur={() => void onBlur()}
-        className={link?.href ? 'pr-8' : undefined}
-      />
-      {link?.href && words === undefined && (
-        <Link
-          href={link.href}
-          tabIndex={-1}
-          aria-label={`Go to ${link.label}`}
-          title={`Go to ${link.label}`}
-          className="absolute inset-y-0 right-0 flex w-8 items-center justify-center rounded-md text-ash-5 hover:text-ink"
+    <Popover.Root open={open}>
+      <Popover.Anchor className="relative block">
+        <TextBox
+          ref={box}
+          id={id}
+          role="combobox"
+          aria-expanded={open}
+          aria-controls={list}
+          aria-autocomplete="list"
+          aria-activedescendant={open && options[at] ? `${list}-${at}` : undefined}
+          {...noteFor(props)}
+          value={words ?? link?.label ?? ''}
+          placeholder={link ? `Find ${link.noun}…` : ''}
+          {...(invalid && { invalid })}
+          {...(readOnly && { readOnly })}
+          {...(compact && { quiet: true })}
+          onFocus={(event) => event.target.select()}
+          onClick={() => open || setWords('')}
+          onChange={(event) => {
+            emptied.current = event.target.value === ''
+            setWords(event.target.value)
+          }}
+          onKeyDown={onKeyDown}
+          onBlur={() => void onBlur()}
+          className={link?.href ? 'pr-8' : undefined}
+        />
+        {link?.href && words === undefined && (
+          <Link
+            href={link.href}
+            tabIndex={-1}
+            aria-label={`Go to ${link.label}`}
+            title={`Go to ${link.label}`}
+            className="absolute inset-y-0 right-0 flex w-8 items-center justify-center rounded-md text-ash-5 hover:text-ink"
+          >
+            <ExternalLink size={14} aria-hidden />
+          </Link>
+        )}
+      </Popover.Anchor>
+      {/* Over everything, so that it is whole wherever the box stands. The focus stays in the box. */}
+      <Popover.Portal>
+        <Popover.Content
+          asChild
+          align="start"
+          sideOffset={4}
+          onOpenAutoFocus={stay}
+          onCloseAutoFocus={stay}
+          onInteractOutside={stay}
         >
-          <ExternalLink size={14} aria-hidden />
-        </Link>
-      )}
-      {open && (
-        <ul
-          id={list}
-          role="listbox"
-          aria-label={props.field.name}
-          className="absolute top-full left-0 z-30 mt-1 max-h-64 w-full min-w-[240px] overflow-y-auto rounded-lg bg-paper p-1 shadow-float"
-        >
-          {options.map((option, place) => (
-            <Option
-              key={option.ref}
-              id={`${list}-${place}`}
-              here={place === at}
-              onPick={() => pick(options, place)}
-              words={option.label || option.ref}
-              {...(option.number && { number: option.number })}
-            />
-          ))}
-          {options.length === 0 && (
-            <li className="px-2.5 py-1.5 text-ash-6">
-              {searching
-                ? 'Looking …'
-                : found
-                  ? 'Nothing found.'
-                  : 'No answer from Hearth Table. Type a letter to ask again.'}
-            </li>
-          )}
-          {canAdd && (
-            <Option
-              id={`${list}-${options.length}`}
-              here={at === options.length}
-              onPick={() => pick(options, options.length)}
-              words={words ? `Add “${words}” …` : `Add a new ${link.noun} …`}
-              quiet
-            />
-          )}
-        </ul>
-      )}
-    </span>
+          <ul
+            id={list}
+            role="listbox"
+            aria-label={props.field.name}
+            className="z-50 max-h-64 w-(--radix-popover-trigger-width) min-w-[240px] overflow-y-auto outline-none rounded-lg bg-paper p-1 shadow-float"
+          >
+            {options.map((option, place) => (
+              <Option
+                key={option.ref}
+                id={`${list}-${place}`}
+                here={place === at}
+                onPick={() => pick(options, place)}
+                words={option.label || option.ref}
+                {...(option.number && { number: option.number })}
+              />
+            ))}
+            {options.length === 0 && (
+              <li className="px-2.5 py-1.5 text-ash-6">
+                {searching
+                  ? 'Looking …'
+                  : found
+                    ? 'Nothing found.'
+                    : 'No answer from Hearth Table. Type a letter to ask again.'}
+              </li>
+            )}
+            {canAdd && (
+              <Option
+                id={`${list}-${options.length}`}
+                here={at === options.length}
+                onPick={() => pick(options, options.length)}
+                words={words ? `Add “${words}” …` : `Add a new ${link.noun} …`}
+                quiet
+              />
+            )}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   )
 }
+
+const stay = (event: Event) => event.preventDefault()
 
 /** The only record found, or the only one that goes by just these words. */
 function meantBy(typed: string, found: readonly LinkOption[]): LinkOption | undefined {

@@ -59,7 +59,12 @@ export function LineControl(props: ControlProps) {
 
 export function PassageControl(props: ControlProps) {
   return (
-    <PassageBox {...box(props)} rows={props.compact ? 1 : 3} onChange={(event) => props.onText(event.target.value)} />
+    <PassageBox
+      {...box(props)}
+      rows={props.compact ? 1 : 3}
+      style={props.tall ? { minHeight: `${props.tall * 1.5 + 0.875}em`, maxHeight: 'none' } : undefined}
+      onChange={(event) => props.onText(event.target.value)}
+    />
   )
 }
 

@@ -73,23 +73,44 @@ interface LabelledProps {
   readonly problem?: string | undefined
   readonly must?: boolean
   readonly className?: string
+  /** Where the label stands; above where nothing is said. */
+  readonly labelled?: 'beside' | 'inside' | undefined
   readonly children: ReactNode
 }
 
-/** A control with its label above and, below it, what is wrong or worth knowing. */
-export function Labelled({ label, htmlFor, hint, problem, must, className, children }: LabelledProps) {
+const labelLooks = {
+  above: 'mb-1 block',
+  beside: 'w-[38%] max-w-40 shrink-0 pt-1.5 pr-2 [overflow-wrap:anywhere]',
+  // On the box's upper edge, cut out of it, so that it takes no line of its own and never lies over what is typed.
+  inside: 'absolute -top-2 left-2 z-1 max-w-[calc(100%-1rem)] truncate rounded-sm bg-paper px-1 text-xs leading-4',
+} as const
+
+/** A control with its label and, below it, what is wrong or worth knowing. */
+export function Labelled({ label, htmlFor, hint, problem, must, className, labelled, children }: LabelledProps) {
+  const name = (
+    <label htmlFor={htmlFor} className={classNames('text-[13px] text-ash-6', labelLooks[labelled ?? 'above'])}>
+      {label}
+      {must && (
+        <span className="text-ash-5" title="Must be filled">
+          {' '}
+          *
+        </span>
+      )}
+    </label>
+  )
   return (
-    <div className={classNames('min-w-0', className)}>
-      <label htmlFor={htmlFor} className="mb-1 block text-[13px] text-ash-6">
-        {label}
-        {must && (
-          <span className="text-ash-5" title="Must be filled">
-            {' '}
-            *
-          </span>
-        )}
-      </label>
-      {children}
+    <div className={classNames('min-w-0', labelled === 'inside' && 'relative', className)}>
+      {labelled === 'beside' ? (
+        <div className="flex items-start">
+          {name}
+          <div className="min-w-0 flex-1">{children}</div>
+        </div>
+      ) : (
+        <>
+          {name}
+          {children}
+        </>
+      )}
       {problem ? (
         <p id={`${htmlFor}-note`} role="alert" className="mt-1 text-[13px] text-ember">
           {problem}

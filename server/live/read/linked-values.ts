@@ -9,15 +9,22 @@ import { keyCondition, keyParams } from './rows'
 
 /**
  * The facts that the book's expressions read through a link field, of one record it could lead to, by the
- * way to each. Undefined where there is no such record.
+ * way to each; and `shown`, fields of that record's own. Undefined where there is no such record.
  */
-export async function linkedValues(reads: Reads, linkField: string, ref: string): Promise<Values | undefined> {
+export async function linkedValues(
+  reads: Reads,
+  linkField: string,
+  ref: string,
+  shown: readonly string[] = [],
+): Promise<Values | undefined> {
   const { live } = reads
   const { book } = live
   const target = tableOf(book, linkOf(book, linkField).one)
   const key = keyParams(live, target.id, ref)
   if (!key) return undefined
-  const ways = factsBeyond(book, linkField).map((way) => {
+  const read = factsBeyond(book, linkField)
+  const own = target.fields.filter(({ id }) => shown.includes(id) && !read.some((way) => way.join('/') === id))
+  const ways = [...read, ...own.map(({ id }) => [id])].map((way) => {
     const fact = { kind: 'fact', over: way.slice(0, -1), field: way.at(-1)!, type: { is: 'text' } } as const
     const face = displayOf(book, fieldWith(book, fact.field).field)
     return { name: way.join('/'), face, sql: expressionSql(book, namesOf(live), target.id, fact, 't') }
@@ -29,7 +36,7 @@ export async function linkedValues(reads: Reads, linkField: string, ref: string)
     key,
   )
   if (!row) return undefined
-  const read = (stored: string | number | null | undefined, at: number): Value =>
+  const loaded = (stored: string | number | null | undefined, at: number): Value =>
     stored === null || stored === undefined ? null : kindOf(ways[at]!.face.kind).load(stored)
-  return Object.fromEntries(ways.map((way, at) => [way.name, read(row[at + 1], at)]))
+  return Object.fromEntries(ways.map((way, at) => [way.name, loaded(row[at + 1], at)]))
 }

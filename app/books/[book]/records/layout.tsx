@@ -32,6 +32,7 @@ export default async function RecordsLayout({ children, params }: Props) {
         lists,
         reports,
         templates: stored.book.templates,
+        forms: stored.book.forms,
         letterhead: stored.book.letterhead,
       }}
     >

@@ -17,6 +17,8 @@ import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
 import { owesSave, saveOnceThere } from '../form/own-page'
+import { FormMenu } from '../form/form-menu'
+import { useForms } from '../form/use-form'
 import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
 import { DocumentMenu } from '../documents/document-menu'
 import { outPath } from '../documents/hand-out-of'
@@ -84,6 +86,7 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers, mail
   const [moving, startMoving] = useTransition()
   const [removing, setRemoving] = useState(false)
   const handle = useRef<RecordFormHandle>(null)
+  const { form } = useForms(tableId)
   const list = `${base}/${tableId}`
   const [link, ref, label] = [query.get('link'), query.get('ref'), query.get('label')]
   const begin = useMemo(() => {
@@ -139,15 +142,18 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers, mail
       }
     >
       <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
-        <h1 className="min-w-0 text-[22px] leading-tight break-words">
-          {stored ? (
-            <>
-              {table.name} <span className="font-mono font-normal">{nameOf(stored)}</span>
-            </>
-          ) : (
-            `New ${noun}`
-          )}
-        </h1>
+        <div className="flex min-w-0 flex-wrap items-baseline gap-x-3">
+          <h1 className="min-w-0 text-[22px] leading-tight break-words">
+            {stored ? (
+              <>
+                {table.name} <span className="font-mono font-normal">{nameOf(stored)}</span>
+              </>
+            ) : (
+              `New ${noun}`
+            )}
+          </h1>
+          <FormMenu tableId={tableId} row={stored?.row} />
+        </div>
         <div className="flex flex-wrap gap-2">
           <HandOut tableId={tableId} stored={stored} nameOf={nameOf} isChanged={state.changed} />
           {mayChange && (
@@ -178,6 +184,7 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers, mail
       <RecordForm
         tableId={tableId}
         stored={stored}
+        arranged={form}
         begin={stored ? undefined : begin}
         handle={handle}
         onSaved={onSaved}

@@ -27,12 +27,13 @@ interface Props {
   readonly invalid: boolean
   readonly readOnly: boolean
   readonly compact?: boolean
+  readonly tall?: number | undefined
   /** A name for a control in a grid, which has no label beside it. */
   readonly spoken?: string
 }
 
 /** A field's control tied to the form: its text, its link's records, its file. */
-export function BoundControl({ name, labelName, id, field, invalid, readOnly, compact, spoken }: Props) {
+export function BoundControl({ name, labelName, id, field, invalid, readOnly, compact, tall, spoken }: Props) {
   const { book } = useRecords()
   const { control, setValue } = useFormContext<FormText>()
   const { field: box } = useController({ control, name })
@@ -74,6 +75,7 @@ export function BoundControl({ name, labelName, id, field, invalid, readOnly, co
       invalid={invalid}
       readOnly={readOnly}
       {...(compact && { compact })}
+      {...(tall && { tall })}
       {...(spoken && { name: spoken })}
       {...(link && { link })}
       {...(file && { file })}

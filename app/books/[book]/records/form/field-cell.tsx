@@ -1,8 +1,7 @@
 'use client'
 
-import type { CSSProperties } from 'react'
 import { useController, useFormContext, useFormState } from 'react-hook-form'
-import { type Field, mustHold, type Table } from '@/core/book'
+import { type Field, type FormPart, mustHold, type Table } from '@/core/book'
 import { isDerived } from '@/core/kinds'
 import type { FormText } from '@/core/records'
 import { Labelled } from '@/ui/kit'
@@ -14,7 +13,8 @@ import { useProblem } from './use-problem'
 interface Props {
   readonly table: Table
   readonly field: Field
-  readonly span: number
+  /** How it stands on the form. */
+  readonly part: Extract<FormPart, { kind: 'field' }>
   /** Already in the database. */
   readonly stored: boolean
   readonly readOnly: boolean
@@ -26,38 +26,50 @@ export function FieldCell(props: Props) {
 }
 
 /** What comes by itself: shown where it belongs, never typed. */
-function DerivedCell({ field, span }: Props) {
+function DerivedCell({ field, part }: Props) {
   const text = useDerivedText(field)
   const frozen = useFrozenWords(field)
   const problem = useProblem(`text.${field.id}`)
+  const hint = frozen ?? part.help ?? field.note
   return (
-    <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
-      <Labelled label={field.name} htmlFor={field.id} hint={frozen ?? field.note} problem={problem}>
-        <DerivedBox id={field.id} field={field} text={text} frozen={frozen} invalid={problem !== undefined} />
-      </Labelled>
-    </div>
+    <Labelled
+      label={part.label ?? field.name}
+      labelled={part.labelled}
+      htmlFor={field.id}
+      hint={hint}
+      problem={problem}
+    >
+      <DerivedBox id={field.id} field={field} text={text} frozen={frozen} invalid={problem !== undefined} />
+    </Labelled>
   )
 }
 
-function TypedCell({ table, field, span, stored, readOnly }: Props) {
+function TypedCell({ table, field, part, stored, readOnly }: Props) {
   const { control } = useFormContext<FormText>()
   const { fieldState } = useController({ control, name: `text.${field.id}` })
   const problem = fieldState.error?.message
   const { dirtyFields } = useFormState({ control })
   const isKey = stored && table.key.includes(field.id)
-  const hint = isKey && dirtyFields.text?.[field.id] ? 'What is linked to this record follows.' : field.note
+  const hint =
+    isKey && dirtyFields.text?.[field.id] ? 'What is linked to this record follows.' : (part.help ?? field.note)
   return (
-    <div data-field={field.id} className="col-span-12 md:col-span-(--span)" style={{ '--span': span } as CSSProperties}>
-      <Labelled label={field.name} htmlFor={field.id} hint={hint} problem={problem} must={mustHold(table, field)}>
-        <BoundControl
-          name={`text.${field.id}`}
-          labelName={`labels.${field.id}`}
-          id={field.id}
-          field={field}
-          invalid={problem !== undefined}
-          readOnly={readOnly}
-        />
-      </Labelled>
-    </div>
+    <Labelled
+      label={part.label ?? field.name}
+      labelled={part.labelled}
+      htmlFor={field.id}
+      hint={hint}
+      problem={problem}
+      must={mustHold(table, field)}
+    >
+      <BoundControl
+        name={`text.${field.id}`}
+        labelName={`labels.${field.id}`}
+        id={field.id}
+        field={field}
+        invalid={problem !== undefined}
+        readOnly={readOnly}
+        tall={part.tall}
+      />
+    </Labelled>
   )
 }

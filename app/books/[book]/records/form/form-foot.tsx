@@ -5,9 +5,9 @@ import { DerivedBox } from './derived-box'
 import { useDerivedText, useFrozenWords } from './live-facts'
 import { useProblem } from './use-problem'
 
-/** What the rows come to, one line each at the right, as at the foot of a bill. */
+/** What the rows come to, one line each, as at the foot of a bill. */
 export const FormFoot = ({ fields }: { readonly fields: readonly Field[] }) => (
-  <div className="flex flex-col self-stretch md:w-80 md:self-end md:pr-4">
+  <div className="flex flex-col pr-4 max-md:pr-0">
     {fields.map((field) => (
       <FootLine key={field.id} field={field} />
     ))}

@@ -1,24 +1,24 @@
 'use client'
 
-import { RotateCcw, Trash2 } from 'lucide-react'
-import { type KeyboardEvent } from 'react'
-import { useController, useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
-import { type Book, type Field, mustHold } from '@/core/book'
+import type { CSSProperties, KeyboardEvent } from 'react'
+import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
+import { type Book, type Field, fieldWith, type FormPart, mustHold } from '@/core/book'
 import { displayOf } from '@/core/expressions'
-import { isDerived, isTyped, kindOf, type Now } from '@/core/kinds'
-import { type FormText, type Inset, newRowText, type RowText } from '@/core/records'
+import { rowColumns, rowSum } from '@/core/forms'
+import { isTyped, kindOf, type Now, showValue, type Value } from '@/core/kinds'
+import { type FormText, type Inset, newRowText, readTyped } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
-import { classNames, IconButton, WordButton } from '@/ui/kit'
+import { classNames, WordButton } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import { BoundControl } from './bound-control'
-import { DerivedBox } from './derived-box'
-import { useDerivedText } from './live-facts'
+import { InsetCard, InsetRow, nameOfRow } from './inset-row'
+import { useDerivedRows } from './live-facts'
 import { addId, cellId } from './problems'
-import { useProblem } from './use-problem'
 
 interface Props {
   readonly inset: Inset
+  /** How they stand on the form. */
+  readonly part: Extract<FormPart, { kind: 'rows' }>
   readonly now: Now
   readonly readOnly: boolean
 }
@@ -30,15 +30,16 @@ const widthOf = (book: Book, field: Field) => {
 }
 
 /** The rows that belong to a record, edited in place and saved with it. */
-export function InsetGrid({ inset, now, readOnly }: Props) {
+export function InsetGrid({ inset, part, now, readOnly }: Props) {
   const { book } = useRecords()
   const { control } = useFormContext<FormText>()
   const name = `insets.${inset.link.id}` as const
   // Rows of every inset have one shape; the library wants the name of one list.
   const { fields: rows, append, remove } = useFieldArray({ control, name: name as never, keyName: 'key' })
-  const shown = inset.fields.filter((field) => kindOf(field.kind).control !== 'given')
+  const shown = rowColumns(inset, part)
   const columns = { gridTemplateColumns: [...shown.map((field) => widthOf(book, field)), '36px'].join(' ') }
   const noun = inSentence(inset.table.name)
+  const heading = part.label ?? plural(inset.table.name)
   const full = inset.single && rows.length > 0
   const { errors } = useFormState({ control, name: name as never })
   const lack = (errors.insets?.[inset.link.id] as { root?: { message?: string } } | undefined)?.root?.message
@@ -55,13 +56,13 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
   }
   return (
     <section
-      aria-label={plural(inset.table.name)}
+      aria-label={heading}
       onKeyDown={onKeyDown}
-      className="min-w-fit rounded-lg border border-ash-3"
+      className="min-w-0 overflow-x-auto rounded-lg border border-ash-3"
     >
       <div className="flex min-h-10 items-center justify-between px-4">
         <h2 className="flex items-baseline gap-2.5">
-          {plural(inset.table.name)} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
+          {heading} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
         </h2>
         {!readOnly && !full && (
           <WordButton id={addId(inset.link.id)} data-lacks={lack ? '' : undefined} onClick={add}>
@@ -81,156 +82,122 @@ export function InsetGrid({ inset, now, readOnly }: Props) {
           </p>
         )
       ) : (
-        <div role="table" aria-label={`${counted(rows.length, noun)}`} className="px-2 pb-2">
-          <div role="row" className="grid border-b border-ash-4 text-[13px] text-ash-6" style={columns}>
-            {shown.map((field) => (
-              <span
-                role="columnheader"
-                key={field.id}
-                className={classNames(
-                  'truncate px-2.5 py-1',
-                  kindOf(displayOf(book, field).kind).align === 'end' && 'text-right',
-                )}
-              >
-                {field.name}
-                {mustHold(inset.table, field) && ' *'}
-              </span>
-            ))}
-            <span role="columnheader">
-              <span className="sr-only">Remove</span>
-            </span>
-          </div>
-          {rows.map((row, at) => (
-            <InsetRow
-              key={nameOf(row)}
-              inset={inset}
-              at={at}
-              fields={shown}
-              columns={columns}
-              readOnly={readOnly}
-              onDrop={() => remove(at)}
-            />
-          ))}
-        </div>
+        <Rows {...{ inset, part, shown, columns, readOnly, rows, remove, now }} />
       )}
     </section>
   )
 }
 
-/** The library gives rows new keys whenever the form is filled anew; a row that stays must keep its boxes. */
-function nameOf(row: { readonly key: string }): string {
-  const { mark, ref } = row as Partial<RowText>
-  return mark ?? ref ?? row.key
-}
-
-interface RowProps {
-  readonly inset: Inset
-  readonly at: number
-  readonly fields: readonly Field[]
+interface RowsProps extends Props {
+  readonly shown: readonly Field[]
   readonly columns: { readonly gridTemplateColumns: string }
-  readonly readOnly: boolean
-  readonly onDrop: () => void
+  readonly rows: readonly { readonly key: string }[]
+  readonly remove: (at: number) => void
 }
 
-function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowProps) {
-  const { control, setValue } = useFormContext<FormText>()
-  const path = `insets.${inset.link.id}.${at}` as const
-  const ref = useWatch({ control, name: `${path}.ref` as 'text.x' }) as unknown as string | null
-  const removed = useWatch({ control, name: `${path}.removed` as 'text.x' }) as unknown as boolean
+/** So many rows are in sight, and scroll beyond. */
+const inSight = (rows: number | undefined): CSSProperties | undefined =>
+  rows === undefined ? undefined : { maxHeight: `${rows * 2.5 + 2}rem`, overflowY: 'auto' }
+
+function Rows({ inset, part, shown, columns, readOnly, rows, remove, now }: RowsProps) {
+  const { book } = useRecords()
   const noun = inSentence(inset.table.name)
-  // A stored row stays in sight, struck out, until the record is saved; a new one simply goes.
-  const drop = () =>
-    ref === null ? onDrop() : setValue(`${path}.removed` as 'text.x', true as never, { shouldDirty: true })
+  const row = (at: number) => ({ inset, at, fields: shown, readOnly, onDrop: () => remove(at) })
+  if (part.cards)
+    return (
+      <div className="px-2 pb-2">
+        <div style={part.shown === undefined ? undefined : { maxHeight: `${part.shown * 12}rem`, overflowY: 'auto' }}>
+          <div className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,220px),1fr))] gap-2">
+            {rows.map((one, at) => (
+              <InsetCard key={nameOfRow(one)} {...row(at)} />
+            ))}
+          </div>
+        </div>
+        <Sums inset={inset} part={part} now={now} shown={shown} />
+      </div>
+    )
   return (
-    <div
-      role="row"
-      className={classNames(
-        'grid items-start border-b border-ash-3 py-0.5 last:border-b-0',
-        removed && 'line-through opacity-60',
-      )}
-      style={columns}
-    >
-      {fields.map((field) =>
-        isDerived(field) ? (
-          <DerivedInsetCell key={field.id} inset={inset} at={at} field={field} />
-        ) : (
-          <InsetCell key={field.id} inset={inset} at={at} field={field} readOnly={readOnly || removed} />
-        ),
-      )}
-      <span role="cell" className="flex justify-end py-0.5">
-        {!readOnly &&
-          (removed ? (
-            <IconButton
-              label={`Restore this ${noun}`}
-              onClick={() => setValue(`${path}.removed` as 'text.x', false as never, { shouldDirty: true })}
+    <div role="table" aria-label={counted(rows.length, noun)} className="min-w-fit px-2 pb-2">
+      <div style={inSight(part.shown)}>
+        <div
+          role="row"
+          className="sticky top-0 z-1 grid border-b border-ash-4 bg-paper text-[13px] text-ash-6"
+          style={columns}
+        >
+          {shown.map((field) => (
+            <span
+              role="columnheader"
+              key={field.id}
+              className={classNames(
+                'truncate px-2.5 py-1',
+                kindOf(displayOf(book, field).kind).align === 'end' && 'text-right',
+              )}
             >
-              <RotateCcw size={14} aria-hidden />
-            </IconButton>
-          ) : (
-            <IconButton label={`Remove ${noun} ${at + 1}`} onClick={drop}>
-              <Trash2 size={14} aria-hidden />
-            </IconButton>
+              {field.name}
+              {mustHold(inset.table, field) && ' *'}
+            </span>
           ))}
-      </span>
+          <span role="columnheader">
+            <span className="sr-only">Remove</span>
+          </span>
+        </div>
+        {rows.map((one, at) => (
+          <InsetRow key={nameOfRow(one)} {...row(at)} columns={columns} />
+        ))}
+      </div>
+      <Sums inset={inset} part={part} now={now} shown={shown} columns={columns} />
     </div>
   )
 }
 
-function DerivedInsetCell({ inset, at, field }: { readonly inset: Inset; readonly at: number; readonly field: Field }) {
-  const text = useDerivedText(field, { link: inset.link.id, at })
-  const problem = useProblem(`insets.${inset.link.id}.${at}.text.${field.id}`)
-  const id = cellId(inset.link.id, at, field.id)
-  return (
-    <span role="cell" className="relative min-w-0 focus-within:z-10">
-      <DerivedBox
-        compact
-        id={id}
-        field={field}
-        text={text}
-        spoken={`${field.name}, row ${at + 1}`}
-        invalid={problem !== undefined}
-      />
-      {problem && <CellNote id={id} words={problem} />}
-    </span>
-  )
+interface SumsProps extends Pick<Props, 'inset' | 'part' | 'now'> {
+  readonly shown: readonly Field[]
+  /** Where each column begins; a line for each sum where there are none. */
+  readonly columns?: RowsProps['columns']
 }
 
-const CellNote = ({ id, words }: { readonly id: string; readonly words: string }) => (
-  <span id={`${id}-note`} role="alert" className="block px-2.5 pb-1 text-xs text-ember">
-    {words}
-  </span>
-)
+/** What rows come to as they are typed, each beneath its column; those to be taken out don't count. */
+function Sums(props: SumsProps) {
+  return props.part.sums && props.part.sums.length > 0 ? <SumLine {...props} sums={props.part.sums} /> : null
+}
 
-function InsetCell({
-  inset,
-  at,
-  field,
-  readOnly,
-}: {
-  readonly inset: Inset
-  readonly at: number
-  readonly field: Field
-  readonly readOnly: boolean
-}) {
+function SumLine({ inset, now, shown, columns, sums }: SumsProps & { readonly sums: readonly string[] }) {
+  const { book } = useRecords()
   const { control } = useFormContext<FormText>()
-  const path = `insets.${inset.link.id}.${at}` as const
-  const name = `${path}.text.${field.id}` as const
-  const { fieldState } = useController({ control, name: name as `text.${string}` })
-  const problem = fieldState.error?.message
-  const id = cellId(inset.link.id, at, field.id)
+  const typed = useWatch({ control, name: `insets.${inset.link.id}` as 'insets.x' }) ?? []
+  const derived = useDerivedRows(inset.link.id)
+  const sumOf = (field: Field): string => {
+    const values = typed.map((row, at): Value | undefined => {
+      if (row.removed) return null
+      if (!isTyped(field)) return derived?.[at]?.[field.id]
+      const read = readTyped(book, inset.table, field, row.text[field.id] ?? '', now)
+      return read.ok ? read.value : null
+    })
+    return showValue(rowSum(values), displayOf(book, field), book.look)
+  }
+  const summed = sums.map((id) => fieldWith(book, id).field)
+  if (!columns || summed.some((field) => !shown.includes(field)))
+    return (
+      <p className="flex flex-wrap justify-end gap-x-4 px-2.5 pt-1.5 text-[13px]">
+        {summed.map((field) => (
+          <span key={field.id}>
+            <span className="text-ash-6">{field.name} in all</span> <strong>{sumOf(field)}</strong>
+          </span>
+        ))}
+      </p>
+    )
   return (
-    <span role="cell" className="relative min-w-0 focus-within:z-10">
-      <BoundControl
-        compact
-        name={name}
-        labelName={`${path}.labels.${field.id}`}
-        id={id}
-        field={field}
-        invalid={problem !== undefined}
-        readOnly={readOnly}
-        spoken={`${field.name}, row ${at + 1}`}
-      />
-      {problem && <CellNote id={id} words={problem} />}
-    </span>
+    <div role="row" className="grid border-t border-ash-4 font-semibold" style={columns}>
+      {shown.map((field, at) => (
+        <span
+          role="cell"
+          key={field.id}
+          className={classNames('px-2.5 py-1.5', kindOf(displayOf(book, field).kind).align === 'end' && 'text-right')}
+        >
+          {summed.includes(field) ? sumOf(field) : at === 0 && <span className="font-normal text-ash-6">In all</span>}
+        </span>
+      ))}
+      <span role="cell" />
+    </div>
   )
 }

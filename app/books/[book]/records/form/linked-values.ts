@@ -1,7 +1,8 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import { fieldWith } from '@/core/book'
+import { fieldWith, type FormLines } from '@/core/book'
+import { partsInOrder } from '@/core/forms'
 import type { LinkedValues, Values } from '@/core/records'
 import { useRecords } from '../records-context'
 
@@ -17,8 +18,18 @@ export interface LinkedFacts {
   readonly forget: () => void
 }
 
+/** Fields that a form shows of what a link leads to, by the link's field. */
+export type ShownOfLinked = Readonly<Record<string, readonly string[]>>
+
+/** What a form shows of what its links lead to. */
+export const shownOfLinked = (lines: FormLines): ShownOfLinked =>
+  partsInOrder(lines).reduce<Record<string, string[]>>((shown, part) => {
+    if (part.kind === 'linked') (shown[part.link] ??= []).push(part.field)
+    return shown
+  }, {})
+
 /** Facts of the records that a form's links lead to, fetched once each. */
-export function useLinkedValues(): LinkedFacts {
+export function useLinkedValues(shown: ShownOfLinked): LinkedFacts {
   const { book, base } = useRecords()
   const [linked, setLinked] = useState<ReadonlyMap<string, Values>>(new Map())
   const asked = useRef(new Set<string>())
@@ -30,7 +41,8 @@ export function useLinkedValues(): LinkedFacts {
       byTable.set(table.id, [...(byTable.get(table.id) ?? []), one])
     }
     for (const one of fresh) asked.current.add(one)
-    for (const [table, all] of byTable) void fetchFacts(`${base}/${table}/facts`, all, asked.current, setLinked)
+    for (const [table, all] of byTable)
+      void fetchFacts(`${base}/${table}/facts?${factsQuery(all, shown)}`, all, asked.current, setLinked)
   }
   const forget = () => {
     asked.current.clear()
@@ -39,13 +51,23 @@ export function useLinkedValues(): LinkedFacts {
   return { linked: (field, ref) => linked.get(`${field}~${ref}`), arrived: linked.size, ask, forget }
 }
 
+function factsQuery(all: readonly string[], shown: ShownOfLinked): string {
+  const links = new Set(all.map((one) => one.slice(0, one.indexOf('~'))))
+  return new URLSearchParams([
+    ...all.map((one) => ['of', one]),
+    ...Object.entries(shown).flatMap(([link, fields]) =>
+      links.has(link) ? fields.map((field) => ['also', `${link}~${field}`]) : [],
+    ),
+  ]).toString()
+}
+
 async function fetchFacts(
   address: string,
   all: readonly string[],
   asked: Set<string>,
   setLinked: (change: (before: ReadonlyMap<string, Values>) => ReadonlyMap<string, Values>) => void,
 ) {
-  const answer = await fetch(`${address}?${new URLSearchParams(all.map((one) => ['of', one]))}`).catch(() => undefined)
+  const answer = await fetch(address).catch(() => undefined)
   const found = answer?.ok ? ((await answer.json()) as Record<string, Values | null>) : undefined
   if (!found) {
     await new Promise((later) => setTimeout(later, pauseBeforeAskingAgain))

@@ -12,6 +12,10 @@ import type { LinkedFacts } from './linked-values'
 
 const none: LiveValues = { own: {}, rows: {}, frozen: new Set() }
 const LiveFacts = createContext<LiveValues>(none)
+const LinkedContext = createContext<LinkedFacts | undefined>(undefined)
+
+/** What the records that a form's links lead to say. */
+export const useLinkedFacts = (): LinkedFacts | undefined => use(LinkedContext)
 
 interface Props {
   readonly tableId: string
@@ -30,7 +34,11 @@ const asksMore = (book: Book, tableId: string) =>
 /** Keeps what is derived up with what is typed. A form without anything derived isn't watched. */
 export function LiveFactsOf(props: Props) {
   const { book } = useRecords()
-  return asksMore(book, props.tableId) ? <Watching {...props} /> : props.children
+  return (
+    <LinkedContext value={props.facts}>
+      {asksMore(book, props.tableId) ? <Watching {...props} /> : props.children}
+    </LinkedContext>
+  )
 }
 
 function Watching({ tableId, stored, now, facts, children }: Props) {
@@ -73,6 +81,9 @@ export function useDerivedText(field: Field, row?: { readonly link: string; read
   const shown = showValue(value, face, book.look)
   return shown && face.unit ? `${shown} ${face.unit}` : shown
 }
+
+/** What a derived field of inset rows comes to, row by row. */
+export const useDerivedRows = (link: string) => use(LiveFacts).rows[link]
 
 /** When a derived field stays as it was, in words; undefined while it moves with what it is made from. */
 export function useFrozenWords(field: Field): string | undefined {

@@ -6,6 +6,7 @@ import type { ListRow } from '@/core/records'
 import { inSentence } from '@/core/words'
 import { Button, Dialog } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { useForms } from './use-form'
 import { RecordForm, type RecordFormHandle } from './record-form'
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
 export function NewLinked({ tableId, words, onEnd }: Props) {
   const { book } = useRecords()
   const table = tableOf(book, tableId)
+  const { form } = useForms(tableId)
   const handle = useRef<RecordFormHandle>(null)
   const [busy, setBusy] = useState(false)
   const begin = useMemo(() => {
@@ -42,6 +44,7 @@ export function NewLinked({ tableId, words, onEnd }: Props) {
       <div className="pt-3">
         <RecordForm
           nested
+          arranged={form}
           tableId={tableId}
           stored={undefined}
           begin={begin}

@@ -1,5 +1,6 @@
 import type { FieldErrors, Resolver } from 'react-hook-form'
-import { type Book, tableOf } from '@/core/book'
+import { type Book, type FormLines, tableOf } from '@/core/book'
+import { onForm, partsInOrder, rowColumns } from '@/core/forms'
 import type { Now } from '@/core/kinds'
 import { type FormContext, checkForm, type FormText, formLayout, type Problems } from '@/core/records'
 import { plural, wordProblem } from '@/core/words'
@@ -74,6 +75,27 @@ export function wrongsIn(book: Book, tableId: string, errors: FieldErrors<FormTe
     ...foot.flatMap(ofField),
   ]
 }
+
+/** The boxes that a form has, and the columns of the rows in it: as `placeOf` names them. */
+export function seenIn(book: Book, tableId: string, lines: FormLines): ReadonlySet<string> {
+  const { insets } = formLayout(book, tableId)
+  const parts = partsInOrder(lines)
+  const columns = parts.flatMap((part) => {
+    if (part.kind !== 'rows') return []
+    const inset = insets.find(({ link }) => link.id === part.id)
+    return inset ? rowColumns(inset, part).map(({ id }) => `${inset.link.id} ${id}`) : []
+  })
+  return new Set([...onForm(lines), ...columns])
+}
+
+/** What a wrong is marked at: a field, the rows of a link, or a column of them. */
+export function placeOf({ path }: Pick<Wrong, 'path'>): string {
+  const [list, id = '', , , column] = path.split('.')
+  return list === 'insets' && column !== undefined ? `${id} ${column}` : id
+}
+
+/** Says a wrong that has no box. */
+export const sayUnseen = ({ label, words }: Wrong): string => `${label}: ${words} It isn’t on this form.`
 
 function lackIn(link: string, label: string, errors: InsetErrors | undefined): Wrong[] {
   const words = errors?.root?.message

@@ -4,19 +4,18 @@ import { Eye, Hourglass, Lock } from 'lucide-react'
 import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
-import { tableOf } from '@/core/book'
-import { type FormText, formLayout, formTextOf } from '@/core/records'
+import type { Form } from '@/core/book'
+import { shownLines } from '@/core/forms'
+import { type FormText, formTextOf } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { officeNow } from '@/app/office-now'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
-import { FieldCell } from './field-cell'
-import { FormFoot } from './form-foot'
-import { InsetGrid } from './inset-grid'
+import { FormLinesOf } from './form-lines'
 import { beginTyping, leaveFocus, takeFocus } from './own-page'
-import { useLinkedValues } from './linked-values'
+import { shownOfLinked, useLinkedValues } from './linked-values'
 import { LiveFactsOf } from './live-facts'
-import { formResolver, type Wrong, wrongsIn } from './problems'
+import { formResolver, placeOf, sayUnseen, seenIn, type Wrong, wrongsIn } from './problems'
 import { repeatValue } from './repeat-last'
 import { SavingQuestion } from './saving-question'
 import { useMending } from './use-mending'
@@ -45,18 +44,35 @@ interface Props {
   readonly nested?: boolean
   readonly onState?: (state: FormState) => void
   readonly head?: ReactNode
+  /** The form that was arranged; as the program lays it out where there is none. */
+  readonly arranged?: Form | undefined
 }
 
 /** The form of one record with the rows inset in it, checked while typing and saved as one. */
-export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nested = false, onState, head }: Props) {
+export function RecordForm({
+  tableId,
+  stored: given,
+  onSaved,
+  handle,
+  begin,
+  nested = false,
+  onState,
+  head,
+  arranged,
+}: Props) {
   const { id, book, mayChange } = useRecords()
   const [now] = useState(officeNow)
-  const layout = useMemo(() => formLayout(book, tableId), [book, tableId])
+  const lines = shownLines(book, tableId, arranged)
   // What somebody else saved meanwhile is what goes on from here, once it was chosen from.
   const [meanwhile, setMeanwhile] = useState<{ readonly before: LiveRecord | undefined; readonly theirs: LiveRecord }>()
   const stored = meanwhile && meanwhile.before === given ? meanwhile.theirs : given
-  const start = useMemo(() => begun(formTextOf(book, tableId, stored, now), begin), [book, tableId, stored, now, begin])
-  const linkedFacts = useLinkedValues()
+  const starts = stored ? undefined : arranged?.starts
+  const start = useMemo(
+    () =>
+      begun(begun(formTextOf(book, tableId, stored, now), starts && { text: starts, labels: {}, insets: {} }), begin),
+    [book, tableId, stored, now, starts, begin],
+  )
+  const linkedFacts = useLinkedValues(shownOfLinked(lines))
   const around = { stored, linked: linkedFacts.linked }
   const form = useForm<FormText>({
     defaultValues: structuredClone<FormText>(start),
@@ -86,7 +102,13 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
   // Read here, because the form library only keeps up what a component reads while it draws.
   const { isDirty, errors } = form.formState
   const marked = wrongsIn(book, tableId, errors)
-  const wrongs = [...whole.map((words): Wrong => ({ box: wholeBox, path: 'text.', label: '', words })), ...marked]
+  // What isn't on this form can't be marked there; it is said of the whole.
+  const seen = seenIn(book, tableId, lines)
+  const said = [...whole, ...marked.filter((wrong) => !seen.has(placeOf(wrong))).map(sayUnseen)]
+  const wrongs = [
+    ...said.map((words): Wrong => ({ box: wholeBox, path: 'text.', label: '', words })),
+    ...marked.filter((wrong) => seen.has(placeOf(wrong))),
+  ]
   const told = JSON.stringify(wrongs)
   useMending(form, marked)
   useEffect(
@@ -139,7 +161,7 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
             This record is saved as soon as that is done.
           </p>
         )}
-        {whole.length > 0 && (
+        {said.length > 0 && (
           <div
             id={wholeBox}
             data-whole
@@ -147,30 +169,19 @@ export function RecordForm({ tableId, stored: given, onSaved, handle, begin, nes
             tabIndex={-1}
             className="rounded-md border border-ember bg-ember-tint px-3 py-2"
           >
-            {whole.map((words) => (
+            {said.map((words) => (
               <p key={words}>{words}</p>
             ))}
           </div>
         )}
         <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={linkedFacts}>
-          {layout.rows.map((row) => (
-            <div key={row[0]!.field.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
-              {row.map(({ field, span }) => (
-                <FieldCell
-                  key={field.id}
-                  table={tableOf(book, tableId)}
-                  field={field}
-                  span={span}
-                  stored={stored !== undefined}
-                  readOnly={!mayChange || isClosed(field.id)}
-                />
-              ))}
-            </div>
-          ))}
-          {layout.insets.map((inset) => (
-            <InsetGrid key={inset.link.id} inset={inset} now={now} readOnly={!mayChange || isClosed()} />
-          ))}
-          {layout.foot.length > 0 && <FormFoot fields={layout.foot} />}
+          <FormLinesOf
+            lines={lines}
+            at={{
+              ...{ tableId, now, stored: stored !== undefined },
+              isClosed: (field) => !mayChange || isClosed(field),
+            }}
+          />
         </LiveFactsOf>
       </form>
       {saving.question && (

@@ -1,0 +1,149 @@
+'use client'
+
+import { ChevronRight } from 'lucide-react'
+import { type ComponentType, type CSSProperties, type ReactNode, useState } from 'react'
+import { fieldOf, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
+import type { Now } from '@/core/kinds'
+import { formLayout } from '@/core/records'
+import { classNames } from '@/ui/kit'
+import { useRecords } from '../records-context'
+import { FieldCell } from './field-cell'
+import { FormFoot } from './form-foot'
+import { InsetGrid } from './inset-grid'
+import { LinkedCell } from './linked-cell'
+
+/** What stands around a part: its place in its line, and where a form is arranged, the handles for that. */
+export type PartFrame = ComponentType<{
+  readonly part: FormPart
+  readonly style: CSSProperties
+  readonly className: string
+  readonly children: ReactNode
+}>
+
+/** What all parts of a form share. */
+export interface FormAt {
+  readonly tableId: string
+  readonly now: Now
+  /** Already in the database. */
+  readonly stored: boolean
+  /** Whether a box, or the rows where none is named, may not be changed. */
+  readonly isClosed: (field?: string) => boolean
+  /** Groups that are folded elsewhere stand open here. */
+  readonly unfolded?: boolean
+  readonly Frame?: PartFrame
+}
+
+/** The lines of a form, each of parts on twelve columns; in a narrow place they flow. */
+export function FormLinesOf({ lines, at }: { readonly lines: FormLines; readonly at: FormAt }) {
+  return (
+    <div className="@container/form flex flex-col gap-4">
+      {lines.map((line) => (
+        <div key={line[0]!.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
+          {placed(line).map(({ part, style }) => (
+            <Framed key={part.id} part={part} style={style} at={at} />
+          ))}
+        </div>
+      ))}
+    </div>
+  )
+}
+
+/** Where each part of a line begins and how wide it is; where there is little room, what little it needs at least. */
+function placed(line: readonly FormPart[]) {
+  let column = 1
+  return line.map((part) => {
+    const from = column + (part.gap ?? 0)
+    column = from + part.span
+    const style = { '--from': from, '--span': part.span, '--flow': Math.max(part.span, 6) } as CSSProperties
+    return { part, style }
+  })
+}
+
+const cellLook =
+  'col-span-12 min-w-0 @min-[20rem]/form:[grid-column:span_var(--flow)] @min-[30rem]/form:[grid-column:var(--from)_/_span_var(--span)]'
+
+const PlainFrame: PartFrame = ({ part, style, className, children }) => (
+  <div data-field={part.id} className={className} style={style}>
+    {children}
+  </div>
+)
+
+function Framed({ part, style, at }: { readonly part: FormPart; readonly style: CSSProperties; readonly at: FormAt }) {
+  const Frame = at.Frame ?? PlainFrame
+  return (
+    <Frame part={part} style={style} className={cellLook}>
+      <Part part={part} at={at} />
+    </Frame>
+  )
+}
+
+function Part({ part, at }: { readonly part: FormPart; readonly at: FormAt }) {
+  const { book } = useRecords()
+  const table = tableOf(book, at.tableId)
+  switch (part.kind) {
+    case 'field':
+      return (
+        <FieldCell
+          table={table}
+          field={fieldOf(table, part.id)}
+          part={part}
+          stored={at.stored}
+          readOnly={at.isClosed(part.id)}
+        />
+      )
+    case 'rows': {
+      const inset = formLayout(book, table.id).insets.find(({ link }) => link.id === part.id)
+      return inset && <InsetGrid inset={inset} part={part} now={at.now} readOnly={at.isClosed()} />
+    }
+    case 'totals':
+      return <FormFoot fields={part.fields.map((id) => fieldOf(table, id))} />
+    case 'linked':
+      return <LinkedCell table={table} part={part} />
+    case 'words':
+      return <Words {...part} />
+    case 'line':
+      return <hr className="my-1 border-ash-4" />
+    case 'group':
+      return <Group group={part} at={at} />
+  }
+}
+
+const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
+  look === 'heading' ? (
+    <h2 className="pt-1 [overflow-wrap:anywhere]">{words}</h2>
+  ) : (
+    <p className={classNames('[overflow-wrap:anywhere] whitespace-pre-line', look === 'small' && 'text-xs text-ash-6')}>
+      {words}
+    </p>
+  )
+
+/** Parts that belong together, under their heading; folded, they stay in the form and keep what is typed. */
+function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }) {
+  const [isOpen, setOpen] = useState(!group.folded)
+  const open = isOpen || at.unfolded === true
+  const heading = group.heading ?? (group.folded ? 'More' : undefined)
+  const id = `${group.id}-parts`
+  return (
+    <section aria-label={heading} className="rounded-lg border border-ash-3 px-3.5 py-3">
+      {group.folded ? (
+        <h2>
+          <button
+            type="button"
+            aria-expanded={open}
+            aria-controls={id}
+            onClick={() => setOpen(!isOpen)}
+            className="flex min-h-7 w-full items-center gap-1.5 rounded-sm text-left"
+          >
+            <ChevronRight size={15} aria-hidden className={classNames('flex-none', open && 'rotate-90')} />
+            {heading}
+          </button>
+        </h2>
+      ) : (
+        heading && <h2 className="pb-2.5">{heading}</h2>
+      )}
+      <div id={id} hidden={!open} className={classNames(group.folded && 'pt-2.5')}>
+        <FormLinesOf lines={group.lines} at={at} />
+      </div>
+    </section>
+  )
+}
