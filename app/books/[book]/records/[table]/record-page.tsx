@@ -11,19 +11,16 @@ import { aOrAn, inSentence } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import type { Mail } from '@/server/post'
 import type { Paper } from '@/server/reports'
-import { Button } from '@/ui/kit'
 import { officeNow } from '@/app/office-now'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
 import { owesSave, saveOnceThere } from '../form/own-page'
-import { FormMenu } from '../form/form-menu'
 import { useForms } from '../form/use-form'
 import { type FormState, RecordForm, type RecordFormHandle } from '../form/record-form'
-import { DocumentMenu } from '../documents/document-menu'
-import { outPath } from '../documents/hand-out-of'
 import { ListRail } from '../lists/list-rail'
 import { useTrail } from '../lists/trail'
+import { RecordHead } from './record-head'
 import { RecordMargin } from './record-margin'
 import { RecordRail } from './record-rail'
 import { RemoveRecord } from './remove-record'
@@ -48,27 +45,6 @@ function Neighbours({ tableId, row }: { readonly tableId: string; readonly row: 
     <ListRail tableId={tableId} current={row?.ref} trail={trail} />
   ) : (
     <RecordRail tableId={tableId} row={row} />
-  )
-}
-
-interface HandOutProps {
-  readonly tableId: string
-  readonly stored: LiveRecord | undefined
-  readonly nameOf: (record: LiveRecord) => string
-  readonly isChanged: boolean
-}
-
-/** The documents that a record has; none before it is saved. */
-function HandOut({ tableId, stored, nameOf, isChanged }: HandOutProps) {
-  const { base } = useRecords()
-  if (!stored) return null
-  const [ref, label] = [stored.row.ref, nameOf(stored)]
-  return (
-    <DocumentMenu
-      table={tableId}
-      path={(document) => outPath(base, { table: tableId, document, ref, label })}
-      note={isChanged ? 'With the values as they were last saved' : undefined}
-    />
   )
 }
 
@@ -141,46 +117,15 @@ export function RecordPage({ tableId, stored: first, copied, lists, papers, mail
         />
       }
     >
-      <div className="mb-4 flex flex-wrap items-start justify-between gap-3">
-        <div className="flex min-w-0 flex-wrap items-baseline gap-x-3">
-          <h1 className="min-w-0 text-[22px] leading-tight break-words">
-            {stored ? (
-              <>
-                {table.name} <span className="font-mono font-normal">{nameOf(stored)}</span>
-              </>
-            ) : (
-              `New ${noun}`
-            )}
-          </h1>
-          <FormMenu tableId={tableId} row={stored?.row} />
-        </div>
-        <div className="flex flex-wrap gap-2">
-          <HandOut tableId={tableId} stored={stored} nameOf={nameOf} isChanged={state.changed} />
-          {mayChange && (
-            <>
-              {stored && <Button onClick={() => setRemoving(true)}>Remove</Button>}
-              {stored && (
-                <Button onClick={() => router.push(`${list}/new?copy=${encodeURIComponent(stored.row.ref)}`)}>
-                  Copy
-                </Button>
-              )}
-              {stored && (
-                <Button onClick={() => router.push(`${list}/new`)} keys="Alt N">
-                  New
-                </Button>
-              )}
-              <Button
-                look="main"
-                keys="Ctrl S"
-                disabled={state.busy || moving || (stored !== undefined && !state.changed)}
-                onClick={() => void handle.current?.save()}
-              >
-                {state.busy ? 'Saving …' : stored && !state.changed ? 'Saved' : 'Save'}
-              </Button>
-            </>
-          )}
-        </div>
-      </div>
+      <RecordHead
+        tableId={tableId}
+        stored={stored}
+        nameOf={nameOf}
+        state={state}
+        moving={moving}
+        onRemove={() => setRemoving(true)}
+        onSave={() => void handle.current?.save()}
+      />
       <RecordForm
         tableId={tableId}
         stored={stored}
