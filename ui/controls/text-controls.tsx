@@ -172,7 +172,7 @@ export function MarkControl(props: ControlProps) {
   if (scale > 7 || props.compact) return <NumberControl {...props} />
   const marks = Array.from({ length: scale }, (_, at) => String(at + 1))
   return (
-    <span id={props.id} role="radiogroup" aria-label={props.name ?? props.field.name} className="flex gap-1">
+    <span id={props.id} role="radiogroup" aria-label={props.name ?? props.field.name} className="flex flex-wrap gap-1">
       {marks.map((mark) => (
         <button
           key={mark}
@@ -193,7 +193,7 @@ export function MarkControl(props: ControlProps) {
             ;(event.currentTarget.parentElement?.children[Number(next) - 1] as HTMLElement | undefined)?.focus()
           }}
           className={classNames(
-            'min-h-8 min-w-8 flex-1 rounded-md border',
+            'min-h-8 min-w-7 flex-1 rounded-md border',
             props.text === mark
               ? 'border-spruce bg-spruce font-bold text-on-spruce'
               : 'border-ash-4 bg-paper hover:bg-ash-2',

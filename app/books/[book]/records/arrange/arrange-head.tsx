@@ -4,7 +4,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { tableOf } from '@/core/book'
 import { usualLines } from '@/core/forms'
-import { inSentence } from '@/core/words'
+import { inSentence, plural } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button, buttonLook, IconButton, Tag } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -30,7 +30,7 @@ export function ArrangeHead({ draft, tableId, stored, onDrop }: Props) {
           {form.name.trim() || 'Without a name'}
         </h1>
         <span className="text-[13px] text-ash-6">
-          for {noun}, shown with {stored ? stored.row.label || stored.row.ref : 'examples'}
+          for {plural(noun)}, shown with {stored ? stored.row.label || stored.row.ref : 'examples'}
         </span>
         {isChanged && <Tag look="brass">{before ? 'changed' : 'not kept yet'}</Tag>}
       </div>

@@ -24,6 +24,10 @@ export function FormChoices({ form, onChange }: Props) {
   }
   return (
     <div className="flex flex-col gap-3 text-[13px]">
+      <p className="text-ash-6">
+        Press a part of the form to choose it. Drag it, or move it with the arrow keys; with Shift they make it wider or
+        narrower.
+      </p>
       <Labelled label="Name" htmlFor="form-name">
         <TextBox
           id="form-name"
@@ -32,7 +36,7 @@ export function FormChoices({ form, onChange }: Props) {
           onChange={(event) => onChange({ name: event.target.value })}
         />
       </Labelled>
-      <fieldset>
+      <fieldset className="flex flex-col items-start">
         <legend className="pb-1 text-ash-6">For</legend>
         {formRoles.map((role) => (
           <TickBox

@@ -1,6 +1,7 @@
 'use client'
 
 import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { GripHorizontal } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
 import { formColumns, type FormPart } from '@/core/book'
 import { type Direction, movePart, partNameOf, type Side, widenPart } from '@/core/forms'
@@ -19,11 +20,11 @@ const arrows: Readonly<Record<string, Direction>> = {
 
 /** Where something would come to lie, as a bar on that side of the part. */
 const bars: Readonly<Record<Side, string>> = {
-  before: 'before:inset-y-0 before:-left-2 before:w-1',
-  after: 'before:inset-y-0 before:-right-2 before:w-1',
-  above: 'before:inset-x-0 before:-top-2.5 before:h-1',
-  below: 'before:inset-x-0 before:-bottom-2.5 before:h-1',
-  into: 'before:inset-1 before:border-2 before:border-dashed before:border-spruce before:bg-transparent',
+  before: 'before:inset-y-0 before:-left-2 before:w-1 before:rounded-full',
+  after: 'before:inset-y-0 before:-right-2 before:w-1 before:rounded-full',
+  above: 'before:inset-x-0 before:-top-2.5 before:h-1 before:rounded-full',
+  below: 'before:inset-x-0 before:-bottom-2.5 before:h-1 before:rounded-full',
+  into: 'before:inset-0 before:rounded-lg before:border-2 before:border-dashed before:border-spruce before:bg-transparent',
 }
 
 /** A part of a form that is arranged: pressed to choose it, dragged, moved and made wider by keys. */
@@ -39,17 +40,18 @@ export const PartFrame: Frame = ({ part, style, className, children }) => {
       className={classNames(
         className,
         'relative rounded-md',
-        isOver && 'before:pointer-events-none before:absolute before:z-20 before:rounded-full before:bg-spruce',
+        isOver && 'before:pointer-events-none before:absolute before:z-20 before:bg-spruce',
         isOver && bars[over.side],
       )}
     >
       {part.kind === 'group' ? (
         <>
-          <Handle part={part} look="relative mb-1 flex min-h-7 w-full items-center px-2 text-left text-[13px]" words />
+          <Handle
+            part={part}
+            look="relative mb-1 flex min-h-7 w-full items-center px-2 text-left text-[13px] text-ash-6"
+            words
+          />
           {children}
-          {part.lines.length === 0 && (
-            <p className="px-3.5 pt-1 pb-2 text-[13px] text-ash-6">Nothing in it yet. Drag something here.</p>
-          )}
         </>
       ) : (
         <>
@@ -106,7 +108,7 @@ function Handle({ part, look, words }: { readonly part: FormPart; readonly look:
     >
       {words && (
         <>
-          <span className="pr-1.5 text-ash-6">Group</span> {part.kind === 'group' && part.heading}
+          <GripHorizontal size={14} aria-hidden className="mr-1.5 text-ash-5" /> Group
         </>
       )}
     </button>

@@ -75,7 +75,7 @@ export function RowsChoices({ tableId, part, put }: PartProps<Extract<FormPart, 
         onPlace={place}
       />
       {summable.length > 0 && (
-        <fieldset>
+        <fieldset className="flex flex-col items-start">
           <legend className="pb-1 text-ash-6">In all, beneath them</legend>
           {summable.map((field) => (
             <TickBox

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
-import { type Book, type Form, type FormLines, freeName } from '@/core/book'
+import { type Book, type Form, type FormLines, freeName, tableOf } from '@/core/book'
 import { onForm, shownLines, usualLines } from '@/core/forms'
 import { formLayout } from '@/core/records'
 import { sameJson, wordProblem } from '@/core/words'
@@ -62,7 +62,7 @@ export function useFormDraft({ tableId, kept, stored }: FormWish) {
 /** A form to begin with: the first one as the program lays it out, or another beside those that there are. */
 function newForm(book: Book, tableId: string): Form {
   const others = book.forms.filter((form) => form.table === tableId)
-  const name = freeName(others.length === 0 ? 'Form' : 'Another form', others)
+  const name = freeName(`${tableOf(book, tableId).name} form`, others)
   return { id: freshId(), table: tableId, name, lines: usualLines(book, tableId), without: [] }
 }
 

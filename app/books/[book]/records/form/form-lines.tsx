@@ -121,6 +121,7 @@ const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
 function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }) {
   const [isOpen, setOpen] = useState(!group.folded)
   const open = isOpen || at.unfolded === true
+  if (group.lines.length === 0 && !at.Frame) return null
   const heading = group.heading ?? (group.folded ? 'More' : undefined)
   const id = `${group.id}-parts`
   return (
@@ -142,7 +143,11 @@ function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }
         heading && <h2 className="pb-2.5">{heading}</h2>
       )}
       <div id={id} hidden={!open} className={classNames(group.folded && 'pt-2.5')}>
-        <FormLinesOf lines={group.lines} at={at} />
+        {group.lines.length > 0 ? (
+          <FormLinesOf lines={group.lines} at={at} />
+        ) : (
+          at.Frame && <p className="text-[13px] text-ash-6">Nothing in it yet. Drag something here.</p>
+        )}
       </div>
     </section>
   )
