@@ -21,6 +21,7 @@ const rooms = [
   'sql',
   'opening',
   'records',
+  'forms',
   'made-up',
   'lists',
   'reports',

@@ -1,4 +1,5 @@
 import { formColumns, type FormPart } from '../book'
+import { nth } from '../words'
 
 type Sized = Pick<FormPart, 'span' | 'gap'>
 
@@ -35,13 +36,15 @@ export function fitted<Part extends FormPart>(line: readonly Part[]): readonly P
   for (let over = columnsOf(parts) - formColumns; over > 0; over--) {
     const gapped = parts.findLastIndex(({ gap }) => gap !== undefined)
     if (gapped >= 0) {
-      parts[gapped] = withGap(parts[gapped]!, parts[gapped]!.gap! - 1)
+      const part = nth(parts, gapped)
+      parts[gapped] = withGap(part, (part.gap ?? 0) - 1)
       continue
     }
     const spare = parts.map(({ kind, span }) => (span > leastSpan[kind] ? span : 0))
     const widest = spare.indexOf(Math.max(...spare))
     if (spare[widest] === 0) throw new Error('Expected parts that have room beside each other.')
-    parts[widest] = { ...parts[widest]!, span: parts[widest]!.span - 1 }
+    const part = nth(parts, widest)
+    parts[widest] = { ...part, span: part.span - 1 }
   }
   return parts
 }

@@ -1,4 +1,5 @@
 import { formColumns, type FormGroup, type FormLines, type FormPart } from '../book'
+import { nth } from '../words'
 import { columnsOf, leastSpan, withGap } from './line-room'
 import { findPart, linesWithin, placePart, withLines } from './place-part'
 
@@ -28,7 +29,7 @@ function along(lines: FormLines, id: string, by: 1 | -1): FormLines {
 }
 
 function shifted(line: readonly FormPart[], at: number, by: 1 | -1): readonly FormPart[] {
-  const part = line[at]!
+  const part = nth(line, at)
   const next = line[at + 1]
   const free = by > 0 ? (next ? (next.gap ?? 0) : formColumns - columnsOf(line)) : (part.gap ?? 0)
   const changed = [...line]
@@ -56,7 +57,7 @@ function across(lines: FormLines, id: string, by: 1 | -1): FormLines {
   const { part, group, line } = found
   const all = linesWithin(lines, group?.id)
   const place = { group: group?.id }
-  if (all[line]!.length > 1) return placePart(lines, id, { ...place, line: by > 0 ? line + 1 : line })
+  if (nth(all, line).length > 1) return placePart(lines, id, { ...place, line: by > 0 ? line + 1 : line })
   const beyond = all[line + by]
   if (!beyond) return group ? leaveGroup(lines, id, group, by) : lines
   const inner = part.kind === 'group' ? undefined : groupUnder(beyond, part)
@@ -67,8 +68,8 @@ function across(lines: FormLines, id: string, by: 1 | -1): FormLines {
 }
 
 function leaveGroup(lines: FormLines, id: string, group: FormGroup, by: 1 | -1): FormLines {
-  const line = findPart(lines, group.id)!.line
-  return placePart(lines, id, { line: by > 0 ? line + 1 : line })
+  const found = findPart(lines, group.id)
+  return found ? placePart(lines, id, { line: by > 0 ? found.line + 1 : found.line }) : lines
 }
 
 /** The group in a line over the column where a part begins. */
@@ -94,7 +95,7 @@ export function widenPart(lines: FormLines, id: string, by: number): FormLines {
 function widened(line: readonly FormPart[], at: number, by: number): readonly FormPart[] {
   const changed = [...line]
   for (let left = Math.abs(by); left > 0; left--) {
-    const part = changed[at]!
+    const part = nth(changed, at)
     if (by < 0) {
       if (part.span <= leastSpan[part.kind]) break
       changed[at] = { ...part, span: part.span - 1 }

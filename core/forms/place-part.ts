@@ -1,4 +1,5 @@
 import { formColumns, type FormGroup, type FormLines, type FormPart, type PlainPart } from '../book'
+import { nth } from '../words'
 import { canShare, fitted, leastSpan, withGap } from './line-room'
 
 /** Where a part goes: into a line at a place in it, or into a line of its own before that one. */
@@ -27,7 +28,7 @@ export function findPart(lines: FormLines, id: string): FoundPart | undefined {
       if (part.kind !== 'group') continue
       for (const [inner, within] of part.lines.entries()) {
         const place = within.findIndex((one) => one.id === id)
-        if (place >= 0) return { part: within[place]!, group: part, line: inner, at: place }
+        if (place >= 0) return { part: nth(within, place), group: part, line: inner, at: place }
       }
     }
   return undefined
@@ -96,7 +97,7 @@ export function placePart(lines: FormLines, id: string, spot: Spot): FormLines {
   const into = groupsIn(lines).find((group) => group.id === spot.group)
   const part = withGap(scaled(found.part, found.group, into), 0)
   if (found.group?.id !== into?.id) return putIn(takeOut(lines, id), part, spot)
-  const isAlone = linesWithin(lines, into?.id)[found.line]!.length === 1
+  const isAlone = nth(linesWithin(lines, into?.id), found.line).length === 1
   // Alone in its line, it stays there.
   if (isAlone && spot.line === found.line) return lines
   return putIn(takeOut(lines, id), part, spotWithout(spot, found, isAlone))

@@ -5,6 +5,7 @@ import { DesignWriter } from '../design'
 import { emberlyDerived } from './derived'
 import { emberlyLists } from './lists'
 import { emberlyDocuments } from './documents'
+import { emberlyForms } from './forms'
 import { emberlyReports } from './reports'
 import { emberlyRules } from './rules'
 import { emberlyNeeds, emberlySames } from './needs'
@@ -21,6 +22,7 @@ export function emberlyDesign(): { readonly edits: readonly Edit[]; readonly boo
   emberlyLists(design)
   emberlyReports(design)
   emberlyDocuments(design)
+  emberlyForms(design)
   design.needs(emberlyNeeds)
   for (const [word, table] of emberlySames) design.same(word, table)
   // Whatever pairs are left have no direct link: the office went through them all.

@@ -122,8 +122,8 @@ const views: readonly View[] = [
     words: 'The same in numbers',
     first: async (browser) => void (await browser.see('canvas')),
   },
-  { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work lines' },
-  { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work lines', theme: 'dark' },
+  { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work done' },
+  { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work done', theme: 'dark' },
   { name: 'people', path: '/office/people', words: 'Who may use this book' },
 ]
 

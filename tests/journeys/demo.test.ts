@@ -48,7 +48,7 @@ test('staff see Records alone, find a visit among thousands and sort by any colu
 
 test('a visit is changed in place, refused in words, put right and saved with its rows', async () => {
   await clerk.go(`${emberly}/records/visit/record/V-00418`)
-  await clerk.read('Visit appliances')
+  await clerk.read('Appliances seen')
   expect(await faults(clerk)).toEqual([])
   await clerk.fill('Ladder height', '15.2')
   await clerk.type(Key.TAB)
@@ -58,7 +58,7 @@ test('a visit is changed in place, refused in words, put right and saved with it
   expect(await clerk.focused()).toMatch(/^Ladder height/)
   await clerk.fill('Ladder height', '7.5')
   await clerk.press('Add work line')
-  const row = (await clerk.driver.findElements({ css: 'section[aria-label="Work lines"] [role="row"]' })).length - 1
+  const row = (await clerk.driver.findElements({ css: 'section[aria-label="Work done"] [role="row"]' })).length - 1
   // Typed faster than the answer comes: Enter takes what the letters lead to.
   await clerk.type('Smoke', Key.ENTER)
   await holds(clerk, `Service item, row ${row}`, 'Smoke test')
@@ -71,7 +71,7 @@ test('a visit is changed in place, refused in words, put right and saved with it
 
 test('the keyboard goes to the next record, the previous one, a new one, and repeats a value', async () => {
   await clerk.go(`${emberly}/records/visit/record/V-00418`)
-  await clerk.read('Visit appliances')
+  await clerk.read('Appliances seen')
   await clerk.type(Key.chord(Key.ALT, Key.ARROW_DOWN))
   await clerk.read('V-00417')
   await clerk.driver.wait(async () => (await clerk.path()).endsWith('V-00417'), patience)

@@ -59,7 +59,7 @@ test('the office arranges its form by the keyboard, and records are typed in it'
   await browser.press('Arrange the form')
   await browser.read('not kept yet')
   const before = await lines()
-  expect(before.slice(0, 2)).toEqual(['Issued on + State + Customer', 'Bill lines'])
+  expect(before[0]).toBe('Customer + Issued on + State')
   // The state goes into a line of its own, is made wider, and everything can be taken back.
   await focusOn('State')
   await browser.type(Key.ARROW_DOWN)
@@ -90,7 +90,7 @@ test('the office arranges its form by the keyboard, and records are typed in it'
   await browser.fill('Billed on', '3/4/2027')
   await browser.fill('Customer', 'Mill')
   await browser.type(Key.ENTER)
-  await browser.read('Otterby')
+  await browser.read(/Otterby[^]*Otterby/)
   await keep()
   await browser.read('Saved as ')
   expect(await faults(browser)).toEqual([])

@@ -16,16 +16,9 @@ import {
 import { kindOf } from '@/core/kinds'
 import { Button, ChoiceBox, IconButton, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import type { Arranging } from './arranging'
+import { Counted } from './counted'
+import type { PartProps } from './part-props'
 import { RowsChoices } from './rows-choices'
-
-export interface PartProps<Part extends FormPart = FormPart> extends Pick<
-  Arranging,
-  'tableId' | 'lines' | 'change' | 'leaveOut'
-> {
-  readonly part: Part
-  readonly put: (to: Partial<Part>) => void
-}
 
 /** The choices of the part that is chosen. */
 export function PartChoices(props: Omit<PartProps, 'put'>) {
@@ -231,25 +224,3 @@ function InGroup({ part, lines, change, tableId }: PartProps) {
     </Labelled>
   )
 }
-
-interface CountedProps {
-  readonly label: string
-  readonly value: number
-  readonly least: number
-  readonly most: number
-  readonly onChange: (value: number) => void
-}
-
-/** A small number, one more or one less at a press. */
-export const Counted = ({ label, value, least, most, onChange }: CountedProps) => (
-  <div className="flex flex-wrap items-center gap-1.5">
-    <span className="text-ash-6">{label}</span>
-    <IconButton label={`${label}: one less`} disabled={value <= least} onClick={() => onChange(value - 1)}>
-      <Minus size={14} aria-hidden />
-    </IconButton>
-    <span>{value === 0 ? 'as usual' : value}</span>
-    <IconButton label={`${label}: one more`} disabled={value >= most} onClick={() => onChange(value + 1)}>
-      <Plus size={14} aria-hidden />
-    </IconButton>
-  </div>
-)

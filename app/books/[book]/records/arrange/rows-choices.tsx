@@ -7,7 +7,8 @@ import { formLayout } from '@/core/records'
 import { plural } from '@/core/words'
 import { Labelled, OrderedTicks, Segments, TextBox, TickBox } from '@/ui/kit'
 import { useRecords } from '../records-context'
-import { Counted, type PartProps } from './part-choices'
+import { Counted } from './counted'
+import type { PartProps } from './part-props'
 
 /** Which columns inset rows have, how many are in sight, and what they come to beneath. */
 export function RowsChoices({ tableId, part, put }: PartProps<Extract<FormPart, { kind: 'rows' }>>) {

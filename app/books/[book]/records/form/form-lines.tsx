@@ -5,6 +5,7 @@ import { type ComponentType, type CSSProperties, type ReactNode, useState } from
 import { fieldOf, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
 import type { Now } from '@/core/kinds'
 import { formLayout } from '@/core/records'
+import { nth } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { FieldCell } from './field-cell'
@@ -38,7 +39,7 @@ export function FormLinesOf({ lines, at }: { readonly lines: FormLines; readonly
   return (
     <div className="@container/form flex flex-col gap-4">
       {lines.map((line) => (
-        <div key={line[0]!.id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
+        <div key={nth(line, 0).id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
           {placed(line).map(({ part, style }) => (
             <Framed key={part.id} part={part} style={style} at={at} />
           ))}
