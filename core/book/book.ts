@@ -1,6 +1,7 @@
 import * as z from 'zod'
 import type { Json } from '../words'
 import { Form } from './form'
+import { FormLook } from './form-look'
 import { limits } from './limits'
 import { List } from './list'
 import { Letterhead, Report } from './report'
@@ -205,6 +206,7 @@ export const Book = z.strictObject({
   reports: z.array(Report).readonly().default([]),
   templates: z.array(Template).readonly().default([]),
   forms: z.array(Form).readonly().default([]),
+  formLook: FormLook.readonly().optional(),
   letterhead: Letterhead.readonly().optional(),
 })
 export type Book = Readonly<z.infer<typeof Book>>

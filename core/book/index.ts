@@ -32,6 +32,7 @@ export {
   type Way,
 } from './list'
 export { Form, formColumns, type FormGroup, type FormLines, type FormPart, formRoles, type PlainPart } from './form'
+export { coloursOf, FormLook, lookFaults, readableLook } from './form-look'
 export { contrastOnPaper, darkEnough, leastContrast } from './paper-colour'
 export { Letterhead, type Paper, type PaperName, Picture, Report } from './report'
 export {

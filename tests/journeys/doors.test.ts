@@ -125,7 +125,7 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
 
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
-  if (/\/(workshop|office)(\/|$)|\/arrange$/.test(path)) return 'administrator'
+  if (/\/(workshop|office)(\/|$)|\/(arrange|look)$/.test(path)) return 'administrator'
   return /(?<!\/(?:lists|reports))\/new$|\/records\/(files|pictures)$|\/documents\/(mail$|post)/.test(path)
     ? 'staff'
     : 'reader'
@@ -191,6 +191,7 @@ const actionRoles: Record<string, Role> = {
   dropDocument: 'staff',
   keepForm: 'administrator',
   dropForm: 'administrator',
+  changeFormLook: 'administrator',
   handOutDocument: 'staff',
   putInto: 'reader',
   takeFrom: 'reader',

@@ -125,7 +125,7 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await keep()
   await browser.read('The form is kept.')
   await browser.go(`${records}/bill/new`)
-  await browser.press('Our bill')
+  await browser.press('Form: Our bill')
   await browser.press('Without a day')
   await browser.press('Add bill line')
   await browser.fill('Quantity, row 1', '2')
@@ -146,13 +146,42 @@ test('a form for one role is not another’s, and whoever has several chooses', 
   await keep()
   await browser.read('The form is kept.')
   await browser.go(`${records}/bill/new`)
-  await browser.press('Without a day')
+  await browser.press('Form: Without a day')
   await browser.press('At the telephone')
   await browser.holds('State', 'sent')
-  await browser.press('At the telephone')
+  await browser.press('Form: At the telephone')
   await browser.press('Arrange this form')
   await browser.press('Remove')
   await browser.press('Remove it')
   await browser.go(`${records}/bill/new`)
   await browser.read('Our bill')
+})
+
+test('one look for all forms is seen on several in both themes; what can’t be read is mended', async () => {
+  await browser.go(`${records}/look`)
+  await browser.read('How forms look')
+  const paint = (label: string, colour: string) =>
+    browser.driver.executeScript(
+      `const box = [...document.querySelectorAll('input[type=color]')].find((e) => e.labels[0].innerText === arguments[0])
+       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(box, arguments[1])
+       box.dispatchEvent(new Event('input', { bubbles: true }))`,
+      label,
+      colour,
+    )
+  await paint('Colour of headings', '#e0b354')
+  await browser.read('Too pale to be read.')
+  await browser.press('Use it for all forms')
+  await browser.read('too pale')
+  await browser.press('Make it readable')
+  await paint('Ground of groups', '#f3efe2')
+  await browser.answer('Letters', 'large')
+  await browser.answer('Theme it is seen in', 'in the dark')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Use it for all forms')
+  await browser.read('All forms look like this now.')
+  await browser.go(`${records}/bill/record/1`)
+  await browser.read('Who it is for')
+  const ground = 'return getComputedStyle(document.querySelector("#sheet form section")).backgroundColor'
+  expect(await browser.driver.executeScript(ground)).toBe('rgb(243, 239, 226)')
+  expect(await faults(browser)).toEqual([])
 })

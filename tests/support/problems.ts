@@ -272,6 +272,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
     record: 'V-1',
     words: 'A visit that isn’t done has no bill.',
   },
+  'ground-dark': { kind: 'ground-dark' },
   'colour-pale': { kind: 'colour-pale', what: 'words' },
   'tray-full': { kind: 'tray-full', most: 20 },
   'tray-stopped': { kind: 'tray-stopped' },

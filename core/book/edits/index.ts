@@ -18,6 +18,7 @@ import { nameLive } from './live-name'
 import { addList, changeList, removeList } from './lists'
 import { changeLetterhead } from './letterhead'
 import { addReport, changeReport, removeReport } from './reports'
+import { changeFormLook } from './form-look'
 import { addForm, changeForm, removeForm } from './forms'
 import { addTemplate, changeTemplate, removeTemplate } from './templates'
 import { limitLink } from './limit-link'
@@ -75,6 +76,7 @@ const editKinds = {
   removeRemark,
   changeSheet,
   changeLetterhead,
+  changeFormLook,
   addReport,
   changeReport,
   removeReport,

@@ -3,6 +3,7 @@ import type { PartWord } from './part-word'
 
 /** Wrong with an edit to a book. */
 export const editProblems = {
+  'ground-dark': () => 'On this ground the smaller words can’t be read. Take a lighter one.',
   'colour-pale': ({ what }: { readonly what: 'words' | 'lines' }) =>
     `The colour of ${what === 'words' ? 'headings' : 'lines'} is too pale on white paper, in grey above all. Choose a darker one.`,
   gone: (problem: { readonly what: PartWord }) => `That ${problem.what} is no longer in the book.`,

@@ -33,6 +33,7 @@ export default async function RecordsLayout({ children, params }: Props) {
         reports,
         templates: stored.book.templates,
         forms: stored.book.forms,
+        formLook: stored.book.formLook,
         letterhead: stored.book.letterhead,
       }}
     >

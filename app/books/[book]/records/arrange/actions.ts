@@ -2,7 +2,7 @@
 
 import * as z from 'zod'
 import { bookAction } from '@/app/door'
-import { findForm, Form } from '@/core/book'
+import { bookId, findForm, Form, FormLook } from '@/core/book'
 import { fail, ok } from '@/core/words'
 import * as books from '@/server/books'
 
@@ -18,6 +18,18 @@ export const keepForm = bookAction(
     if (!saved.ok) return saved
     const now = findForm(saved.value.book, form.id)
     return now ? ok(now) : fail({ kind: 'gone', what: 'form' })
+  },
+)
+
+/** How all forms look; `before` is how they looked when changing it began. */
+export const changeFormLook = bookAction(
+  'administrator',
+  z.strictObject({ to: FormLook, before: FormLook.optional() }),
+  async (at, { to, before }) => {
+    const saved = await books.editBook(at.db, at.stored.id, at.account.id, { kind: 'changeFormLook', to }, [
+      { id: bookId, key: 'formLook', from: before ?? null },
+    ])
+    return saved.ok ? ok(saved.value.book.formLook ?? null) : saved
   },
 )
 

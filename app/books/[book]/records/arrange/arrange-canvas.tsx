@@ -17,6 +17,7 @@ import type { FormLines } from '@/core/book'
 import { findPart, partNameOf, placePart, type Side, sideAt, spotBeside } from '@/core/forms'
 import type { FormText } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
+import { FormDress } from '../form/form-dress'
 import { FormLinesOf } from '../form/form-lines'
 import { shownOfLinked, useLinkedValues } from '../form/linked-values'
 import { LiveFactsOf } from '../form/live-facts'
@@ -74,13 +75,15 @@ export function ArrangeCanvas({ stored, shown, ...arranging }: Props) {
           }}
         >
           <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={facts}>
-            <FormLinesOf
-              lines={shown}
-              at={{
-                ...{ tableId, now, stored: stored !== undefined, unfolded: true, Frame: PartFrame },
-                isClosed: () => false,
-              }}
-            />
+            <FormDress>
+              <FormLinesOf
+                lines={shown}
+                at={{
+                  ...{ tableId, now, stored: stored !== undefined, unfolded: true, Frame: PartFrame },
+                  isClosed: () => false,
+                }}
+              />
+            </FormDress>
           </LiveFactsOf>
           <DragOverlay dropAnimation={null}>
             {part && (

@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { type Form, formRoles, limits, tableOf } from '@/core/book'
 import { leftOut } from '@/core/forms'
 import { isTyped } from '@/core/kinds'
@@ -16,7 +17,7 @@ interface Props {
 
 /** What a form is called, whom it is for, what a new record starts with on it, and what it costs to leave out what it does. */
 export function FormChoices({ form, onChange }: Props) {
-  const { book } = useRecords()
+  const { book, base } = useRecords()
   const forWhom = form.for ?? formRoles
   const tick = (role: (typeof formRoles)[number], ticked: boolean) => {
     const now = formRoles.filter((one) => (one === role ? ticked : forWhom.includes(one)))
@@ -55,6 +56,9 @@ export function FormChoices({ form, onChange }: Props) {
           {one.cost}
         </Note>
       ))}
+      <Link href={`${base}/look`} className="self-start text-spruce underline underline-offset-2">
+        How all forms look
+      </Link>
     </div>
   )
 }

@@ -37,9 +37,9 @@ export interface FormAt {
 /** The lines of a form, each of parts on twelve columns; in a narrow place they flow. */
 export function FormLinesOf({ lines, at }: { readonly lines: FormLines; readonly at: FormAt }) {
   return (
-    <div className="@container/form flex flex-col gap-4">
+    <div className="@container/form flex flex-col gap-(--form-room,1rem)">
       {lines.map((line) => (
-        <div key={nth(line, 0).id} className="grid grid-cols-12 gap-x-3.5 gap-y-4">
+        <div key={nth(line, 0).id} className="grid grid-cols-12 gap-x-3.5 gap-y-(--form-room,1rem)">
           {placed(line).map(({ part, style }) => (
             <Framed key={part.id} part={part} style={style} at={at} />
           ))}
@@ -111,7 +111,7 @@ function Part({ part, at }: { readonly part: FormPart; readonly at: FormAt }) {
 
 const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
   look === 'heading' ? (
-    <h2 className="pt-1 [overflow-wrap:anywhere]">{words}</h2>
+    <h2 className="pt-1 [overflow-wrap:anywhere] text-(--form-words,inherit)">{words}</h2>
   ) : (
     <p className={classNames('[overflow-wrap:anywhere] whitespace-pre-line', look === 'small' && 'text-xs text-ash-6')}>
       {words}
@@ -126,9 +126,9 @@ function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }
   const heading = group.heading ?? (group.folded ? 'More' : undefined)
   const id = `${group.id}-parts`
   return (
-    <section aria-label={heading} className="rounded-lg border border-ash-3 px-3.5 py-3">
+    <section aria-label={heading} className="rounded-lg border border-ash-3 bg-(--form-ground,transparent) px-3.5 py-3">
       {group.folded ? (
-        <h2>
+        <h2 className="text-(--form-words,inherit)">
           <button
             type="button"
             aria-expanded={open}
@@ -141,7 +141,7 @@ function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }
           </button>
         </h2>
       ) : (
-        heading && <h2 className="pb-2.5">{heading}</h2>
+        heading && <h2 className="pb-2.5 text-(--form-words,inherit)">{heading}</h2>
       )}
       <div id={id} hidden={!open} className={classNames(group.folded && 'pt-2.5')}>
         {group.lines.length > 0 ? (

@@ -49,6 +49,7 @@ export function FormMenu({ tableId, row }: Props) {
           <MenuLine />
           <MenuLink href={arrange(form.id)}>Arrange this form</MenuLink>
           <MenuLink href={arrange('new')}>Another form</MenuLink>
+          <MenuLink href={`${base}/look`}>How all forms look</MenuLink>
         </>
       )}
     </Menu>

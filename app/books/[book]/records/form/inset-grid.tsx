@@ -61,7 +61,7 @@ export function InsetGrid({ inset, part, now, readOnly }: Props) {
       className="min-w-0 overflow-x-auto rounded-lg border border-ash-3"
     >
       <div className="flex min-h-10 items-center justify-between px-4">
-        <h2 className="flex items-baseline gap-2.5">
+        <h2 className="flex items-baseline gap-2.5 text-(--form-words,inherit)">
           {heading} <span className="text-xs font-normal text-ash-6">{rows.length}</span>
         </h2>
         {!readOnly && !full && (

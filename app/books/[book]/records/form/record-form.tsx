@@ -11,6 +11,7 @@ import type { LiveRecord } from '@/server/live'
 import { officeNow } from '@/app/office-now'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
+import { FormDress } from './form-dress'
 import { FormLinesOf } from './form-lines'
 import { beginTyping, leaveFocus, takeFocus } from './own-page'
 import { shownOfLinked, useLinkedValues } from './linked-values'
@@ -175,13 +176,15 @@ export function RecordForm({
           </div>
         )}
         <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={linkedFacts}>
-          <FormLinesOf
-            lines={lines}
-            at={{
-              ...{ tableId, now, stored: stored !== undefined },
-              isClosed: (field) => !mayChange || isClosed(field),
-            }}
-          />
+          <FormDress>
+            <FormLinesOf
+              lines={lines}
+              at={{
+                ...{ tableId, now, stored: stored !== undefined },
+                isClosed: (field) => !mayChange || isClosed(field),
+              }}
+            />
+          </FormDress>
         </LiveFactsOf>
       </form>
       {saving.question && (

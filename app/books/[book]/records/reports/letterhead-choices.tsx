@@ -3,12 +3,12 @@
 import { useRouter } from 'next/navigation'
 import { type FormEvent, useState } from 'react'
 import { answered } from '@/app/answered'
-import type { Picture } from '@/core/book'
+import { contrastOnPaper, darkEnough, leastContrast, type Picture } from '@/core/book'
 import { wordProblem } from '@/core/words'
 import { Button, Labelled, PassageBox, TextBox, WordButton } from '@/ui/kit'
+import { ColourBox } from '../paper/colour-box'
 import { pictureTypes, takePicture } from '../pictures/take-picture'
 import { useRecords } from '../records-context'
-import { ColourBox } from './colour-box'
 import { changeLetterhead } from './actions'
 
 /** What stands on everything that the office prints; administrators alone change it. */
@@ -57,9 +57,11 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
       {(['words', 'lines'] as const).map((what) => (
         <ColourBox
           key={what}
-          what={what}
+          id={`letterhead-colour-${what}`}
+          {...colourWords[what]}
           value={colours[what]}
           onChange={(colour) => setColours({ ...colours, [what]: colour })}
+          fault={paleness(what, colours[what], (colour) => setColours({ ...colours, [what]: colour }))}
         />
       ))}
       <LogoBox logo={logo} onChange={setLogo} onWrong={setWrong} />
@@ -74,6 +76,21 @@ export function LetterheadChoices({ onLaid }: { readonly onLaid: () => void }) {
     </form>
   )
 }
+
+/** As they are printed where nothing is said. */
+const colourWords = {
+  words: { label: 'Colour of headings', usual: '#1d2422' },
+  lines: { label: 'Colour of lines', usual: '#465049' },
+} as const
+
+const paleness = (what: 'words' | 'lines', colour: string | undefined, onMend: (colour: string) => void) =>
+  colour !== undefined && contrastOnPaper(colour) < leastContrast[what]
+    ? {
+        words: 'Too pale on white paper, in grey above all.',
+        mend: 'Make it dark enough',
+        onMend: () => onMend(darkEnough(colour, leastContrast[what])),
+      }
+    : undefined
 
 interface LogoProps {
   readonly logo: Picture | undefined
