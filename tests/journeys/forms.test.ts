@@ -116,7 +116,7 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.read('not kept yet')
   await focusOn('Bill lines')
   await browser.answer('Each row', 'on a card')
-  await browser.press('Quantity')
+  await browser.press('Quantity, in all')
   await focusOn('Issued on')
   await browser.read('No new bill can be saved: Issued on must be filled.')
   await browser.type(Key.DELETE)
@@ -160,6 +160,7 @@ test('a form for one role is not another’s, and whoever has several chooses', 
 test('one look for all forms is seen on several in both themes; what can’t be read is mended', async () => {
   await browser.go(`${records}/look`)
   await browser.read('How forms look')
+  await browser.named('by day')
   const paint = (label: string, colour: string) =>
     browser.driver.executeScript(
       `const box = [...document.querySelectorAll('input[type=color]')].find((e) => e.labels[0].innerText === arguments[0])

@@ -84,6 +84,7 @@ export function RowsChoices({ tableId, part, put }: PartProps<Extract<FormPart, 
               id={`part-sum-${field.id}`}
               checked={sums.includes(field.id)}
               label={field.name}
+              name={`${field.name}, in all`}
               onChange={(ticked) => sum(field.id, ticked)}
             />
           ))}
