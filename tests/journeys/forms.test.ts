@@ -116,7 +116,7 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.read('not kept yet')
   await focusOn('Bill lines')
   await browser.answer('Each row', 'on a card')
-  await browser.press('Quantity, in all')
+  await browser.press('Quantity in all')
   await focusOn('Issued on')
   await browser.read('No new bill can be saved: Issued on must be filled.')
   await browser.type(Key.DELETE)

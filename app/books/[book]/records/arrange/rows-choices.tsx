@@ -83,8 +83,12 @@ export function RowsChoices({ tableId, part, put }: PartProps<Extract<FormPart, 
               key={field.id}
               id={`part-sum-${field.id}`}
               checked={sums.includes(field.id)}
-              label={field.name}
-              name={`${field.name}, in all`}
+              label={
+                <>
+                  {field.name}
+                  <span className="sr-only"> in all</span>
+                </>
+              }
               onChange={(ticked) => sum(field.id, ticked)}
             />
           ))}
