@@ -1,10 +1,8 @@
 import * as z from 'zod'
+import { formColumns, formRoles } from './form-columns'
 import { limits } from './limits'
 
 const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
-
-/** How many columns a line of a form, or of a group in it, has. */
-export const formColumns = 12
 
 const Words = z.string().trim().min(1).max(limits.nameLength)
 
@@ -79,8 +77,6 @@ const Group = z.strictObject({
   lines: linesOf(z.discriminatedUnion('kind', plain)),
 })
 const Part = z.discriminatedUnion('kind', [...plain, Group])
-
-export const formRoles = ['administrator', 'staff', 'reader'] as const
 
 /**
  * How a table's records are typed, as the office wants it: lines of parts on twelve columns, so that nothing can lie

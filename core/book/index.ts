@@ -31,9 +31,11 @@ export {
   type Span,
   type Way,
 } from './list'
-export { Form, formColumns, type FormGroup, type FormLines, type FormPart, formRoles, type PlainPart } from './form'
-export { coloursOf, FormLook, lookFaults, readableLook } from './form-look'
-export { contrastOnPaper, darkEnough, leastContrast } from './paper-colour'
+export { Form, type FormGroup, type FormLines, type FormPart, type PlainPart } from './form'
+export { coloursOf, lookFaults, readableLook } from './form-colours'
+export { formColumns, formRoles } from './form-columns'
+export { FormLook } from './form-look'
+export { contrastOnPaper, darkEnough, leastContrast } from './contrast'
 export { Letterhead, type Paper, type PaperName, Picture, Report } from './report'
 export {
   type Block,

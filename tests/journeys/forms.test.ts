@@ -133,7 +133,7 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.fill('Quantity, row 2', '3')
   await browser.read(/Quantity in all\s+5/)
   await keep()
-  await browser.read('Issued on: Fill this in. It isn’t on this form.')
+  await browser.read('Issued on must be filled. It isn’t on this form.')
 })
 
 test('a form for one role is not another’s, and whoever has several chooses', async () => {

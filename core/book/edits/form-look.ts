@@ -1,7 +1,8 @@
 import * as z from 'zod'
 import { fail } from '../../words'
 import { setKeys } from '../build-steps'
-import { FormLook, lookFaults } from '../form-look'
+import { lookFaults } from '../form-colours'
+import { FormLook } from '../form-look'
 import { bookId } from '../steps'
 import { type EditKind, orNothing } from './edit-kind'
 

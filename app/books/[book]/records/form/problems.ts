@@ -95,7 +95,8 @@ export function placeOf({ path }: Pick<Wrong, 'path'>): string {
 }
 
 /** Says a wrong that has no box. */
-export const sayUnseen = ({ label, words }: Wrong): string => `${label}: ${words} It isn’t on this form.`
+export const sayUnseen = ({ label, words }: Wrong): string =>
+  `${words.startsWith(label) ? words : `${label}: ${words}`} It isn’t on this form.`
 
 function lackIn(link: string, label: string, errors: InsetErrors | undefined): Wrong[] {
   const words = errors?.root?.message

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { coloursOf, lookFaults, readableLook } from './form-look'
-import { contrastBetween, leastContrast } from './paper-colour'
+import { coloursOf, lookFaults, readableLook } from './form-colours'
+import { contrastBetween, leastContrast } from './contrast'
 
 const colour = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`)
 const look = fc

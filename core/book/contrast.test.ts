@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { contrastOnPaper, darkEnough, leastContrast, PaperColour } from './paper-colour'
+import { contrastOnPaper, darkEnough, leastContrast, PaperColour } from './contrast'
 
 test('black stands out from paper the most, white not at all', () => {
   expect(contrastOnPaper('#000000')).toBeCloseTo(21, 5)
