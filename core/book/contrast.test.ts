@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { contrastOnPaper, darkEnough, leastContrast, PaperColour } from './contrast'
+import { contrastOnPaper, darkEnough, leastContrast } from './contrast'
+import { PaperColour } from './paper-colour'
 
 test('black stands out from paper the most, white not at all', () => {
   expect(contrastOnPaper('#000000')).toBeCloseTo(21, 5)
