@@ -2,7 +2,7 @@
 
 import { ChevronRight } from 'lucide-react'
 import { type ComponentType, type CSSProperties, type ReactNode, useState } from 'react'
-import { fieldOf, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
+import { fieldOf, formColumns, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
 import type { Now } from '@/core/kinds'
 import { formLayout } from '@/core/records'
 import { nth } from '@/core/words'
@@ -55,10 +55,16 @@ function placed(line: readonly FormPart[]) {
   return line.map((part) => {
     const from = column + (part.gap ?? 0)
     column = from + part.span
-    const style = { '--from': from, '--span': part.span, '--flow': Math.max(part.span, 6) } as CSSProperties
+    const style = { '--from': from, '--span': part.span, '--flow': flowing(line, part) } as CSSProperties
     return { part, style }
   })
 }
+
+/** How wide a part is where there is little room: two boxes share a line, all else is at least half as wide. */
+const flowing = (line: readonly FormPart[], { span }: FormPart): number =>
+  line.length === 2 && line.every(({ kind }) => kind !== 'rows' && kind !== 'group')
+    ? formColumns / 2
+    : Math.max(span, formColumns / 2)
 
 const cellLook =
   'col-span-12 min-w-0 @min-[20rem]/form:[grid-column:span_var(--flow)] @min-[30rem]/form:[grid-column:var(--from)_/_span_var(--span)]'

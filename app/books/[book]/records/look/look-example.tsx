@@ -31,7 +31,7 @@ export function LookExample({ tableId, look, theme }: Props) {
   return (
     <section
       aria-label={tableOf(book, tableId).name}
-      style={{ colorScheme: theme }}
+      data-theme={theme}
       className="rounded-lg border border-ash-3 bg-paper p-4 text-ink"
     >
       <p className="pb-3 font-bold">{tableOf(book, tableId).name}</p>
