@@ -160,7 +160,7 @@ test('a form for one role is not another’s, and whoever has several chooses', 
 test('one look for all forms is seen on several in both themes; what can’t be read is mended', async () => {
   await browser.go(`${records}/look`)
   await browser.read('How forms look')
-  await browser.named('by day')
+  await browser.box('Colour of headings')
   const paint = (label: string, colour: string) =>
     browser.driver.executeScript(
       `const box = [...document.querySelectorAll('input[type=color]')].find((e) => e.labels[0].innerText === arguments[0])

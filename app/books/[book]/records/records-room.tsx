@@ -2,6 +2,7 @@
 
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import Link from 'next/link'
+import dynamic from 'next/dynamic'
 import { usePathname, useRouter } from 'next/navigation'
 import { type ReactNode, useMemo, useState } from 'react'
 import type { Table } from '@/core/book'
@@ -14,9 +15,11 @@ import { FindDialog } from '@/ui/shell/find-dialog'
 import { useKeys } from '@/ui/use-keys'
 import { RecordsBar, type RecordsPeople } from './records-bar'
 import { RecordsContext, type LinkedWish, type RecordsSide, useRecords } from './records-context'
-import { NewLinked } from './form/new-linked'
 import { ShortcutSheet } from './shortcut-sheet'
 import { TrayLink } from './tray/tray-link'
+
+/** Comes when it is first wanted: lists do without the form. */
+const NewLinked = dynamic(() => import('./form/new-linked').then((room) => room.NewLinked), { ssr: false })
 
 interface Wish extends LinkedWish {
   readonly answer: (row: ListRow | undefined) => void
