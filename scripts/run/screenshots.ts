@@ -123,7 +123,16 @@ const views: readonly View[] = [
     first: async (browser) => void (await browser.see('canvas')),
   },
   { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work done' },
-  { name: 'entry-dark', path: '/records/visit/record/V-00418', words: 'Work done', theme: 'dark' },
+  {
+    name: 'form-dark',
+    path: '/records/visit/arrange?form=form-job-card&record=V-00418',
+    words: 'In the order of the Tab key',
+    theme: 'dark',
+    first: async (browser) => {
+      await (await browser.see('[data-handle][aria-label^="Call first"]')).click()
+      await browser.read('Label stands')
+    },
+  },
   { name: 'people', path: '/office/people', words: 'Who may use this book' },
 ]
 
