@@ -30,6 +30,9 @@ async function seen(browser: Browser): Promise<void> {
   await browser.see('svg[role=document] text', 20_000)
 }
 
+/** What comes a moment after the page. */
+const read = (words: string) => async (browser: Browser) => void (await browser.read(words, 20_000))
+
 const views: readonly View[] = [
   {
     name: 'needs',
@@ -122,7 +125,7 @@ const views: readonly View[] = [
     words: 'The same in numbers',
     first: async (browser) => void (await browser.see('canvas')),
   },
-  { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work done' },
+  { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work done', first: read('V-00422') },
   {
     name: 'form-dark',
     path: '/records/visit/arrange?form=form-job-card&record=V-00418',

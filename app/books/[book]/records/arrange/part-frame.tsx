@@ -56,10 +56,8 @@ export const PartFrame: Frame = ({ part, style, className, children }) => {
       ) : (
         <>
           {/* What stands in it is only looked at here. */}
-          <div inert className="rounded-md p-1">
-            {children}
-          </div>
-          <Handle part={part} look="absolute inset-0 z-10" />
+          <div inert>{children}</div>
+          <Handle part={part} look="absolute -inset-1 z-10" />
         </>
       )}
       {chosen === part.id && <ResizeEdge part={part} />}
