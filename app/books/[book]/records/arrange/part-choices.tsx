@@ -128,20 +128,13 @@ function FieldChoices({ part, put, tableId, ...props }: PartProps<Extract<FormPa
           onChange={(event) => put({ help: event.target.value.trim() || undefined })}
         />
       </Labelled>
-      <div>
-        <p className="pb-1 text-ash-6">Label stands</p>
-        <Segments
-          small
-          label="Label stands"
-          value={part.labelled ?? 'above'}
-          options={[
-            { value: 'above', words: 'above' },
-            { value: 'beside', words: 'beside' },
-            { value: 'inside', words: 'inside' },
-          ]}
-          onChange={(labelled) => put({ labelled: labelled === 'above' ? undefined : labelled })}
-        />
-      </div>
+      <UsualSegments
+        label="Label stands"
+        value={part.labelled}
+        usual="above"
+        options={['above', 'beside', 'inside']}
+        onChange={(labelled) => put({ labelled })}
+      />
       {isTall && (
         <Counted
           label={control === 'file' ? 'Height of the picture, in lines' : 'Height, in lines'}
@@ -167,16 +160,12 @@ function SomeWords({ part, put }: PartProps<Extract<FormPart, { kind: 'words' }>
           onChange={(event) => event.target.value.trim() && put({ words: event.target.value.trim() })}
         />
       </Labelled>
-      <Segments
-        small
+      <UsualSegments
         label="They look"
-        value={part.look ?? 'plain'}
-        options={[
-          { value: 'heading', words: 'heading' },
-          { value: 'plain', words: 'plain' },
-          { value: 'small', words: 'small' },
-        ]}
-        onChange={(look) => put({ look: look === 'plain' ? undefined : look })}
+        value={part.look}
+        usual="plain"
+        options={['heading', 'plain', 'small']}
+        onChange={(look) => put({ look })}
       />
     </>
   )

@@ -116,34 +116,20 @@ function LookChoices({ look, onChange, onPut }: ChoicesProps) {
       <p className="text-ash-6">
         Chosen as on white paper; in the dark theme they are made lighter or darker by themselves.
       </p>
-      <div>
-        <p className="pb-1 text-ash-6">Letters</p>
-        <Segments
-          small
-          label="Letters"
-          value={look.letters ?? 'usual'}
-          options={[
-            { value: 'small', words: 'small' },
-            { value: 'usual', words: 'usual' },
-            { value: 'large', words: 'large' },
-          ]}
-          onChange={(letters) => onChange({ letters: letters === 'usual' ? undefined : letters })}
-        />
-      </div>
-      <div>
-        <p className="pb-1 text-ash-6">Room between lines</p>
-        <Segments
-          small
-          label="Room between lines"
-          value={look.room ?? 'usual'}
-          options={[
-            { value: 'tight', words: 'tight' },
-            { value: 'usual', words: 'usual' },
-            { value: 'wide', words: 'wide' },
-          ]}
-          onChange={(room) => onChange({ room: room === 'usual' ? undefined : room })}
-        />
-      </div>
+      <UsualSegments
+        label="Letters"
+        value={look.letters}
+        usual="usual"
+        options={['small', 'usual', 'large']}
+        onChange={(letters) => onChange({ letters })}
+      />
+      <UsualSegments
+        label="Room between lines"
+        value={look.room}
+        usual="usual"
+        options={['tight', 'usual', 'wide']}
+        onChange={(room) => onChange({ room })}
+      />
       <TickBox
         id="form-logo"
         checked={look.logo === true}
