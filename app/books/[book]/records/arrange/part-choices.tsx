@@ -14,7 +14,7 @@ import {
   widenPart,
 } from '@/core/forms'
 import { kindOf } from '@/core/kinds'
-import { Button, ChoiceBox, IconButton, Labelled, PassageBox, Segments, TextBox, TickBox } from '@/ui/kit'
+import { Button, ChoiceBox, IconButton, Labelled, PassageBox, TextBox, TickBox, UsualSegments } from '@/ui/kit'
 import { useRecords } from '../records-context'
 import { Counted } from './counted'
 import type { PartProps } from './part-props'
@@ -36,7 +36,7 @@ export function PartChoices(props: Omit<PartProps, 'put'>) {
       <InGroup {...props} put={put} />
       <div>
         <Button small onClick={() => props.leaveOut(part.id)}>
-          {part.kind === 'field' || part.kind === 'rows' || part.kind === 'totals' ? 'Leave it out' : 'Take it out'}
+          Remove from the form
         </Button>
         {cost.map((one) => (
           <p key={one.id} className="pt-1 text-xs text-ash-6">
