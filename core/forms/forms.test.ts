@@ -10,9 +10,13 @@ import {
   formsFor,
   leftOut,
   movePart,
+  neighbourOf,
   placePart,
   rowSum,
   shownLines,
+  type Side,
+  sideAt,
+  spotBeside,
   takeOut,
   widenPart,
 } from '.'
@@ -147,6 +151,23 @@ test('made wider, a part takes what is empty, then from its neighbour, never mor
   expect(told(widenPart(two, 'a', 1))).toBe('a 5 · b 3 · c 4 / d 12')
   expect(told(widenPart(two, 'a', 9))).toBe('a 6 · b 2 · c 4 / d 12')
   expect(told(widenPart(two, 'c', -9))).toBe('a 4 · b 4 · c 2 / d 12')
+})
+
+test('let go near an edge a part has a line of its own, else it stands beside; a group takes it in', () => {
+  expect([sideAt('field', 0.2, 0.5), sideAt('field', 0.8, 0.5)]).toEqual(['before', 'after'])
+  expect([sideAt('field', 0.2, 0.1), sideAt('field', 0.8, 0.9)]).toEqual(['above', 'below'])
+  expect([sideAt('group', 0.5, 0.5), sideAt('group', 0.02, 0.5)]).toEqual(['into', 'before'])
+  const lines: FormLines = [[part('a', 6), group('g', 6, [part('b', 12)])]]
+  const spot = (id: string, side: Side) => spotBeside(lines, id, side)
+  expect(spot('a', 'after')).toEqual({ line: 0, at: 1 })
+  expect(spot('b', 'below')).toEqual({ group: 'g', line: 1 })
+  expect(spot('g', 'into')).toEqual({ group: 'g', line: 1 })
+  expect(spot('nobody', 'before')).toBe(undefined)
+})
+
+test('the next part is the one that is read after it, not one within it', () => {
+  const lines: FormLines = [[group('g', 6, [part('b', 12)]), part('a', 6)]]
+  expect(['g', 'b', 'a', 'nobody'].map((id) => neighbourOf(lines, id))).toEqual(['a', 'a', 'b', undefined])
 })
 
 test('a part is changed, and what is undefined is taken out of it', () => {

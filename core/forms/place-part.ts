@@ -40,6 +40,17 @@ export const groupsIn = (lines: FormLines): readonly FormGroup[] => lines.flat()
 export const partsInOrder = (lines: FormLines): readonly FormPart[] =>
   lines.flat().flatMap((part) => (part.kind === 'group' ? [part, ...part.lines.flat()] : [part]))
 
+/** The part that is read after another, or before it where that is the last; not one within it. */
+export function neighbourOf(lines: FormLines, id: string): string | undefined {
+  const found = findPart(lines, id)?.part
+  const within = found?.kind === 'group' ? found.lines.flat().map((part) => part.id) : []
+  const order = partsInOrder(lines)
+    .map((part) => part.id)
+    .filter((one) => !within.includes(one))
+  const at = order.indexOf(id)
+  return at < 0 ? undefined : (order[at + 1] ?? order[at - 1])
+}
+
 /** The lines of the form itself, or of a group in it. */
 export const linesWithin = (lines: FormLines, group?: string): Lines =>
   group === undefined ? lines : (groupsIn(lines).find(({ id }) => id === group)?.lines ?? [])

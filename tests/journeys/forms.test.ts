@@ -111,6 +111,30 @@ test('nothing lies over anything else, however wide the window is', async () => 
   await browser.resize({ width: 1280, height: 800 })
 })
 
+test('a part that is dragged comes to stand where it is let go', async () => {
+  await browser.go(`${records}/bill/arrange`)
+  await browser.see('[data-handle][aria-label^="State,"]')
+  await browser.box('Name')
+  const before = await lines()
+  const [dragged, onto] = [
+    await browser.see('[data-handle][aria-label^="State,"]'),
+    await browser.see('[data-handle][aria-label^="Customer,"]'),
+  ]
+  const to = await onto.getRect()
+  await browser.driver
+    .actions()
+    .move({ origin: dragged })
+    .press()
+    .move({ origin: dragged, x: -8, y: 4 })
+    .move({ x: Math.round(to.x + to.width * 0.2), y: Math.round(to.y + to.height / 2), duration: 200 })
+    .release()
+    .perform()
+  await browser.driver.wait(async () => (await lines())[0] !== before[0], patience)
+  expect((await lines())[0]).toBe('State + Customer + Issued on')
+  await browser.press('Undo')
+  await browser.driver.wait(async () => (await lines()).join() === before.join(), patience)
+})
+
 test('rows stand on cards, with what they come to; left out, a part says what that costs', async () => {
   await browser.go(`${records}/bill/arrange`)
   await browser.read('not kept yet')
@@ -121,6 +145,7 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.read('No new bill can be saved: Issued on must be filled.')
   await browser.type(Key.DELETE)
   await browser.read('Issued on is left out')
+  await browser.press('The form as a whole')
   await browser.fill('Name', 'Without a day')
   await keep()
   await browser.read('The form is kept.')

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
-import { type Book, type Edit, emptyBook, faultsOf } from '..'
+import { apply, applyEdit, type Book, type Edit, emptyBook, faultsOf, invertAll } from '..'
 
 const stoves = made(
   emptyBook('Test', plainLook),
@@ -62,7 +62,11 @@ test('so does a word list whose words become choices', () => {
   expect([faultsOf(book), idsOf(book)]).toEqual([[], [[], [], [], []]])
 })
 
-test('removed, a table takes all of them along', () => {
-  const book = made(stoves, ...keptOf('boiler'), { kind: 'removeTable', table: 'boiler' })
+test('removed, a table takes all of them along, and brings them back', () => {
+  const before = made(stoves, ...keptOf('boiler'))
+  const removed = applyEdit(before, { kind: 'removeTable', table: 'boiler' })
+  if (!removed.ok) throw new Error('It was refused.')
+  const { book, steps } = removed.value
   expect([faultsOf(book), idsOf(book)]).toEqual([[], [[], [], [], []]])
+  expect(apply(book, invertAll(steps))).toEqual({ ok: true, value: before })
 })

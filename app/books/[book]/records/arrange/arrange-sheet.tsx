@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { answered } from '@/app/answered'
 import type { Form, FormLines } from '@/core/book'
-import { findPart, takeOut } from '@/core/forms'
+import { findPart, neighbourOf, takeOut } from '@/core/forms'
 import { WordButton } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useWide } from '@/ui/use-wide'
@@ -13,6 +13,8 @@ import { dropForm } from './actions'
 import { ArrangeCanvas } from './arrange-canvas'
 import { ArrangeHead } from './arrange-head'
 import { ArrangeIndex } from './arrange-index'
+import { Costs } from './costs'
+import { focusPart } from './focus-part'
 import { FormChoices } from './form-choices'
 import { PartChoices } from './part-choices'
 import { type FormWish, useFormDraft } from './use-form-draft'
@@ -28,8 +30,11 @@ export function ArrangeSheet({ tableId, kept, stored }: FormWish) {
   const isWide = useWide()
   const part = chosen === undefined ? undefined : findPart(lines, chosen)?.part
   const leaveOut = (id: string) => {
+    const next = neighbourOf(lines, id)
     change(takeOut(lines, id))
-    setChosen(undefined)
+    setChosen(next)
+    // Whoever works with the keys goes on from there.
+    if (next) focusPart(next)
   }
   const shared = { tableId, lines, chosen, choose: setChosen, change, preview: setPreview, leaveOut }
   const margin = part ? (
@@ -38,6 +43,7 @@ export function ArrangeSheet({ tableId, kept, stored }: FormWish) {
         The form as a whole
       </WordButton>
       <PartChoices part={part} {...shared} />
+      <Costs tableId={tableId} lines={lines} />
     </>
   ) : (
     <FormChoices form={{ ...form, lines }} onChange={draft.put} />

@@ -2,13 +2,13 @@
 
 import Link from 'next/link'
 import { type Form, formRoles, limits, tableOf } from '@/core/book'
-import { leftOut } from '@/core/forms'
 import { isTyped } from '@/core/kinds'
 import { readTyped } from '@/core/records'
 import { inSentence, wordProblem } from '@/core/words'
 import { officeNow } from '@/app/office-now'
-import { ChoiceBox, Labelled, Note, TextBox, TickBox } from '@/ui/kit'
+import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
 import { useRecords } from '../records-context'
+import { Costs } from './costs'
 
 interface Props {
   readonly form: Form
@@ -17,7 +17,7 @@ interface Props {
 
 /** What a form is called, whom it is for, what a new record starts with on it, and what it costs to leave out what it does. */
 export function FormChoices({ form, onChange }: Props) {
-  const { book, base } = useRecords()
+  const { base } = useRecords()
   const forWhom = form.for ?? formRoles
   const tick = (role: (typeof formRoles)[number], ticked: boolean) => {
     const now = formRoles.filter((one) => (one === role ? ticked : forWhom.includes(one)))
@@ -51,11 +51,7 @@ export function FormChoices({ form, onChange }: Props) {
         ))}
       </fieldset>
       <Starts form={form} onChange={onChange} />
-      {leftOut(book, form.table, form.lines).map((one) => (
-        <Note key={one.id} mark={one.stops ? 'settle' : 'info'} head={`${one.name} is left out`}>
-          {one.cost}
-        </Note>
-      ))}
+      <Costs all tableId={form.table} lines={form.lines} />
       <Link href={`${base}/look`} className="self-start text-spruce underline underline-offset-2">
         How all forms look
       </Link>

@@ -9,6 +9,7 @@ import { classNames } from '@/ui/kit'
 import type { PartFrame as Frame } from '../form/form-lines'
 import { useRecords } from '../records-context'
 import { keysId, useArranging } from './arranging'
+import { focusPart } from './focus-part'
 import { ResizeEdge } from './resize-edge'
 
 const arrows: Readonly<Record<string, Direction>> = {
@@ -82,7 +83,7 @@ function Handle({ part, look, words }: { readonly part: FormPart; readonly look:
     else if (event.key === 'Escape') choose(undefined)
     else return
     event.preventDefault()
-    if (event.key !== 'Delete' && event.key !== 'Escape') refocus(part.id)
+    if (event.key !== 'Delete' && event.key !== 'Escape') focusPart(part.id)
   }
   return (
     <button
@@ -111,13 +112,4 @@ function Handle({ part, look, words }: { readonly part: FormPart; readonly look:
       )}
     </button>
   )
-}
-
-/** The part keeps the focus wherever it was moved to. */
-function refocus(id: string): void {
-  requestAnimationFrame(() => {
-    const handle = document.querySelector<HTMLElement>(`[data-handle="${CSS.escape(id)}"]`)
-    handle?.focus()
-    handle?.scrollIntoView({ block: 'nearest' })
-  })
 }
