@@ -9,7 +9,22 @@ let browser: Browser
 let records: string
 
 beforeAll(async () => {
-  const design = billing().do({ kind: 'changeField', field: 'on', to: { must: true } })
+  const design = billing()
+    .do({ kind: 'changeField', field: 'on', to: { must: true } })
+    .do(
+      { kind: 'changeField', field: 'amount', to: { must: true } },
+      {
+        ...{ kind: 'addForm', id: 'folded', table: 'payment', name: 'Payment slip', without: [] },
+        lines: [
+          [
+            {
+              ...{ kind: 'group', id: 'more', span: 12, heading: 'How much', folded: true },
+              lines: [[{ kind: 'field', id: 'amount', span: 6 }]],
+            },
+          ],
+        ],
+      },
+    )
   book = await servedBook('forms', 'Weir and Daughters', design.edits, { isOpen: true })
   browser = book.browser
   records = `${book.path}/records`
@@ -159,6 +174,15 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.read(/Quantity in all\s+5/)
   await keep()
   await browser.read('Issued on must be filled. It isn’t on this form.')
+})
+
+test('a group that is folded opens where something in it is wrong', async () => {
+  await browser.go(`${records}/payment/new`)
+  await browser.read('How much')
+  expect(await browser.driver.findElement({ id: 'amount' }).isDisplayed()).toBe(false)
+  await keep()
+  await browser.read('Amount must be filled.')
+  await browser.driver.wait(async () => (await browser.focused()).startsWith('Amount'), patience)
 })
 
 test('a form for one role is not another’s, and whoever has several chooses', async () => {

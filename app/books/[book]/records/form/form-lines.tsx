@@ -2,9 +2,10 @@
 
 import { ChevronRight } from 'lucide-react'
 import { type ComponentType, type CSSProperties, type ReactNode, useState } from 'react'
+import { useFormState } from 'react-hook-form'
 import { fieldOf, formColumns, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
 import type { Now } from '@/core/kinds'
-import { formLayout } from '@/core/records'
+import { formLayout, type FormText } from '@/core/records'
 import { nth } from '@/core/words'
 import { classNames } from '@/ui/kit'
 import { useRecords } from '../records-context'
@@ -124,10 +125,17 @@ const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
     </p>
   )
 
+/** Whether something in a group is marked wrong: it must be in sight then. */
+function useWrongWithin(group: FormGroup): boolean {
+  const { errors } = useFormState<FormText>()
+  return group.lines.flat().some(({ id }) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined)
+}
+
 /** Parts that belong together, under their heading; folded, they stay in the form and keep what is typed. */
 function Group({ group, at }: { readonly group: FormGroup; readonly at: FormAt }) {
   const [isOpen, setOpen] = useState(!group.folded)
-  const open = isOpen || at.unfolded === true
+  const isWrong = useWrongWithin(group)
+  const open = isOpen || isWrong || at.unfolded === true
   if (group.lines.length === 0 && !at.Frame) return null
   const heading = group.heading ?? (group.folded ? 'More' : undefined)
   const id = `${group.id}-parts`
