@@ -61,11 +61,14 @@ const plain = [
   z.strictObject({ kind: z.literal('line'), ...place }),
 ] as const
 
+// The edit refuses more parts than a form may have in words; this is only what nobody comes to by pressing.
+const mostLines = 10 * limits.formParts
+
 const isWithin = (line: readonly { readonly span: number; readonly gap?: number | undefined }[]) =>
   line.reduce((sum, { span, gap = 0 }) => sum + span + gap, 0) <= formColumns
 
 const linesOf = <Part extends z.ZodType<{ readonly span: number; readonly gap?: number | undefined }>>(part: Part) =>
-  z.array(z.array(part).min(1).max(formColumns).readonly().refine(isWithin)).max(limits.formLines).readonly()
+  z.array(z.array(part).min(1).max(formColumns).readonly().refine(isWithin)).max(mostLines).readonly()
 
 /** Parts under a heading, on twelve columns of their own. */
 const Group = z.strictObject({

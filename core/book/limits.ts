@@ -18,8 +18,6 @@ export const limits = {
   forms: 300,
   /** Parts on a form, those in its groups too. */
   formParts: 500,
-  /** Lines of a form, and of each group in it. */
-  formLines: 200,
   /** Lines of letters that a box is high. */
   formTall: 30,
   /** Rows in sight in a form. */

@@ -1,16 +1,21 @@
 import { expect, test } from 'vitest'
+import { billing } from '@/tests/support/derived-design'
 import { field, tie } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
 import { type Book, emptyBook, fieldWith, type Form, type FormLines, type FormPart } from '../book'
 import { plainLook } from '../kinds'
+import { formLayout } from '../records'
 import {
   canSum,
   changePart,
+  columnsCost,
   findPart,
   formsFor,
+  laidAfresh,
   leftOut,
   movePart,
   neighbourOf,
+  partsInOrder,
   placePart,
   rowSum,
   shownLines,
@@ -91,12 +96,61 @@ test('leaving something out says what that costs', () => {
   const lines = takeOut(takeOut(shownLines(book, 'visit'), 'day'), 'state')
   expect(leftOut(book, 'visit', lines)).toEqual([
     { id: 'day', name: 'Day', kind: 'field', cost: 'No new visit can be saved: Day must be filled.', stops: true },
-    { id: 'state', name: 'State', kind: 'field', cost: 'Staff can’t fill State.', stops: false },
+    { id: 'state', name: 'State', kind: 'field', cost: 'Staff can’t fill State here.', stops: false },
   ])
   const withStart = made(book, { kind: 'changeField', field: 'day', to: { startsAs: 'today' } })
   expect(leftOut(withStart, 'visit', lines).map(({ stops }) => stops)).toEqual([false, false])
   expect(leftOut(book, 'visit', takeOut(shownLines(book, 'visit'), 'works')).map(({ cost }) => cost)).toEqual([
     'Staff can’t add work lines here.',
+  ])
+})
+
+test('what a new record starts with, or is begun from, fills what is left out', () => {
+  const day = takeOut(shownLines(book, 'visit'), 'day')
+  expect(leftOut(book, 'visit', day, { day: 'today' }).map(({ stops }) => stops)).toEqual([false])
+  expect(leftOut(book, 'visit', day, { day: ' ' }).map(({ stops }) => stops)).toEqual([true])
+  const linked = made(book, { kind: 'changeLink', link: 'visits', must: true })
+  expect(leftOut(linked, 'visit', takeOut(shownLines(linked, 'visit'), 'at'))).toMatchObject([
+    {
+      cost: 'A new visit can be saved only where it is begun from its premises: Premises must be filled.',
+      stops: true,
+    },
+  ])
+})
+
+test('rows that don’t show what must be filled say so', () => {
+  const wanted = made(book, { kind: 'changeField', field: 'hours', to: { must: true } })
+  const { insets } = formLayout(wanted, 'visit')
+  const rows = (columns?: string[]) => ({ kind: 'rows', id: 'works', span: 12, ...(columns && { columns }) }) as const
+  const other = made(wanted, ...field('work', 'what', 'What', 'line'))
+  expect(insets.map((inset) => columnsCost(inset, rows()))).toEqual([undefined])
+  expect(formLayout(other, 'visit').insets.map((inset) => columnsCost(inset, rows(['what'])))).toEqual([
+    'No new work line can be saved: Hours must be filled.',
+  ])
+})
+
+test('laid afresh, boxes have their usual size again; groups, order and words stay', () => {
+  const lines: FormLines = [
+    [part('note', 4), part('day', 8)],
+    [{ kind: 'words', id: 'w', span: 5, gap: 2, words: 'Then:' }],
+    [group('g', 6, [part('state', 12)], [part('at', 2)])],
+  ]
+  expect(told(laidAfresh(book, 'visit', lines))).toBe('note 12 / day 3 / w 12 / g 12(state 6 / at 9)')
+  const beside: FormLines = [[group('g', 6, [part('state', 3)]), group('h', 6)]]
+  expect(told(laidAfresh(book, 'visit', beside))).toBe('g 6(state 12) · h 6()')
+})
+
+test('sums that were added since go to those that stand there, also in a group', () => {
+  const bills = billing().book
+  const totals: FormPart = { kind: 'totals', id: 'totals', span: 5, fields: ['total'] }
+  const kept = shownLines(bills, 'bill', form([[group('g', 12, [totals])]], { table: 'bill' }))
+  const sums = partsInOrder(kept).filter((one) => one.kind === 'totals')
+  expect(sums.map(({ id }) => id)).toEqual(['totals'])
+  expect(sums[0]?.fields).toEqual([
+    'total',
+    ...formLayout(bills, 'bill')
+      .foot.map(({ id }) => id)
+      .filter((id) => id !== 'total'),
   ])
 })
 
@@ -177,7 +231,8 @@ test('a part is changed, and what is undefined is taken out of it', () => {
 })
 
 test('rows are added up exactly, blanks let be', () => {
-  expect(rowSum(['0.10', '0.20', null, undefined, '-3'])).toBe('-2.70')
+  expect(rowSum(['0.10', '0.20', null, '-3'])).toBe('-2.70')
+  expect(rowSum(['0.10', undefined])).toBe(undefined)
   expect(rowSum([])).toBe('0')
   expect([canSum(book, fieldWith(book, 'hours').field), canSum(book, fieldWith(book, 'day').field)]).toEqual([
     true,

@@ -1,6 +1,7 @@
 export { changePart } from './change-part'
 export { formsFor } from './forms-for'
-export { leftOut, onForm } from './left-out'
+export { laidAfresh } from './lay-afresh'
+export { columnsCost, leftOut, onForm } from './left-out'
 export { columnsOf, leastSpan } from './line-room'
 export { type Direction, movePart, widenPart } from './move-part'
 export { findPart, groupsIn, neighbourOf, partsInOrder, placePart, putIn, takeOut } from './place-part'

@@ -1,7 +1,23 @@
 import * as fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { billing } from '@/tests/support/derived-design'
+import { field } from '@/tests/support/edits'
+import { made } from '@/tests/support/made'
 import { Form, formColumns, type FormLines, type FormPart, type PlainPart } from '../book'
-import { columnsOf, leastSpan, movePart, partsInOrder, placePart, takeOut, widenPart } from '.'
+import { formLayout } from '../records'
+import {
+  columnsOf,
+  laidAfresh,
+  leastSpan,
+  movePart,
+  onForm,
+  partsInOrder,
+  placePart,
+  shownLines,
+  takeOut,
+  usualLines,
+  widenPart,
+} from '.'
 
 const kinds = ['field', 'rows', 'words', 'line', 'totals', 'linked'] as const
 
@@ -112,6 +128,59 @@ test('a part goes left and back again to where it was', () => {
       const left = movePart(lines, id, 'left')
       if (left !== lines && JSON.stringify(left) !== JSON.stringify(lines))
         expect(movePart(left, id, 'right')).toEqual(lines)
+    }),
+  )
+})
+
+const bills = billing().book
+const groupOf = (lines: FormLines): FormLines => [[{ kind: 'group', id: 'g', span: 12, lines: [] }], ...lines]
+/** A form of bills that somebody arranged, and what they left out of it. */
+const arranged = fc
+  .tuple(fc.boolean(), fc.array(someMove, { maxLength: 20 }), fc.array(fc.nat(40), { maxLength: 4 }))
+  .map(([grouped, moves, gone]): Form => {
+    const usual = usualLines(bills, 'bill')
+    let lines = moves.reduce((now, move) => move(now), grouped ? groupOf(usual) : usual)
+    const without: string[] = []
+    for (const at of gone) {
+      const before = onForm(lines)
+      lines = takeOut(lines, pick(lines, at))
+      const after = onForm(lines)
+      without.push(...[...before].filter((id) => !after.has(id)))
+    }
+    return { id: 'f', table: 'bill', name: 'Form', lines, without: without.filter((id) => id !== 'g') }
+  })
+
+test('whatever comes and goes in the table, a form has each of its fields and rows once, or leaves it out', () => {
+  const later = made(
+    bills,
+    ...field('bill', 'new', 'New', 'line'),
+    { kind: 'removeField', field: 'state' },
+    { kind: 'removeTable', table: 'line' },
+  )
+  fc.assert(
+    fc.property(arranged, fc.constantFrom(bills, later), (form, book) => {
+      const lines = shownLines(book, 'bill', form)
+      const { rows, insets, foot } = formLayout(book, 'bill')
+      const all = [
+        ...rows.flat().map((one) => one.field.id),
+        ...foot.map(({ id }) => id),
+        ...insets.map(({ link }) => link.id),
+      ]
+      const there = partsInOrder(lines).flatMap((part) => (part.kind === 'totals' ? part.fields : [part.id]))
+      expect(isForm(lines)).toBe(true)
+      expect(there.filter((id) => id !== 'g').sort()).toEqual(all.filter((id) => !form.without.includes(id)).sort())
+    }),
+  )
+})
+
+test('laid afresh, a form has the same parts in the same order; laid by the program it stays as it is', () => {
+  expect(laidAfresh(bills, 'bill', usualLines(bills, 'bill'))).toEqual(usualLines(bills, 'bill'))
+  fc.assert(
+    fc.property(arranged, ({ lines }) => {
+      const afresh = laidAfresh(bills, 'bill', lines)
+      expect(isForm(afresh)).toBe(true)
+      expect(partsInOrder(afresh).map(ownOf)).toEqual(partsInOrder(lines).map(ownOf))
+      expect(laidAfresh(bills, 'bill', afresh)).toEqual(afresh)
     }),
   )
 })

@@ -10,6 +10,7 @@ import {
 } from '../book'
 import { formLayout, type Inset, inRows } from '../records'
 import { oncePerPart } from '../words'
+import { changePart } from './change-part'
 import { partsInOrder } from './place-part'
 import { fieldPart, rowsPart, totalsPart, usualLines, usualTotals } from './usual-lines'
 
@@ -99,9 +100,8 @@ function withNew(book: Book, form: Form, lines: FormLines): FormLines {
 
 /** Sums go to those that stand there already. */
 function withSums(lines: FormLines, sums: readonly string[]): FormLines {
-  const totals = lines.flat().find((part) => part.kind === 'totals')
-  if (!totals) return [...lines, [totalsPart(usualTotals, sums)]]
-  return lines.map((line) =>
-    line.map((part) => (part === totals ? { ...totals, fields: [...totals.fields, ...sums] } : part)),
-  )
+  const totals = partsInOrder(lines).find((part) => part.kind === 'totals')
+  return totals?.kind === 'totals'
+    ? changePart(lines, totals.id, { fields: [...totals.fields, ...sums] })
+    : [...lines, [totalsPart(usualTotals, sums)]]
 }

@@ -68,8 +68,8 @@ function insetFor(book: Book, link: Link): Inset {
 }
 
 /** Fills rows of twelve columns in order; what is left over in a row goes to the fields that can use it. */
-export function inRows(fields: readonly PlacedField[]): PlacedField[][] {
-  const rows: PlacedField[][] = []
+export function inRows<Placed extends { readonly span: number }>(fields: readonly Placed[]): Placed[][] {
+  const rows: Placed[][] = []
   let room = 0
   for (const placed of fields) {
     if (placed.span > room) {
@@ -83,7 +83,7 @@ export function inRows(fields: readonly PlacedField[]): PlacedField[][] {
 }
 
 /** A little room left over is shared out; a lone field, or a row half empty, keeps its own size. */
-function stretched(row: PlacedField[]): PlacedField[] {
+function stretched<Placed extends { readonly span: number }>(row: Placed[]): Placed[] {
   const spare = 12 - row.reduce((sum, placed) => sum + placed.span, 0)
   if (spare === 0 || spare > 3 || row.length === 1) return row
   const widest = row.reduce((best, placed) => (placed.span > best.span ? placed : best))

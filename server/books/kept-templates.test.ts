@@ -1,5 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
-import { findTemplate, type Template } from '@/core/book'
+import { findTemplate, type Mail, type Template } from '@/core/book'
 import { askedDesign } from '@/tests/support/asked-design'
 import { stored, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../catalogue'
@@ -48,6 +48,20 @@ test('two who change the same document at the same moment: the second is told, a
   ])
   expect(answers.map(({ ok }) => ok).sort()).toEqual([false, true])
   expect(answers.find(({ ok }) => !ok)).toMatchObject({ problem: { kind: 'clash' } })
+})
+
+test('nor is what it says by e-mail', async () => {
+  const before = (await now())!
+  const mail: Mail = {
+    to: 'c1',
+    subject: [{ kind: 'text', words: 'Your bill' }],
+    message: [[{ kind: 'text', words: 'Good day' }]],
+  }
+  expect(await keepTemplate(db, id, averil.id, { template: { ...before, mail }, before })).toMatchObject({ ok: true })
+  expect(await keepTemplate(db, id, bram.id, { template: { ...before, letters: 8 }, before })).toMatchObject({
+    problem: { kind: 'clash' },
+  })
+  expect((await now())?.mail).toEqual(mail)
 })
 
 test('removed, it is gone for all', async () => {

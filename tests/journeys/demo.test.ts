@@ -258,6 +258,19 @@ test('a blank typed last before saving is there for the next word, also on the p
   await clerk.holds('Name', 'XBryony')
 })
 
+test('staff choose among the forms that are for them, and arrange none', async () => {
+  await clerk.go(`${emberly}/records/visit/record/V-00418`)
+  await clerk.press('Form: Job card')
+  const items = await clerk.driver.findElements({ css: '[role="menuitem"]' })
+  expect(await Promise.all(items.map((item) => item.getText()))).toEqual(['Job card (this one)', 'At the telephone'])
+  await clerk.press('At the telephone')
+  await clerk.read('What was said on the telephone.')
+  expect(await clerk.driver.findElements({ css: 'section[aria-label="Work done"]' })).toHaveLength(0)
+  await clerk.press('Form: At the telephone')
+  await clerk.press('Job card')
+  await clerk.read('Work done')
+})
+
 /**
  * What a page of staff's loads, in kB as it travels. It may shrink; the aim is 200. The first page has a pinned chart,
  * whose library comes once the page stands.

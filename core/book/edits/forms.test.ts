@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest'
-import { made } from '@/tests/support/made'
+import { made, refusalOf } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
-import { wordProblem } from '../../words'
-import { applyEdit, type Edit, emptyBook, findForm, type Form, type FormPart, limits, readEdit } from '..'
+import { type Edit, emptyBook, findForm, type Form, type FormPart, limits, readEdit } from '..'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -14,15 +13,8 @@ const form: Form = {
   lines: [[{ kind: 'field', id: 'day', span: 6 }]],
 }
 const add = (more: Partial<Form> = {}): Edit => ({ kind: 'addForm', ...form, ...more })
-const after = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  if (!next.ok) throw new Error(wordProblem(next.problem))
-  return next.value.book
-}
-const refusal = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  return next.ok ? undefined : next.problem.kind
-}
+const after = (edit: Edit, before = book) => made(before, edit)
+const refusal = (edit: Edit, before = book) => refusalOf(before, edit)
 
 test('a form is kept with its words tidied: what nobody sees is out', () => {
   const odd: FormPart[] = [

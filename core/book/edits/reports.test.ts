@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest'
-import { made } from '@/tests/support/made'
+import { made, refusalOf } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
-import { wordProblem } from '../../words'
-import { applyEdit, type Edit, emptyBook, faultsOf, findReport, limits, type List, type Report } from '..'
+import { type Edit, emptyBook, faultsOf, findReport, limits, type List, type Report } from '..'
 
 const list: List = {
   id: 'visits',
@@ -26,15 +25,8 @@ const report: Report = {
   room: 'usual',
 }
 const add = (more: Partial<Report> = {}): Edit => ({ kind: 'addReport', ...report, ...more })
-const after = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  if (!next.ok) throw new Error(wordProblem(next.problem))
-  return next.value.book
-}
-const refusal = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  return next.ok ? undefined : next.problem.kind
-}
+const after = (edit: Edit, before = book) => made(before, edit)
+const refusal = (edit: Edit, before = book) => refusalOf(before, edit)
 
 test('a report is kept with its words tidied, passages with their lines', () => {
   const kept = after(add({ name: '  By \u0007town ', opening: ' Dear all,\nthis is it.\u200b ', closing: '   ' }))

@@ -93,6 +93,15 @@ const counted: readonly (readonly [string, number, (count: number) => Book, Edit
     }),
     rule('new'),
   ],
+  [
+    'forms',
+    limits.forms,
+    (count) => ({
+      ...small,
+      forms: many(count, (at) => ({ id: `m${at}`, table: 'visit', name: `Form ${at}`, lines: [], without: [] })),
+    }),
+    { kind: 'addForm', id: 'new', table: 'visit', name: 'One more', lines: [], without: [] },
+  ],
 ]
 
 test.each(counted)(

@@ -1,8 +1,7 @@
 import { expect, test } from 'vitest'
-import { made } from '@/tests/support/made'
+import { made, refusalOf } from '@/tests/support/made'
 import { plainLook } from '../../kinds'
-import { wordProblem } from '../../words'
-import { applyEdit, type Block, type Edit, emptyBook, faultsOf, findTemplate, limits, type Template } from '..'
+import { type Block, type Edit, emptyBook, faultsOf, findTemplate, limits, type Template } from '..'
 
 const book = made(
   emptyBook('Test', plainLook),
@@ -19,15 +18,8 @@ const template: Template = {
   blocks: [{ kind: 'words', of: [{ kind: 'field', column: 'c1' }] }],
 }
 const add = (more: Partial<Template> = {}): Edit => ({ kind: 'addTemplate', ...template, ...more })
-const after = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  if (!next.ok) throw new Error(wordProblem(next.problem))
-  return next.value.book
-}
-const refusal = (edit: Edit, before = book) => {
-  const next = applyEdit(before, edit)
-  return next.ok ? undefined : next.problem.kind
-}
+const after = (edit: Edit, before = book) => made(before, edit)
+const refusal = (edit: Edit, before = book) => refusalOf(before, edit)
 
 test('a document is kept with its words tidied: what no paper can hold is out', () => {
   const odd: Block[] = [

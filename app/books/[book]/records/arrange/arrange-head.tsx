@@ -3,7 +3,7 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { tableOf } from '@/core/book'
-import { usualLines } from '@/core/forms'
+import { laidAfresh } from '@/core/forms'
 import { inSentence, plural } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
 import { Button, buttonLook, IconButton, Tag } from '@/ui/kit'
@@ -41,7 +41,7 @@ export function ArrangeHead({ draft, tableId, stored, onDrop }: Props) {
         <IconButton label="Redo" disabled={!redo} onClick={() => redo?.()}>
           <Redo2 size={16} aria-hidden />
         </IconButton>
-        <Button onClick={() => draft.change(usualLines(book, tableId))}>Lay out afresh</Button>
+        <Button onClick={() => draft.change(laidAfresh(book, tableId, draft.lines))}>Lay out afresh</Button>
         {before && <Button onClick={onDrop}>Remove</Button>}
         {isChanged ? (
           <Button look="main" keys="Ctrl S" onClick={draft.save}>

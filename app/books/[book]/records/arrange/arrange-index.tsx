@@ -20,7 +20,7 @@ export function ArrangeIndex({ tableId, lines, chosen, choose, change }: Props) 
     lines.flat().flatMap((part) => (part.kind === 'group' ? part.lines.flat().map(({ id }) => id) : [])),
   )
   const put = (part: FormPart) => {
-    change(putIn(lines, part, spotBehind(lines, chosen)))
+    change(putIn(lines, part, spotBehind(lines, part, chosen)))
     choose(part.id)
   }
   return (
@@ -60,8 +60,10 @@ export function ArrangeIndex({ tableId, lines, chosen, choose, change }: Props) 
 }
 
 /** Beneath what is chosen, in the same group; at the end where nothing is. */
-function spotBehind(lines: FormLines, chosen: string | undefined) {
-  const found = chosen === undefined ? undefined : findPart(lines, chosen)
+function spotBehind(lines: FormLines, { kind }: FormPart, chosen: string | undefined) {
+  const within = chosen === undefined ? undefined : findPart(lines, chosen)
+  // A group comes behind the group that what is chosen is in.
+  const found = kind === 'group' && within?.group ? findPart(lines, within.group.id) : within
   return found ? { group: found.group?.id, line: found.line + 1 } : { line: lines.length }
 }
 

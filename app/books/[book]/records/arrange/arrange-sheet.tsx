@@ -36,14 +36,23 @@ export function ArrangeSheet({ tableId, kept, stored }: FormWish) {
     // Whoever works with the keys goes on from there.
     if (next) focusPart(next)
   }
-  const shared = { tableId, lines, chosen, choose: setChosen, change, preview: setPreview, leaveOut }
+  const shared = {
+    tableId,
+    lines,
+    chosen,
+    choose: setChosen,
+    change,
+    preview: setPreview,
+    leaveOut,
+    starts: form.starts,
+  }
   const margin = part ? (
     <>
       <WordButton quiet onClick={() => setChosen(undefined)} className="self-start text-[13px]">
         The form as a whole
       </WordButton>
       <PartChoices part={part} {...shared} />
-      <Costs tableId={tableId} lines={lines} />
+      <Costs form={{ ...form, lines }} />
     </>
   ) : (
     <FormChoices form={{ ...form, lines }} onChange={draft.put} />

@@ -1,13 +1,14 @@
 'use client'
 
 import { createContext, use } from 'react'
-import type { FormLines } from '@/core/book'
+import type { Form, FormLines } from '@/core/book'
 import type { Side } from '@/core/forms'
 
 /** A form while it is arranged: what is chosen in it, and what can be done. */
 export interface Arranging {
   readonly tableId: string
   readonly lines: FormLines
+  readonly starts: Form['starts']
   readonly chosen: string | undefined
   readonly choose: (id: string | undefined) => void
   readonly change: (lines: FormLines) => void

@@ -1,25 +1,41 @@
 'use client'
 
-import type { FormLines } from '@/core/book'
-import { leftOut } from '@/core/forms'
+import type { Form } from '@/core/book'
+import { columnsCost, leftOut, partsInOrder } from '@/core/forms'
+import { formLayout } from '@/core/records'
 import { Note } from '@/ui/kit'
 import { useRecords } from '../records-context'
 
 interface Props {
-  readonly tableId: string
-  readonly lines: FormLines
+  readonly form: Pick<Form, 'table' | 'lines' | 'starts'>
   /** What keeps nobody from saving is said too. */
   readonly all?: boolean
 }
 
 /** What a form leaves out that costs something. */
-export function Costs({ tableId, lines, all = false }: Props) {
+export function Costs({ form: { table, lines, starts }, all = false }: Props) {
   const { book } = useRecords()
-  return leftOut(book, tableId, lines)
-    .filter(({ stops }) => stops || all)
-    .map(({ id, name, cost, stops }) => (
-      <Note key={id} mark={stops ? 'settle' : 'info'} head={`${name} is left out`}>
-        {cost}
-      </Note>
-    ))
+  const { insets } = formLayout(book, table)
+  return (
+    <>
+      {leftOut(book, table, lines, starts)
+        .filter(({ stops }) => stops || all)
+        .map(({ id, name, cost, stops }) => (
+          <Note key={id} mark={stops ? 'settle' : 'info'} head={`${name} is left out`}>
+            {cost}
+          </Note>
+        ))}
+      {partsInOrder(lines).map((part) => {
+        const inset = part.kind === 'rows' ? insets.find(({ link }) => link.id === part.id) : undefined
+        const cost = inset && part.kind === 'rows' ? columnsCost(inset, part) : undefined
+        return (
+          cost && (
+            <Note key={part.id} mark="settle" head="A column is left out">
+              {cost}
+            </Note>
+          )
+        )
+      })}
+    </>
+  )
 }

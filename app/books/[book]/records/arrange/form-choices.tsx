@@ -51,7 +51,7 @@ export function FormChoices({ form, onChange }: Props) {
         ))}
       </fieldset>
       <Starts form={form} onChange={onChange} />
-      <Costs all tableId={form.table} lines={form.lines} />
+      <Costs all form={form} />
       <Link href={`${base}/look`} className="self-start text-spruce underline underline-offset-2">
         How all forms look
       </Link>

@@ -23,11 +23,10 @@ import { RowsChoices } from './rows-choices'
 /** The choices of the part that is chosen. */
 export function PartChoices(props: Omit<PartProps, 'put'>) {
   const { book } = useRecords()
-  const { part, lines, change, tableId } = props
+  const { part, lines, starts, change, tableId } = props
   const put = (to: object) => change(changePart(lines, part.id, to))
-  const cost = leftOut(book, tableId, takeOut(lines, part.id)).filter(
-    ({ id }) => !leftOut(book, tableId, lines).some((one) => one.id === id),
-  )
+  const already = new Set(leftOut(book, tableId, lines).map(({ id }) => id))
+  const cost = leftOut(book, tableId, takeOut(lines, part.id), starts).filter(({ id }) => !already.has(id))
   return (
     <div className="flex flex-col gap-3 text-[13px]">
       <h2 className="text-[15px] [overflow-wrap:anywhere]">{partNameOf(book, tableId, part)}</h2>

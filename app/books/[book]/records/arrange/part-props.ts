@@ -4,7 +4,7 @@ import type { Arranging } from './arranging'
 /** A part of a form that is chosen, and how it is changed. */
 export interface PartProps<Part extends FormPart = FormPart> extends Pick<
   Arranging,
-  'tableId' | 'lines' | 'change' | 'leaveOut'
+  'tableId' | 'lines' | 'starts' | 'change' | 'leaveOut'
 > {
   readonly part: Part
   readonly put: (to: Partial<Part>) => void

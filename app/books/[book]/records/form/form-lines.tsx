@@ -4,6 +4,7 @@ import { ChevronRight } from 'lucide-react'
 import { type ComponentType, type CSSProperties, type ReactNode, useState } from 'react'
 import { useFormState } from 'react-hook-form'
 import { fieldOf, formColumns, type FormGroup, type FormLines, type FormPart, tableOf } from '@/core/book'
+import { onForm } from '@/core/forms'
 import type { Now } from '@/core/kinds'
 import { formLayout, type FormText } from '@/core/records'
 import { nth } from '@/core/words'
@@ -128,7 +129,7 @@ const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
 /** Whether something in a group is marked wrong: it must be in sight then. */
 function useWrongWithin(group: FormGroup): boolean {
   const { errors } = useFormState<FormText>()
-  return group.lines.flat().some(({ id }) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined)
+  return [...onForm(group.lines)].some((id) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined)
 }
 
 /** Parts that belong together, under their heading; folded, they stay in the form and keep what is typed. */

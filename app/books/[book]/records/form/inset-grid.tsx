@@ -6,7 +6,7 @@ import { type Book, type Field, fieldWith, type FormPart, mustHold } from '@/cor
 import { displayOf } from '@/core/expressions'
 import { rowColumns, rowSum } from '@/core/forms'
 import { isTyped, kindOf, type Now, showValue, type Value } from '@/core/kinds'
-import { type FormText, type Inset, newRowText, readTyped } from '@/core/records'
+import { type FormText, type Inset, insetLimit, newRowText, readTyped } from '@/core/records'
 import { counted, inSentence, plural } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { classNames, WordButton } from '@/ui/kit'
@@ -171,17 +171,23 @@ function SumLine({ inset, now, shown, columns, sums }: SumsProps & { readonly su
       if (row.removed) return null
       if (!isTyped(field)) return derived?.[at]?.[field.id]
       const read = readTyped(book, inset.table, field, row.text[field.id] ?? '', now)
-      return read.ok ? read.value : null
+      return read.ok ? read.value : undefined
     })
-    return showValue(rowSum(values), displayOf(book, field), book.look)
+    const sum = rowSum(values)
+    return sum === undefined ? '…' : showValue(sum, displayOf(book, field), book.look)
   }
   const summed = sums.map((id) => fieldWith(book, id).field)
+  // There may be more of them than a form shows.
+  const all = typed.length < insetLimit ? 'In all' : `These ${insetLimit}`
   if (!columns || summed.some((field) => !shown.includes(field)))
     return (
       <p className="flex flex-wrap justify-end gap-x-4 px-2.5 pt-1.5 text-[13px]">
         {summed.map((field) => (
           <span key={field.id}>
-            <span className="text-ash-6">{field.name} in all</span> <strong>{sumOf(field)}</strong>
+            <span className="text-ash-6">
+              {field.name} {inSentence(all)}
+            </span>{' '}
+            <strong>{sumOf(field)}</strong>
           </span>
         ))}
       </p>
@@ -194,7 +200,7 @@ function SumLine({ inset, now, shown, columns, sums }: SumsProps & { readonly su
           key={field.id}
           className={classNames('px-2.5 py-1.5', kindOf(displayOf(book, field).kind).align === 'end' && 'text-right')}
         >
-          {summed.includes(field) ? sumOf(field) : at === 0 && <span className="font-normal text-ash-6">In all</span>}
+          {summed.includes(field) ? sumOf(field) : at === 0 && <span className="font-normal text-ash-6">{all}</span>}
         </span>
       ))}
       <span role="cell" />

@@ -32,7 +32,8 @@ export function LookExample({ tableId, look, theme }: Props) {
     <section
       aria-label={tableOf(book, tableId).name}
       data-theme={theme}
-      className="rounded-lg border border-ash-3 bg-paper p-4 text-ink"
+      // Small enough where there is room for all beside each other; their letters stay as large to each other as they are.
+      className="rounded-lg border border-ash-3 bg-paper p-4 text-ink xl:max-h-[150vh] xl:overflow-hidden xl:[zoom:0.55]"
     >
       <p className="pb-3 font-bold">{tableOf(book, tableId).name}</p>
       <div inert>

@@ -33,7 +33,7 @@ export function LookSheet() {
   const isChanged = !sameJson(before, look)
   useLeaving(isChanged)
   const keep = async () => {
-    const saved = await answered(changeFormLook(id, { to: look, ...(book.formLook && { before }) }))
+    const saved = await answered(changeFormLook(id, { to: look, ...(Object.keys(before).length > 0 && { before }) }))
     if (!saved.ok) return void toast(wordProblem(saved.problem))
     setBefore(saved.value ?? {})
     toast('All forms look like this now.')
@@ -68,7 +68,7 @@ export function LookSheet() {
         </div>
       </header>
       {!isWide && <div className="mb-4 flex flex-col gap-3 rounded-lg border border-ash-3 p-3">{choices}</div>}
-      <div className="flex flex-col gap-4">
+      <div className="grid gap-4 xl:grid-cols-3">
         {tables.map((table) => (
           <LookExample key={table.id} tableId={table.id} look={look} theme={theme} />
         ))}
