@@ -22,6 +22,7 @@ import {
   type Side,
   sideAt,
   spotBeside,
+  startFaults,
   takeOut,
   widenPart,
 } from '.'
@@ -116,6 +117,14 @@ test('what a new record starts with, or is begun from, fills what is left out', 
       stops: true,
     },
   ])
+})
+
+test('what can’t be read is nothing to start with; a blank is', () => {
+  const now = { moment: '2027-03-12T09:30' }
+  const faults = (starts: Record<string, string>) =>
+    startFaults(book, { table: 'visit', starts }, now).map(({ field: one, problem }) => [one.id, problem.kind])
+  expect(faults({ day: 'someday', state: 'done', gone: 'x' })).toMatchObject([['day', expect.any(String)]])
+  expect(faults({ day: 'tomorrow', state: ' ' })).toEqual([])
 })
 
 test('rows that don’t show what must be filled say so', () => {

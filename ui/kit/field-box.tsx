@@ -82,7 +82,8 @@ const labelLooks = {
   above: 'mb-1 block',
   beside: 'w-[38%] max-w-40 shrink-0 pt-1.5 pr-2 [overflow-wrap:anywhere]',
   // On the box's upper edge, cut out of it, so that it takes no line of its own and never lies over what is typed.
-  inside: 'absolute -top-2 left-2 z-1 max-w-[calc(100%-1rem)] truncate rounded-sm bg-paper px-1 text-xs leading-4',
+  inside:
+    'absolute top-0 left-2 z-1 max-w-[calc(100%-1rem)] truncate bg-[linear-gradient(transparent_50%,var(--paper)_50%)] px-1 text-xs leading-4',
 } as const
 
 /** A control with its label and, below it, what is wrong or worth knowing. */
@@ -99,7 +100,7 @@ export function Labelled({ label, htmlFor, hint, problem, must, className, label
     </label>
   )
   return (
-    <div className={classNames('min-w-0', labelled === 'inside' && 'relative', className)}>
+    <div className={classNames('min-w-0', labelled === 'inside' && 'relative pt-2', className)}>
       {labelled === 'beside' ? (
         <div className="flex items-start">
           {name}

@@ -2,8 +2,8 @@
 
 import Link from 'next/link'
 import { type Form, formRoles, limits, tableOf } from '@/core/book'
+import { startFaults } from '@/core/forms'
 import { isTyped } from '@/core/kinds'
-import { readTyped } from '@/core/records'
 import { inSentence, wordProblem } from '@/core/words'
 import { officeNow } from '@/app/office-now'
 import { ChoiceBox, Labelled, TextBox, TickBox } from '@/ui/kit'
@@ -66,6 +66,7 @@ function Starts({ form, onChange }: Props) {
   const { book } = useRecords()
   const table = tableOf(book, form.table)
   const starts = form.starts ?? {}
+  const faults = startFaults(book, form, officeNow())
   const mayStart = table.fields.filter((field) => isTyped(field) && field.kind !== 'link' && field.kind !== 'file')
   const put = (id: string, value: string | undefined) => {
     const { [id]: _was, ...rest } = starts
@@ -78,13 +79,13 @@ function Starts({ form, onChange }: Props) {
       {mayStart
         .filter(({ id }) => id in starts)
         .map((field) => {
-          const read = readTyped(book, table, field, starts[field.id] ?? '', officeNow())
+          const problem = faults.find((fault) => fault.field.id === field.id)?.problem
           return (
             <Labelled
               key={field.id}
               label={field.name}
               htmlFor={`form-start-${field.id}`}
-              problem={starts[field.id] && !read.ok ? wordProblem(read.problem) : undefined}
+              problem={problem && wordProblem(problem)}
             >
               <TextBox
                 id={`form-start-${field.id}`}

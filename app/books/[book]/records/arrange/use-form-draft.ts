@@ -4,8 +4,9 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { toast } from 'sonner'
 import { answered } from '@/app/answered'
+import { officeNow } from '@/app/office-now'
 import { type Book, type Form, type FormLines, freeName, tableOf } from '@/core/book'
-import { onForm, shownLines, usualLines } from '@/core/forms'
+import { onForm, shownLines, startFaults, usualLines } from '@/core/forms'
 import { formLayout } from '@/core/records'
 import { sameJson, wordProblem } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
@@ -38,6 +39,9 @@ export function useFormDraft({ tableId, kept, stored }: FormWish) {
   const isChanged = !before || !sameJson(before, form)
   useLeaving(isChanged && form !== start)
   const keep = async () => {
+    const [fault] = startFaults(book, form, officeNow())
+    // Every new record would begin with something wrong.
+    if (fault) return void toast(`${fault.field.name}: ${wordProblem(fault.problem)}`)
     const saved = await answered(keepForm(bookId, { form: { ...form, lines }, ...(before && { before }) }))
     if (!saved.ok) return void toast(wordProblem(saved.problem))
     setBefore(saved.value)

@@ -68,7 +68,7 @@ export function LookSheet() {
         </div>
       </header>
       {!isWide && <div className="mb-4 flex flex-col gap-3 rounded-lg border border-ash-3 p-3">{choices}</div>}
-      <div className="grid gap-4 xl:grid-cols-3">
+      <div className="grid items-start gap-4 xl:grid-cols-3">
         {tables.map((table) => (
           <LookExample key={table.id} tableId={table.id} look={look} theme={theme} />
         ))}
