@@ -1,9 +1,9 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import type { ComponentType } from 'react'
 import { type Control, kindOf } from '@/core/kinds'
 import type { ControlProps } from './control'
-import { FileControl } from './file-control'
 import { LinkControl } from './link-control'
 import {
   DateControl,
@@ -15,6 +15,9 @@ import {
   ChoiceControl,
   TickControl,
 } from './text-controls'
+
+/** Few tables have pictures; what shows them comes with the first. */
+const FileControl = dynamic(() => import('./file-control').then((room) => room.FileControl))
 
 const controls: Record<Control, ComponentType<ControlProps>> = {
   line: LineControl,

@@ -1,6 +1,7 @@
 'use client'
 
 import { Eye, Hourglass, Lock } from 'lucide-react'
+import dynamic from 'next/dynamic'
 import { type ReactNode, useEffect, useImperativeHandle, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { FormProvider, useForm } from 'react-hook-form'
 import { toast } from 'sonner'
@@ -18,10 +19,12 @@ import { shownOfLinked, useLinkedValues } from './linked-values'
 import { LiveFactsOf } from './live-facts'
 import { formResolver, placeOf, sayUnseen, seenIn, type Wrong, wrongsIn } from './problems'
 import { repeatValue } from './repeat-last'
-import { SavingQuestion } from './saving-question'
 import { useMending } from './use-mending'
 import { useSaving } from './use-saving'
 import { useTyping } from './use-typing'
+
+/** Comes with the first question; most records are saved without one. */
+const SavingQuestion = dynamic(() => import('./saving-question').then((room) => room.SavingQuestion), { ssr: false })
 
 export interface RecordFormHandle {
   readonly save: () => Promise<boolean>
