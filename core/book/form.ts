@@ -1,12 +1,16 @@
 import * as z from 'zod'
+import type { Json } from '../words'
 import { formColumns, formRoles } from './form-columns'
 import { limits } from './limits'
 
 const Id = z.string().regex(/^(?!__)[\w-]{1,40}$/)
 
+/** An expression over the record, as the room of expressions' keeps it. */
+const Tree = z.json() as z.ZodType<Json>
+
 const Words = z.string().trim().min(1).max(limits.nameLength)
 
-/** What a part goes by, how many columns it takes, and how many are left empty before it. */
+/** What a part goes by, how many columns it takes, how many are left empty before it, and when it shows. */
 const place = {
   id: Id,
   span: z.int().min(1).max(formColumns),
@@ -15,7 +19,12 @@ const place = {
     .min(1)
     .max(formColumns - 1)
     .optional(),
+  /** It shows only where this is so; always where nothing is said. */
+  shows: Tree.optional(),
 }
+
+/** It can't be typed on this form: `true` for always, or when this is so. */
+const onlyRead = Tree.optional()
 
 const plain = [
   /** A box of the table; it goes by its field's id. */
@@ -28,6 +37,9 @@ const plain = [
     labelled: z.enum(['beside', 'inside']).optional(),
     /** How many lines a passage or a picture is high. */
     tall: z.int().min(1).max(limits.formTall).optional(),
+    /** It must be filled on this form when this is so, beyond what the table asks. */
+    must: Tree.optional(),
+    onlyRead,
   }),
   /** The rows that belong to the record; they go by their link's id. */
   z.strictObject({
@@ -42,6 +54,7 @@ const plain = [
     sums: z.array(Id).min(1).max(limits.fieldsPerTable).readonly().optional(),
     /** Each row on a card of its own. */
     cards: z.literal(true).optional(),
+    onlyRead,
   }),
   /** What the record comes to, a line each at the right, as on a bill. */
   z.strictObject({
@@ -77,6 +90,7 @@ const Group = z.strictObject({
   heading: Words.optional(),
   /** Only its heading shows until somebody unfolds it. */
   folded: z.literal(true).optional(),
+  onlyRead,
   lines: linesOf(z.discriminatedUnion('kind', plain)),
 })
 const Part = z.discriminatedUnion('kind', [...plain, Group])

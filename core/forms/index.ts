@@ -1,4 +1,6 @@
 export { changePart } from './change-part'
+export { conditionFaults } from './condition-faults'
+export { type FormNow, formNow, plainForm } from './form-now'
 export { formsFor } from './forms-for'
 export { laidAfresh } from './lay-afresh'
 export { columnsCost, leftOut, onForm } from './left-out'
@@ -12,3 +14,11 @@ export { linkedField, shownLines } from './shown-lines'
 export { type Side, sideAt, spotBeside } from './spot-at'
 export { startFaults } from './start-faults'
 export { usualLines } from './usual-lines'
+export {
+  type Asking,
+  askedOf,
+  type ConditionFault,
+  conditionHindrance,
+  type PartConditions,
+  partConditions,
+} from './part-conditions'

@@ -43,7 +43,7 @@ export const onForm = (lines: FormLines): ReadonlySet<string> =>
   new Set(partsInOrder(lines).flatMap((part) => (part.kind === 'totals' ? part.fields : [part.id])))
 
 /** Whether nobody can save a new record without filling a field. */
-const isWanted = (table: Table, field: Field): boolean =>
+export const isWanted = (table: Table, field: Field): boolean =>
   isTyped(field) &&
   mustHold(table, field) &&
   field.startsAs === undefined &&

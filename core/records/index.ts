@@ -6,7 +6,15 @@ export { asNew, type Difference, differences, mergedForm, type Side, type Versio
 export { marked, typedSince } from './typed-since'
 export { changedRecord, type ChangedRow } from './changed-record'
 export { type FormContext, checkForm } from './check-form'
-export { type FormText, formTextOf, newRowText, type RowText, type StoredForm, type Typed } from './form-text'
+export {
+  type FormText,
+  formTextOf,
+  isUntouched,
+  newRowText,
+  type RowText,
+  type StoredForm,
+  type Typed,
+} from './form-text'
 export { readForm } from './read-form'
-export { type LinkedValues, type LiveValues, liveValues } from './live-values'
+export { type LinkedValues, type LiveForm, type LiveValues, liveValues, toldInForm } from './live-values'
 export type { Cursor, ListRow } from './list-row'

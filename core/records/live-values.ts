@@ -60,6 +60,12 @@ export function brokenInForm(live: LiveForm): {
   }
 }
 
+/** Whether conditions are so of a record as it is typed; undefined where that can't be told here, or not yet. */
+export function toldInForm(live: LiveForm, conditions: readonly Tree[]): readonly (boolean | undefined)[] {
+  const { root } = scopesOf(live)
+  return conditions.map((tree) => root.tells(tree))
+}
+
 function scopesOf(live: LiveForm): { readonly root: Scope; readonly rows: readonly (readonly [string, Scope[]])[] } {
   const { book, tableId, form, checked, stored } = live
   const lacking: MissingFacts = { coming: false, elsewhere: false }
@@ -110,14 +116,16 @@ class Scope implements Facts {
     return Object.fromEntries(fields.map((field) => [field.id, this.compute(field)]))
   }
 
+  tells(tree: Tree): boolean | undefined {
+    Object.assign(this.lacking, { coming: false, elsewhere: false })
+    const value = evaluate(tree, this, this.live.now)
+    return this.lacking.coming || this.lacking.elsewhere ? undefined : value === '1'
+  }
+
   /** Rules that are plainly broken, and of which all is here that they ask for. */
   broken(): Problems {
     const { book, now } = this.live
-    const knows = (tree: Tree) => {
-      Object.assign(this.lacking, { coming: false, elsewhere: false })
-      evaluate(tree, this, now)
-      return !this.lacking.coming && !this.lacking.elsewhere
-    }
+    const knows = (tree: Tree) => this.tells(tree) !== undefined
     const all = checkRules(book, this.tableId, { facts: this, now, stored: this.stored, knows })
     const said = all.filter(({ rule }) => !rule.warns)
     return Object.fromEntries(

@@ -1,9 +1,10 @@
-import { type Book, type Field, findField, mustHold, type Rule, type Table } from '../../book'
+import type { Book, Rule, Table } from '../../book'
 import { nodesOf, type Tree } from '../../expressions'
 import { type OwnRule, ownRules } from '../own-rules'
-import { counted, factsIn, keyOf } from './amounts'
+import { factsIn } from './amounts'
 import { allOf, type Branches, branchesOf } from './branches'
-import { isPossible, type Known } from './possible'
+import { type KnownOf, knownOf } from './known'
+import { isPossible } from './possible'
 import { oncePerPart } from '../../words'
 
 export type RuleDoubt =
@@ -32,14 +33,16 @@ function findDoubts(book: Book, table: Table): RuleDoubt[] {
   const held = ownRules(book, table.id).flatMap(({ rule, compiled }: OwnRule): Held[] =>
     compiled?.kind === 'holds' ? [{ rule, tree: compiled.tree, facts: factsIn(compiled.tree) }] : [],
   )
-  const known = knownOf(book, table, held)
+  const known = knownOf(
+    book,
+    table,
+    held.map(({ tree }) => tree),
+  )
   const against = contradictions(held.filter(({ rule }) => !rule.warns).slice(0, mostTogether), known)
   const tangled = new Set(against.flatMap((doubt) => (doubt.kind === 'against' ? doubt.rules : [])))
   const idle = held.filter(({ rule }) => !tangled.has(rule)).slice(0, mostTogether)
   return [...against, ...idle.flatMap((one, at) => neverRefuses(one, idle.slice(0, at), known))]
 }
-
-type KnownOf = (fact: string) => Known
 
 const canBe = (branches: Branches, known: KnownOf) => branches.some((claims) => isPossible(claims, known))
 
@@ -97,31 +100,4 @@ function holdTogether(held: readonly Held[], known: KnownOf): boolean {
   const facts = new Set(held.flatMap((one) => [...one.facts]))
   const filled: Branches = [[...facts].map((fact) => ({ kind: 'filled', fact }) as const)]
   return canBe(allOf([filled, ...held.map(({ tree }) => branchesOf(tree, true))]), known)
-}
-
-/** What kinds and bounds say of the facts that rules speak of. */
-function knownOf(book: Book, table: Table, held: readonly Held[]): KnownOf {
-  const known = new Map<string, Known>()
-  for (const { tree } of held)
-    for (const node of nodesOf(tree)) {
-      if (node.kind === 'aggregate')
-        known.set(keyOf(node), { must: node.name === 'COUNT', ...(node.name === 'COUNT' && { least: 0n }) })
-      const own = node.kind === 'fact' && node.over.length === 0 ? findField(book, node.field)?.field : undefined
-      if (own) known.set(keyOf(node), ofField(table, own, node))
-    }
-  return (fact) => known.get(fact) ?? { must: false }
-}
-
-function ofField(table: Table, field: Field, { type }: Tree): Known {
-  const must = field.kind === 'tick' || mustHold(table, field)
-  if (field.kind === 'mark')
-    return { must, least: counted('1', 'exact'), most: counted(String(field.scale ?? 5), 'exact') }
-  if (field.kind === 'choice')
-    return { must, words: (field.choices ?? []).map(({ word }) => word.trimEnd().toLowerCase()) }
-  if (field.kind === 'tick') return { must, words: ['0', '1'] }
-  return {
-    must,
-    ...(field.least !== undefined && { least: counted(field.least, type.is) }),
-    ...(field.most !== undefined && { most: counted(field.most, type.is) }),
-  }
 }

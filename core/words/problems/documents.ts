@@ -1,7 +1,24 @@
+import { listed } from '../english'
+
 /** What can be wrong with a document. */
 export const documentProblems = {
   'form-too-long': ({ most }: { readonly most: number }) =>
     `A form holds ${most} parts. Take some out, or make two forms.`,
+  'condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
+  'condition-of-rows-elsewhere': () =>
+    'It counts rows that aren’t typed on this form. Make a field of the table from them, and ask for that.',
+  'condition-of-itself': ({ part }: { readonly part: string }) =>
+    `${part} can’t depend on what is in ${part} itself. Ask for something else.`,
+  'condition-circle': ({ parts }: { readonly parts: readonly string[] }) =>
+    `${listed(parts)} show only because of each other, so none of them ever would. Let one of them always show.`,
+  'condition-hides-must': ({ part, noun }: { readonly part: string; readonly noun: string }) =>
+    `${part} must be filled, so it can’t be out of sight: no new ${noun} could be saved. Let it always show, or let it start with something.`,
+  'condition-closes-must': ({ part, noun }: { readonly part: string; readonly noun: string }) =>
+    `${part} must be filled, so somebody must be able to: no new ${noun} could be saved. Let it start with something.`,
+  'condition-hides-rule': ({ part, rule }: { readonly part: string; readonly rule: string }) =>
+    `The rule “${rule}” can refuse a record while ${part} is out of sight. Let ${part} show whenever the rule asks for it.`,
+  'condition-closes-rule': ({ part, rule }: { readonly part: string; readonly rule: string }) =>
+    `The rule “${rule}” can ask for ${part} while it is only read. Let it be typed whenever the rule asks for it.`,
   'document-too-long': ({ most }: { readonly most: number }) =>
     `A document has at most ${most.toLocaleString('en-GB')} parts. Take some out, or make it two documents.`,
   'document-rows-many': ({ most, records }: { readonly most: number; readonly records: number }) =>
