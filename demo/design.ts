@@ -123,7 +123,8 @@ export class DesignWriter {
     return read.says
   }
 
-  private kept(table: string, written: string) {
+  /** An expression over a table's records, as it is kept. */
+  kept(table: string, written: string) {
     const read = readExpression(this.book, tableOf(this.book, idOf(table)), written)
     if ('problem' in read) throw new Error(`${written}: ${wordProblem(read.problem)}`)
     return storeTree(read.tree)

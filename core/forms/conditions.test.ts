@@ -32,7 +32,7 @@ function asking(conditions: Readonly<Record<string, Asked>>, ...rules: readonly 
   const of = (asked: Asked) =>
     Object.fromEntries(Object.entries(asked).map(([asks, one]) => [asks, kept(one as Source)]))
   const lines = shownLines(design.book, 'hire').map((line) =>
-    line.map((part): FormPart => ({ ...part, ...(of(conditions[part.id] ?? {}) as Part) }) as FormPart),
+    line.map((part): FormPart => ({ ...part, ...(of(conditions[part.id] ?? {}) as Part) })),
   )
   return { book: design.book, lines }
 }

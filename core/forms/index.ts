@@ -10,15 +10,9 @@ export { findPart, groupsIn, neighbourOf, partsInOrder, placePart, putIn, takeOu
 export { partNameOf } from './part-names'
 export { canSum, rowSum } from './row-sum'
 export { rowColumns } from './row-columns'
+export { sayAsked } from './say-asked'
 export { linkedField, shownLines } from './shown-lines'
 export { type Side, sideAt, spotBeside } from './spot-at'
 export { startFaults } from './start-faults'
 export { usualLines } from './usual-lines'
-export {
-  type Asking,
-  askedOf,
-  type ConditionFault,
-  conditionHindrance,
-  type PartConditions,
-  partConditions,
-} from './part-conditions'
+export { type Asking, askedOf, askings, type PartConditions, partConditions } from './part-conditions'

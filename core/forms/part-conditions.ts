@@ -76,7 +76,7 @@ function readCondition(
 }
 
 /** Why an expression can't be a condition on a form. */
-export function conditionHindrance(book: Book, tableId: string, tree: Tree): Problem | undefined {
+function conditionHindrance(book: Book, tableId: string, tree: Tree): Problem | undefined {
   if (tree.type.is !== 'truth') return { kind: 'condition-no-truth' }
   const inset = formLayout(book, tableId).insets.map(({ link }) => link.id)
   // Rows that the form has no place for aren't known in it.

@@ -5,7 +5,7 @@ export { checkRules, brokenRules, type OwnRule, ownRules, placeOf, rulesInTheWay
 export { type WatchedRule, watchedRules, isChecked, isKeyed } from './watched-rules'
 export { isPartOf } from './part-of'
 export { ruleDoubts, rulesOutOfReach } from './claims'
-export { conditionsSource, writeCondition } from './drafts/conditions'
+export { conditionsSource, reopenConditions, sayTruth, writeCondition } from './drafts/conditions'
 export { draftOf } from './drafts/reopen-draft'
 export { type DraftOf, isStanding, type PartsDraft, type RuleDraft } from './drafts/rule-draft'
 export { type DraftRead, isComparable, readDraft, samenessOf, timesOf } from './drafts/read-draft'

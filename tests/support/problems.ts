@@ -279,6 +279,7 @@ export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { k
   'tray-file-large': { kind: 'tray-file-large', megabytes: 1000 },
   'edition-gone': { kind: 'edition-gone' },
   'form-too-long': { kind: 'form-too-long', most: 500 },
+  'no-condition-said': { kind: 'no-condition-said' },
   'condition-no-truth': { kind: 'condition-no-truth' },
   'condition-of-rows-elsewhere': { kind: 'condition-of-rows-elsewhere' },
   'condition-of-itself': { kind: 'condition-of-itself', part: 'Ladder height' },

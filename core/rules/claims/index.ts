@@ -1,2 +1,2 @@
 export { ruleDoubts } from './doubts'
-export { type OutOfReach, rulesOutOfReach } from './out-of-reach'
+export { rulesOutOfReach } from './out-of-reach'

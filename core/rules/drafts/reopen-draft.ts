@@ -40,7 +40,7 @@ export function reopenSentence(book: Book, table: Table, tree: Tree): Sentence |
 const plain = (tree: Tree): Tree => (tree.kind === 'cast' && tree.quiet ? plain(tree.of) : tree)
 
 /** Facts and values as they stand in the boxes of a sentence. */
-class Speaker {
+export class Speaker {
   constructor(private readonly book: Book) {}
 
   fact(tree: Tree | undefined): string | undefined {

@@ -4,6 +4,7 @@ import { listed } from '../english'
 export const documentProblems = {
   'form-too-long': ({ most }: { readonly most: number }) =>
     `A form holds ${most} parts. Take some out, or make two forms.`,
+  'no-condition-said': () => 'Write what must be so.',
   'condition-no-truth': () => 'A condition is something that is true or not, such as a comparison.',
   'condition-of-rows-elsewhere': () =>
     'It counts rows that aren’t typed on this form. Make a field of the table from them, and ask for that.',

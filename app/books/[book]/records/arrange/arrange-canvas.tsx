@@ -20,7 +20,7 @@ import type { LiveRecord } from '@/server/live'
 import { FormDress } from '../form/form-dress'
 import { FormLinesOf } from '../form/form-lines'
 import { shownOfLinked, useLinkedValues } from '../form/linked-values'
-import { LiveFactsOf } from '../form/live-facts'
+import { asksNothing, LiveFactsOf } from '../form/live-facts'
 import { useRecords } from '../records-context'
 import { type Arranging, ArrangingContext, keysId } from './arranging'
 import { PartFrame } from './part-frame'
@@ -39,7 +39,7 @@ export function ArrangeCanvas({ stored, shown, ...arranging }: Props) {
   const [now] = useState(officeNow)
   const [text] = useState(() => textToShow(book, tableId, stored, now))
   const form = useForm<FormText>({ defaultValues: text })
-  const facts = useLinkedValues(shownOfLinked(lines))
+  const facts = useLinkedValues(shownOfLinked(lines, asksNothing.conditions))
   const [over, setOver] = useState<Arranging['over']>()
   const [dragged, setDragged] = useState<string>()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }))
@@ -74,7 +74,7 @@ export function ArrangeCanvas({ stored, shown, ...arranging }: Props) {
             setOver(undefined)
           }}
         >
-          <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={facts}>
+          <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={facts} asks={asksNothing}>
             <FormDress>
               <FormLinesOf
                 lines={shown}

@@ -1,8 +1,9 @@
 'use client'
 
 import type { Form } from '@/core/book'
-import { columnsCost, leftOut, partsInOrder } from '@/core/forms'
+import { columnsCost, conditionFaults, leftOut, partNameOf, partsInOrder } from '@/core/forms'
 import { formLayout } from '@/core/records'
+import { wordProblem } from '@/core/words'
 import { Note } from '@/ui/kit'
 import { useRecords } from '../records-context'
 
@@ -12,7 +13,7 @@ interface Props {
   readonly all?: boolean
 }
 
-/** What a form leaves out that costs something. */
+/** What a form leaves out that costs something, and what is wrong with its conditions. */
 export function Costs({ form: { table, lines, starts }, all = false }: Props) {
   const { book } = useRecords()
   const { insets } = formLayout(book, table)
@@ -25,6 +26,11 @@ export function Costs({ form: { table, lines, starts }, all = false }: Props) {
             {cost}
           </Note>
         ))}
+      {conditionFaults(book, { table, lines, starts }).map(({ part, asks, problem }) => (
+        <Note key={`${part.id} ${asks}`} mark="settle" head={partNameOf(book, table, part)}>
+          {wordProblem(problem)}
+        </Note>
+      ))}
       {partsInOrder(lines).map((part) => {
         const inset = part.kind === 'rows' ? insets.find(({ link }) => link.id === part.id) : undefined
         const cost = inset && part.kind === 'rows' ? columnsCost(inset, part) : undefined

@@ -19,6 +19,7 @@ import { useRecords } from '../records-context'
 import { Counted } from './counted'
 import type { PartProps } from './part-props'
 import { RowsChoices } from './rows-choices'
+import { WhenChoices } from './when-choices'
 
 /** The choices of the part that is chosen. */
 export function PartChoices(props: Omit<PartProps, 'put'>) {
@@ -33,6 +34,7 @@ export function PartChoices(props: Omit<PartProps, 'put'>) {
       <Own {...props} put={put} />
       <Width {...props} put={put} />
       <InGroup {...props} put={put} />
+      <WhenChoices {...props} put={put} />
       <div>
         <Button small onClick={() => props.leaveOut(part.id)}>
           Remove from the form

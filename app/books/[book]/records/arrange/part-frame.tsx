@@ -4,7 +4,16 @@ import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { GripHorizontal } from 'lucide-react'
 import type { KeyboardEvent } from 'react'
 import { formColumns, type FormPart } from '@/core/book'
-import { type Direction, movePart, partNameOf, type Side, widenPart } from '@/core/forms'
+import {
+  type Asking,
+  askings,
+  type Direction,
+  movePart,
+  partNameOf,
+  sayAsked,
+  type Side,
+  widenPart,
+} from '@/core/forms'
 import { classNames } from '@/ui/kit'
 import type { PartFrame as Frame } from '../form/form-lines'
 import { useRecords } from '../records-context'
@@ -52,18 +61,36 @@ export const PartFrame: Frame = ({ part, style, className, children }) => {
             look="relative mb-1 flex min-h-7 w-full items-center px-2 text-left text-[13px] text-ash-6"
             words
           />
+          <Asked part={part} />
           {children}
         </>
       ) : (
         <>
           {/* What stands in it is only looked at here. */}
-          <div inert>{children}</div>
+          <div inert>
+            {children}
+            <Asked part={part} />
+          </div>
           <Handle part={part} look="absolute -inset-1 z-10" />
         </>
       )}
       {chosen === part.id && <ResizeEdge part={part} />}
     </div>
   )
+}
+
+const asked: Readonly<Record<Asking, string>> = { shows: 'Shows', must: 'Must be filled', onlyRead: 'Only read' }
+
+/** When a part shows, must be filled or is only read. */
+function Asked({ part }: { readonly part: FormPart }) {
+  const { book } = useRecords()
+  const { tableId } = useArranging()
+  const said = askings.flatMap((asks) => {
+    const words = sayAsked(book, tableId, part, asks)
+    return words ? [`${asked[asks]} ${words}`] : []
+  })
+  if (said.length === 0) return null
+  return <p className="pt-1 text-xs text-brass [overflow-wrap:anywhere]">{said.join(' · ')}</p>
 }
 
 /** What is pressed, dragged and moved by keys; over the whole part, or a bar above a group. */

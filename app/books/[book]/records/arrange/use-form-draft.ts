@@ -6,7 +6,7 @@ import { toast } from 'sonner'
 import { answered } from '@/app/answered'
 import { officeNow } from '@/app/office-now'
 import { type Book, type Form, type FormLines, freeName, tableOf } from '@/core/book'
-import { onForm, shownLines, startFaults, usualLines } from '@/core/forms'
+import { conditionFaults, onForm, partNameOf, shownLines, startFaults, usualLines } from '@/core/forms'
 import { formLayout } from '@/core/records'
 import { sameJson, wordProblem } from '@/core/words'
 import type { LiveRecord } from '@/server/live'
@@ -42,6 +42,8 @@ export function useFormDraft({ tableId, kept, stored }: FormWish) {
     const [fault] = startFaults(book, form, officeNow())
     // Every new record would begin with something wrong.
     if (fault) return void toast(`${fault.field.name}: ${wordProblem(fault.problem)}`)
+    const [wrong] = conditionFaults(book, { table: tableId, lines, starts: form.starts })
+    if (wrong) return void toast(`${partNameOf(book, tableId, wrong.part)}: ${wordProblem(wrong.problem)}`)
     const saved = await answered(keepForm(bookId, { form: { ...form, lines }, ...(before && { before }) }))
     if (!saved.ok) return void toast(wordProblem(saved.problem))
     setBefore(saved.value)

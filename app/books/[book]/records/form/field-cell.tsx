@@ -18,6 +18,8 @@ interface Props {
   /** Already in the database. */
   readonly stored: boolean
   readonly readOnly: boolean
+  /** It must be filled at this moment, beyond what the table asks. */
+  readonly must: boolean
 }
 
 /** One field of the form with its label, its note and what is wrong with it. */
@@ -44,7 +46,7 @@ function DerivedCell({ field, part }: Props) {
   )
 }
 
-function TypedCell({ table, field, part, stored, readOnly }: Props) {
+function TypedCell({ table, field, part, stored, readOnly, must }: Props) {
   const { control } = useFormContext<FormText>()
   const { fieldState } = useController({ control, name: `text.${field.id}` })
   const problem = fieldState.error?.message
@@ -59,7 +61,7 @@ function TypedCell({ table, field, part, stored, readOnly }: Props) {
       htmlFor={field.id}
       hint={hint}
       problem={problem}
-      must={mustHold(table, field)}
+      must={must || mustHold(table, field)}
     >
       <BoundControl
         name={`text.${field.id}`}

@@ -14,6 +14,7 @@ import { FieldCell } from './field-cell'
 import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
 import { LinkedCell } from './linked-cell'
+import { useFormNow } from './live-facts'
 
 /** What stands around a part: its place in its line, and where a form is arranged, the handles for that. */
 export type PartFrame = ComponentType<{
@@ -36,17 +37,23 @@ export interface FormAt {
   readonly Frame?: PartFrame
 }
 
-/** The lines of a form, each of parts on twelve columns; in a narrow place they flow. */
+/** The lines of a form, each of parts on twelve columns; in a narrow place they flow. What doesn't show leaves its place empty. */
 export function FormLinesOf({ lines, at }: { readonly lines: FormLines; readonly at: FormAt }) {
+  const { hidden } = useFormNow()
+  const shows = ({ id }: FormPart) => at.Frame !== undefined || !hidden.has(id)
   return (
     <div className="@container/form flex flex-col gap-(--form-room,1rem)">
-      {lines.map((line) => (
-        <div key={nth(line, 0).id} className="grid grid-cols-12 gap-x-3.5 gap-y-(--form-room,1rem)">
-          {placed(line).map(({ part, style }) => (
-            <Framed key={part.id} part={part} style={style} at={at} />
-          ))}
-        </div>
-      ))}
+      {lines
+        .filter((line) => line.some(shows))
+        .map((line) => (
+          <div key={nth(line, 0).id} className="grid grid-cols-12 gap-x-3.5 gap-y-(--form-room,1rem)">
+            {placed(line)
+              .filter(({ part }) => shows(part))
+              .map(({ part, style }) => (
+                <Framed key={part.id} part={part} style={style} at={at} />
+              ))}
+          </div>
+        ))}
     </div>
   )
 }
@@ -88,6 +95,7 @@ function Framed({ part, style, at }: { readonly part: FormPart; readonly style: 
 
 function Part({ part, at }: { readonly part: FormPart; readonly at: FormAt }) {
   const { book } = useRecords()
+  const { musts, onlyRead } = useFormNow()
   const table = tableOf(book, at.tableId)
   switch (part.kind) {
     case 'field':
@@ -97,12 +105,15 @@ function Part({ part, at }: { readonly part: FormPart; readonly at: FormAt }) {
           field={fieldOf(table, part.id)}
           part={part}
           stored={at.stored}
-          readOnly={at.isClosed(part.id)}
+          must={musts.has(part.id)}
+          readOnly={at.isClosed(part.id) || onlyRead.has(part.id)}
         />
       )
     case 'rows': {
       const inset = formLayout(book, table.id).insets.find(({ link }) => link.id === part.id)
-      return inset && <InsetGrid inset={inset} part={part} now={at.now} readOnly={at.isClosed()} />
+      return (
+        inset && <InsetGrid inset={inset} part={part} now={at.now} readOnly={at.isClosed() || onlyRead.has(part.id)} />
+      )
     }
     case 'totals':
       return <FormFoot fields={part.fields.map((id) => fieldOf(table, id))} />

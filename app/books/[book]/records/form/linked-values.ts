@@ -2,7 +2,8 @@
 
 import { useRef, useState } from 'react'
 import { fieldWith, type FormLines } from '@/core/book'
-import { partsInOrder } from '@/core/forms'
+import { nodesOf } from '@/core/expressions'
+import { type PartConditions, partsInOrder } from '@/core/forms'
 import type { LinkedValues, Values } from '@/core/records'
 import { useRecords } from '../records-context'
 
@@ -18,15 +19,21 @@ export interface LinkedFacts {
   readonly forget: () => void
 }
 
-/** Fields that a form shows of what a link leads to, by the link's field. */
+/** The ways to facts that a form shows, or asks for, of what a link leads to, by the link's field. */
 export type ShownOfLinked = Readonly<Record<string, readonly string[]>>
 
-/** What a form shows of what its links lead to. */
-export const shownOfLinked = (lines: FormLines): ShownOfLinked =>
-  partsInOrder(lines).reduce<Record<string, string[]>>((shown, part) => {
-    if (part.kind === 'linked') (shown[part.link] ??= []).push(part.field)
-    return shown
-  }, {})
+/** What a form shows, or asks in its conditions, of what its links lead to. */
+export function shownOfLinked(lines: FormLines, { told }: PartConditions): ShownOfLinked {
+  const shown: Record<string, string[]> = {}
+  for (const part of partsInOrder(lines)) if (part.kind === 'linked') (shown[part.link] ??= []).push(part.field)
+  for (const { tree } of told)
+    for (const node of tree ? nodesOf(tree) : []) {
+      if (node.kind !== 'fact') continue
+      const [link, ...rest] = node.over
+      if (link !== undefined) (shown[link] ??= []).push([...rest, node.field].join('/'))
+    }
+  return shown
+}
 
 /** Facts of the records that a form's links lead to, fetched once each. */
 export function useLinkedValues(shown: ShownOfLinked): LinkedFacts {

@@ -5,23 +5,38 @@ import { useFormContext, useWatch } from 'react-hook-form'
 import { type Book, type Field, tableOf } from '@/core/book'
 import { displayOf, writtenStored } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
-import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
+import { formNow, type FormNow, type PartConditions, plainForm } from '@/core/forms'
+import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm, type Typed } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { useRecords } from '../records-context'
 import type { LinkedFacts } from './linked-values'
 
 const none: LiveValues = { own: {}, rows: {}, frozen: new Set() }
 const LiveFacts = createContext<LiveValues>(none)
+const NowContext = createContext<FormNow>(plainForm)
 const LinkedContext = createContext<LinkedFacts | undefined>(undefined)
 
 /** What the records that a form's links lead to say. */
 export const useLinkedFacts = (): LinkedFacts | undefined => use(LinkedContext)
+
+/** What shows, must be filled and is only read at this moment, by the conditions of the form. */
+export const useFormNow = (): FormNow => use(NowContext)
+
+/** The conditions of a form, and what the boxes of a new record start with. */
+export interface FormAsks {
+  readonly conditions: PartConditions
+  readonly begun: Typed
+}
+
+/** Of a form that is only arranged nothing is asked: all of it shows. */
+export const asksNothing: FormAsks = { conditions: { told: [], faults: [] }, begun: {} }
 
 interface Props {
   readonly tableId: string
   readonly stored: LiveRecord | undefined
   readonly now: Now
   readonly facts: LinkedFacts
+  readonly asks: FormAsks
   readonly children: ReactNode
 }
 
@@ -31,17 +46,21 @@ const asksMore = (book: Book, tableId: string) =>
     (id) => tableOf(book, id).fields.some(isDerived) || book.rules.some((rule) => rule.table === id),
   )
 
-/** Keeps what is derived up with what is typed. A form without anything derived isn't watched. */
+/** Keeps what is derived, and what conditions make of the form, up with what is typed. A form without either isn't watched. */
 export function LiveFactsOf(props: Props) {
   const { book } = useRecords()
   return (
     <LinkedContext value={props.facts}>
-      {asksMore(book, props.tableId) ? <Watching {...props} /> : props.children}
+      {props.asks.conditions.told.length > 0 || asksMore(book, props.tableId) ? (
+        <Watching {...props} />
+      ) : (
+        props.children
+      )}
     </LinkedContext>
   )
 }
 
-function Watching({ tableId, stored, now, facts, children }: Props) {
+function Watching({ tableId, stored, now, facts, asks, children }: Props) {
   const { book } = useRecords()
   const { control, getValues, trigger, formState } = useFormContext<FormText>()
   useWatch({ control })
@@ -54,10 +73,13 @@ function Watching({ tableId, stored, now, facts, children }: Props) {
     return found
   }
   const checked = readForm(book, tableId, form, now)
-  const live = liveValues({ book, tableId, form, checked, stored, linked, now })
+  const around = { book, tableId, form, checked, stored, linked, now }
+  const live = liveValues(around)
   // Rules look at linked records too; asking them here says which facts are wanted.
   const ruled = checkForm(book, tableId, form, now, { stored, linked, read: checked })
   const { errors, isDirty } = formState
+  const isWrong = (id: string) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined
+  const shape = formNow(asks.conditions, { live: around, begun: asks.begun, isWrong })
   const concerned = new Set([
     ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),
     ...Object.keys(errors.text ?? {}),
@@ -68,7 +90,11 @@ function Watching({ tableId, stored, now, facts, children }: Props) {
     if (arrived > 0 && isDirty && concerned.size > 0) void trigger([...concerned].map((id) => `text.${id}` as const))
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [arrived])
-  return <LiveFacts value={live}>{children}</LiveFacts>
+  return (
+    <LiveFacts value={live}>
+      <NowContext value={shape}>{children}</NowContext>
+    </LiveFacts>
+  )
 }
 
 /** What a derived field shows now, written for people; `row` is the place of an inset row. */

@@ -1,16 +1,30 @@
 import type { FieldErrors, Resolver } from 'react-hook-form'
 import { type Book, type FormLines, tableOf } from '@/core/book'
-import { onForm, partsInOrder, rowColumns } from '@/core/forms'
+import { formNow, onForm, partsInOrder, rowColumns } from '@/core/forms'
 import type { Now } from '@/core/kinds'
-import { type FormContext, checkForm, type FormText, formLayout, type Problems } from '@/core/records'
+import { type FormContext, checkForm, type FormText, formLayout, type LiveForm, type Problems } from '@/core/records'
 import { plural, wordProblem } from '@/core/words'
+import type { FormAsks } from './live-facts'
+
+/** What the form itself asks for beyond its table: what its conditions say must be filled, and is blank. */
+function blankMusts(live: LiveForm, { conditions, begun }: FormAsks): Problems {
+  const { musts } = formNow(conditions, { live, begun, isWrong: () => false })
+  const { fields } = tableOf(live.book, live.tableId)
+  return Object.fromEntries(
+    fields.flatMap(({ id, name }) =>
+      musts.has(id) && live.checked.values[id] === null ? [[id, { kind: 'blank', field: name }] as const] : [],
+    ),
+  )
+}
 
 /** Lets the form library ask core what is wrong; the words come from there too. */
 export const formResolver =
-  (book: Book, tableId: string, now: Now, around: FormContext): Resolver<FormText> =>
+  (book: Book, tableId: string, now: Now, around: FormContext, asks: FormAsks): Resolver<FormText> =>
   (text) => {
+    const { stored, linked = () => undefined } = around
     const checked = checkForm(book, tableId, text, now, around)
-    if (checked.sound) return { values: text, errors: {} }
+    const blank = blankMusts({ book, tableId, form: text, checked, stored, linked, now }, asks)
+    if (checked.sound && Object.keys(blank).length === 0) return { values: text, errors: {} }
     const worded = (problems: Problems) =>
       Object.fromEntries(
         Object.entries(problems).map(([id, problem]) => [id, { type: problem.kind, message: wordProblem(problem) }]),
@@ -26,7 +40,7 @@ export const formResolver =
     ])
     const wrongInsets = Object.fromEntries(insets.filter(([, rows]) => rows.some(Boolean) || rows.root))
     const errors = {
-      text: worded(checked.problems),
+      text: worded({ ...blank, ...checked.problems }),
       ...(Object.keys(wrongInsets).length > 0 && { insets: wrongInsets }),
     }
     return { values: {}, errors: errors as unknown as FieldErrors<FormText> }

@@ -19,6 +19,7 @@ import { shownOfLinked, useLinkedValues } from './linked-values'
 import { LiveFactsOf } from './live-facts'
 import { formResolver, placeOf, sayUnseen, seenIn, type Wrong, wrongsIn } from './problems'
 import { repeatValue } from './repeat-last'
+import { useAsks } from './use-asks'
 import { useMending } from './use-mending'
 import { useSaving } from './use-saving'
 import { useTyping } from './use-typing'
@@ -76,11 +77,12 @@ export function RecordForm({
       begun(begun(formTextOf(book, tableId, stored, now), starts && { text: starts, labels: {}, insets: {} }), begin),
     [book, tableId, stored, now, starts, begin],
   )
-  const linkedFacts = useLinkedValues(shownOfLinked(lines))
+  const asks = useAsks(tableId, lines, arranged, now)
+  const linkedFacts = useLinkedValues(shownOfLinked(lines, asks.conditions))
   const around = { stored, linked: linkedFacts.linked }
   const form = useForm<FormText>({
     defaultValues: structuredClone<FormText>(start),
-    resolver: formResolver(book, tableId, now, around),
+    resolver: formResolver(book, tableId, now, around, asks),
     mode: 'onTouched',
     shouldFocusError: false,
   })
@@ -178,7 +180,7 @@ export function RecordForm({
             ))}
           </div>
         )}
-        <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={linkedFacts}>
+        <LiveFactsOf tableId={tableId} stored={stored} now={now} facts={linkedFacts} asks={asks}>
           <FormDress>
             <FormLinesOf
               lines={lines}

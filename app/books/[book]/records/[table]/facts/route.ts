@@ -6,7 +6,8 @@ const mostAtOnce = 200
 
 /**
  * What derived fields read through links: for each `of=FIELD~REFERENCE` of one of the table's link fields the
- * facts of that record, or null where there is none; with each `also=FIELD~SHOWN` a field of it that a form shows.
+ * facts of that record, or null where there is none; with each `also=FIELD~WAY` a further fact that a form
+ * shows or asks for, a field of it or one over its links, with strokes between.
  */
 export const GET = tableRoute('reader', async ({ db, live }, request, { table }) => {
   const links = new Set(live.book.links.filter((link) => link.many === table).map((link) => link.field))
