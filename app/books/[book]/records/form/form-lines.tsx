@@ -15,6 +15,7 @@ import { FormFoot } from './form-foot'
 import { InsetGrid } from './inset-grid'
 import { LinkedCell } from './linked-cell'
 import { useFormNow } from './live-facts'
+import { isMarked } from './problems'
 
 /** What stands around a part: its place in its line, and where a form is arranged, the handles for that. */
 export type PartFrame = ComponentType<{
@@ -140,7 +141,7 @@ const Words = ({ words, look }: Extract<FormPart, { kind: 'words' }>) =>
 /** Whether something in a group is marked wrong: it must be in sight then. */
 function useWrongWithin(group: FormGroup): boolean {
   const { errors } = useFormState<FormText>()
-  return [...onForm(group.lines)].some((id) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined)
+  return [...onForm(group.lines)].some((id) => isMarked(errors, id))
 }
 
 /** Parts that belong together, under their heading; folded, they stay in the form and keep what is typed. */

@@ -10,6 +10,7 @@ import { checkForm, type FormText, formLayout, type LiveValues, liveValues, read
 import type { LiveRecord } from '@/server/live'
 import { useRecords } from '../records-context'
 import type { LinkedFacts } from './linked-values'
+import { isMarked } from './problems'
 
 const none: LiveValues = { own: {}, rows: {}, frozen: new Set() }
 const LiveFacts = createContext<LiveValues>(none)
@@ -78,7 +79,7 @@ function Watching({ tableId, stored, now, facts, asks, children }: Props) {
   // Rules look at linked records too; asking them here says which facts are wanted.
   const ruled = checkForm(book, tableId, form, now, { stored, linked, read: checked })
   const { errors, isDirty } = formState
-  const isWrong = (id: string) => errors.text?.[id] !== undefined || errors.insets?.[id] !== undefined
+  const isWrong = (id: string) => isMarked(errors, id)
   const shape = formNow(asks.conditions, { live: around, begun: asks.begun, isWrong })
   const concerned = new Set([
     ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),

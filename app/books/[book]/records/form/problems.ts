@@ -64,6 +64,14 @@ type Mark = { readonly message?: string } | undefined
 type Marks = Readonly<Record<string, Mark>>
 type InsetErrors = readonly ({ readonly text?: Marks } | undefined)[] & { readonly root?: Mark }
 
+/** Whether a field, or something in the rows of a link, is marked wrong; the library may keep empty marks for rows. */
+export function isMarked(errors: FieldErrors<FormText>, id: string): boolean {
+  const own = (errors.text ?? {}) as unknown as Marks
+  const rows = ((errors.insets ?? {}) as unknown as Readonly<Record<string, InsetErrors | undefined>>)[id]
+  if (own[id] !== undefined || rows?.root?.message) return true
+  return rows !== undefined && [...rows].some((row) => Object.values(row?.text ?? {}).some((mark) => mark?.message))
+}
+
 /** Everything that is marked wrong, in the order of the form. */
 export function wrongsIn(book: Book, tableId: string, errors: FieldErrors<FormText>): Wrong[] {
   const { rows, insets, foot } = formLayout(book, tableId)
