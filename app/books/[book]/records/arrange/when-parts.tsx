@@ -32,6 +32,7 @@ export function WhenParts({ tableId, own, draft, wrong, onChange }: Props) {
         id="part-when-written"
         label="Only when this is so"
         table={table}
+        offered={table.fields.filter(({ id }) => id !== own)}
         rows={2}
         source={draft.written}
         wrong={wrong}
@@ -44,24 +45,30 @@ export function WhenParts({ tableId, own, draft, wrong, onChange }: Props) {
     <>
       {all.map((condition, at) => (
         // Conditions have no names; where they stand is all there is.
-        <div key={at} role="group" aria-label={`Condition ${at + 1}`} className="flex items-start gap-2">
-          <div className="min-w-0 flex-1">
-            {at > 0 && <p className="pb-1 font-semibold">and</p>}
-            <ConditionParts
-              id={`part-when-${at}`}
-              subjects={subjects}
-              condition={condition}
-              onChange={(to) => put(at, to)}
-            />
+        <div key={at} role="group" aria-label={`Condition ${at + 1}`}>
+          {at > 0 && <p className="pb-1 font-semibold">and</p>}
+          <div className="flex items-start gap-2">
+            <div className="min-w-0 flex-1">
+              <ConditionParts
+                id={`part-when-${at}`}
+                subjects={subjects}
+                condition={condition}
+                onChange={(to) => put(at, to)}
+              />
+            </div>
+            {all.length > 1 && (
+              <IconButton
+                label={`Remove condition ${at + 1}`}
+                className="mt-6"
+                onClick={() => onChange({ all: all.toSpliced(at, 1) })}
+              >
+                <X size={15} aria-hidden />
+              </IconButton>
+            )}
           </div>
-          {all.length > 1 && (
-            <IconButton label={`Remove condition ${at + 1}`} onClick={() => onChange({ all: all.toSpliced(at, 1) })}>
-              <X size={15} aria-hidden />
-            </IconButton>
-          )}
         </div>
       ))}
-      <div className="flex flex-wrap gap-x-5 gap-y-1">
+      <div className="-ml-1 flex flex-wrap gap-x-4 gap-y-1">
         <WordButton onClick={() => onChange({ all: [...all, blankCondition] })}>And another condition</WordButton>
         <WordButton onClick={() => onChange({ written: whenSource(book, table, draft) })}>
           Write it as an expression
