@@ -277,8 +277,8 @@ test('staff choose among the forms that are for them, and arrange none', async (
  */
 test.each([
   ['/records', 385],
-  ['/records/visit', 290],
-  ['/records/visit/record/V-00418', 326],
+  ['/records/visit', 291],
+  ['/records/visit/record/V-00418', 327],
 ] as const)('staff’s page %s loads no more script than it did', async (path, mostScript) => {
   await clerk.go(emberly + path)
   const loaded = () =>

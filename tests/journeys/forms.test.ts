@@ -264,6 +264,15 @@ test('a part shows, must be filled and is only read when something holds; what w
   await browser.read('Customer must be filled.')
   const rows = () => browser.driver.findElements({ css: '[data-field="line-bill-link"]' })
   expect(await rows()).toHaveLength(0)
+  // Another form asks for other things.
+  await browser.press('Form: Step by step')
+  await browser.press('Our bill')
+  await browser.driver.wait(
+    async () => !(await browser.read('Issued on')).includes('Customer must be filled.'),
+    patience,
+  )
+  await browser.press('Form: Our bill')
+  await browser.press('Step by step')
   await browser.fill('Customer', 'Mill')
   await browser.read('Mill House')
   await browser.type(Key.ENTER)

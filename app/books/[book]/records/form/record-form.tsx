@@ -116,7 +116,7 @@ export function RecordForm({
     ...marked.filter((wrong) => seen.has(placeOf(wrong))),
   ]
   const told = JSON.stringify(wrongs)
-  useMending(form, marked)
+  useMending(form, marked, asks)
   useEffect(
     () => onState?.({ changed: isDirty, busy, wrongs: JSON.parse(told) as Wrong[] }),
     [onState, isDirty, busy, told],
