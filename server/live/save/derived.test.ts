@@ -166,6 +166,14 @@ test('the form can ask for what is read through a link', async () => {
   expect(await linkedValues({ db, live }, 'line-item', '1')).toEqual({ 'list-price': '62.00' })
   expect(await linkedValues({ db, live }, 'bill-customer', '1')).toEqual({ town: 'Fallowmere' })
   expect(await linkedValues({ db, live }, 'line-item', 'nonsense')).toBeUndefined()
+  // Of another table, over nothing that is a link, at its end or in between, or over nothing at all.
+  const astray = ['list-price', 'name/town', 'constructor', 'town/', '', 'name/'.repeat(20)]
+  expect(await linkedValues({ db, live }, 'bill-customer', '1', ['name', ...astray])).toEqual({
+    ...{ town: 'Fallowmere', name: expect.any(String) },
+  })
+  expect(await linkedValues({ db, live }, 'line-bill', '1', ['bill-customer/name'])).toMatchObject({
+    'bill-customer/name': expect.any(String),
+  })
 })
 
 test('what the form shows while it is typed is what the record holds once it is saved', async () => {
