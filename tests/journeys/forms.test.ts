@@ -287,6 +287,47 @@ test('a part shows, must be filled and is only read when something holds; what w
   await browser.press('Our bill')
 })
 
+test('a block from a spreadsheet goes into rows: names find their records, what is wrong stays marked, and all is taken back', async () => {
+  await browser.go(`${records}/bill/record/1`)
+  await browser.press('Add bill line')
+  await browser.box('Quantity, row 1')
+  const block = 'Quantity\tItem\tWhere\n2\tSWEEP\tyard\na few\t1\troof\n3\tSweeping brush\t\n'
+  await (await browser.box('Quantity, row 1')).click()
+  await browser.paste(block)
+  await browser.read('3 bill lines pasted. 1 name to be chosen from the list. 1 column had no place.')
+  await browser.holds('Item, row 1', 'Sweep')
+  await browser.holds('Item, row 2', 'Sweep')
+  await browser.read('“a few” is not a whole number')
+  await browser.read('“Sweeping brush” is not the name of one record. Choose it from the list.')
+  expect(await faults(browser)).toEqual([])
+  await browser.press('Undo')
+  await browser.driver.wait(async () => (await browser.value('Quantity, row 1')) === '', patience)
+  await (await browser.box('Quantity, row 1')).click()
+  await browser.paste(block)
+  await keep()
+  await browser.read('2 problems to correct before saving')
+  expect(await browser.focused()).toMatch(/^Quantity, row 2/)
+  // Down the column with Enter; what stands above is repeated.
+  await browser.fill('Quantity, row 2', '4')
+  await browser.type(Key.ENTER)
+  expect(await browser.focused()).toMatch(/^Quantity, row 3/)
+  await browser.type(Key.ENTER)
+  await browser.driver.wait(async () => (await browser.focused()).startsWith('Quantity, row 4'), patience)
+  await browser.type(Key.chord(Key.ALT, 'r'))
+  await browser.holds('Quantity, row 4', '3')
+  await browser.fill('Item, row 3', 'Swe')
+  await browser.read('Add “Swe”')
+  await browser.type(Key.ENTER)
+  await keep()
+  await browser.read('Saved')
+  expect(await book.ask('SELECT quantity, item FROM $bill_line ORDER BY bill_line_number')).toEqual([
+    { quantity: 2, item: 1 },
+    { quantity: 4, item: 1 },
+    { quantity: 3, item: 1 },
+    { quantity: 3, item: null },
+  ])
+})
+
 test('one look for all forms is seen on several in both themes; what can’t be read is mended', async () => {
   await browser.go(`${records}/look`)
   await browser.read('How forms look')

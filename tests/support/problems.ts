@@ -5,6 +5,7 @@ const table = 'Visit'
 /** One of each problem; the type checker asks for a new one when a kind is added. */
 export const samples: { readonly [Kind in Problem['kind']]: Extract<Problem, { kind: Kind }> } = {
   blank: { kind: 'blank', field },
+  'link-unmatched': { kind: 'link-unmatched', words: 'Mill' },
   'too-long': { kind: 'too-long', limit: 5, length: 6 },
   'odd-characters': { kind: 'odd-characters' },
   'not-shaped': { kind: 'not-shaped', shape: 'V-, then five digits', example: 'V-00418' },

@@ -159,9 +159,7 @@ export function ChoiceControl(props: ControlProps) {
       {words.map((word) => (
         <option key={word}>{word}</option>
       ))}
-      {props.text && !words.includes(props.text) && (
-        <option value={props.text}>{props.text} (no longer a choice)</option>
-      )}
+      {props.text && !words.includes(props.text) && <option value={props.text}>{props.text} (not a choice)</option>}
     </ChoiceBox>
   )
 }

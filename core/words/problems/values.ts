@@ -4,6 +4,8 @@ import { short } from './short'
 /** Wrong with one value. */
 export const valueProblems = {
   blank: (problem: { readonly field: string }) => `${problem.field} must be filled.`,
+  'link-unmatched': (problem: { readonly words: string }) =>
+    `“${short(problem.words)}” is not the name of one record. Choose it from the list.`,
   'too-long': (problem: { readonly limit: number; readonly length: number }) =>
     `This is ${counted(problem.length, 'character')} long; at most ${problem.limit.toLocaleString('en-GB')} fit.`,
   'odd-characters': () => 'This has characters that can’t be seen. Type it instead of pasting.',

@@ -10,6 +10,8 @@ const shortcuts = [
   ['Previous and next record', 'Alt ↑   Alt ↓'],
   ['Repeat the last record’s value', 'Alt R'],
   ['Add a row to the grid one is in', 'Alt A'],
+  ['The row below, the row above', 'Enter   Shift Enter'],
+  ['Repeat the value of the row above', 'Alt R'],
   ['Next field, previous field', 'Tab   Shift Tab'],
   ['Open the list of a link', '↓'],
   ['This sheet', '?'],

@@ -4,7 +4,7 @@ import { useLayoutEffect, useRef, useState } from 'react'
 import { useController, useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import { type Field, linkOf, tableOf } from '@/core/book'
-import { kindOf, showValue, workedOut } from '@/core/kinds'
+import { kindOf, showValue, unmatchedWords, workedOut } from '@/core/kinds'
 import type { FormText } from '@/core/records'
 import { inSentence, type Result, wordProblem } from '@/core/words'
 import type { StoredFile } from '@/server/live'
@@ -106,14 +106,14 @@ function useLinkSource(
     document.getElementById(id)?.focus()
   }
   return {
-    label: ref ? label || ref : '',
+    label: unmatchedWords(ref) ?? (ref ? label || ref : ''),
     noun: inSentence(target.name),
     search: (words) => searchLinked(base, bookId, target, words),
     onPick: pick,
     onSettling: (work) => noteArriving(control, work),
     onMiss: sayMissed(target),
     ...(!readOnly && { onAdd: (words: string) => void add(words) }),
-    ...(ref && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
+    ...(ref && unmatchedWords(ref) === undefined && { href: `${base}/${target.id}/record/${encodeURIComponent(ref)}` }),
   }
 }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import type { CSSProperties, KeyboardEvent } from 'react'
+import type { CSSProperties } from 'react'
 import { useFieldArray, useFormContext, useFormState, useWatch } from 'react-hook-form'
 import { type Book, type Field, fieldWith, type FormPart, mustHold } from '@/core/book'
 import { displayOf } from '@/core/expressions'
@@ -14,6 +14,7 @@ import { useRecords } from '../records-context'
 import { InsetCard, InsetRow, nameOfRow } from './inset-row'
 import { useDerivedRows } from './live-facts'
 import { addId, cellId } from './problems'
+import { useRowsKeys } from './use-rows-keys'
 
 interface Props {
   readonly inset: Inset
@@ -35,7 +36,7 @@ export function InsetGrid({ inset, part, now, readOnly }: Props) {
   const { control } = useFormContext<FormText>()
   const name = `insets.${inset.link.id}` as const
   // Rows of every inset have one shape; the library wants the name of one list.
-  const { fields: rows, append, remove } = useFieldArray({ control, name: name as never, keyName: 'key' })
+  const { fields: rows, append, remove, replace } = useFieldArray({ control, name: name as never, keyName: 'key' })
   const shown = rowColumns(inset, part)
   const columns = { gridTemplateColumns: [...shown.map((field) => widthOf(book, field)), '36px'].join(' ') }
   const noun = inSentence(inset.table.name)
@@ -49,17 +50,12 @@ export function InsetGrid({ inset, part, now, readOnly }: Props) {
     const first = shown.find(isTyped)
     if (first) setTimeout(() => document.getElementById(cellId(inset.link.id, rows.length, first.id))?.focus())
   }
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (!event.altKey || event.key.toLowerCase() !== 'a' || readOnly || full) return
-    event.preventDefault()
-    add()
-  }
+  const keys = useRowsKeys({
+    ...{ inset, columns: shown, now, readOnly, replace },
+    add: readOnly || full ? undefined : add,
+  })
   return (
-    <section
-      aria-label={heading}
-      onKeyDown={onKeyDown}
-      className="min-w-0 overflow-x-auto rounded-lg border border-ash-3"
-    >
+    <section aria-label={heading} {...keys} className="min-w-0 overflow-x-auto rounded-lg border border-ash-3">
       <div className="flex min-h-10 items-center justify-between px-4">
         <h2 className="flex items-baseline gap-2.5 text-(--form-words,inherit)">
           {heading} <span className="text-xs font-normal text-ash-6">{rows.length}</span>

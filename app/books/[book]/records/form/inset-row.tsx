@@ -63,7 +63,7 @@ export function InsetRow({ inset, at, fields, columns, readOnly, onDrop }: RowPr
       style={columns}
     >
       {fields.map((field) => (
-        <span role="cell" key={field.id} className="relative min-w-0 focus-within:z-10">
+        <span role="cell" key={field.id} data-cell={`${at} ${field.id}`} className="relative min-w-0 focus-within:z-10">
           <InsetBox inset={inset} at={at} field={field} readOnly={readOnly || taking.removed} />
         </span>
       ))}
@@ -88,7 +88,7 @@ export function InsetCard({ inset, at, fields, readOnly, onDrop }: Omit<RowProps
       )}
     >
       {fields.map((field) => (
-        <div key={field.id} className="grid grid-cols-[38%_minmax(0,1fr)] items-start">
+        <div key={field.id} data-cell={`${at} ${field.id}`} className="grid grid-cols-[38%_minmax(0,1fr)] items-start">
           <span className="pt-2 pl-2.5 text-[13px] text-ash-6 [overflow-wrap:anywhere]">
             {field.name}
             {mustHold(inset.table, field) && ' *'}
