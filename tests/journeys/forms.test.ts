@@ -268,7 +268,7 @@ test('a part shows, must be filled and is only read when something holds; what w
   await browser.press('Form: Step by step')
   await browser.press('Our bill')
   await browser.driver.wait(
-    async () => !(await browser.read('Issued on')).includes('Customer must be filled.'),
+    async () => !(await browser.read('Billed on')).includes('Customer must be filled.'),
     patience,
   )
   await browser.press('Form: Our bill')
