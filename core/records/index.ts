@@ -18,4 +18,4 @@ export {
 export { readForm } from './read-form'
 export { type LinkedValues, type LiveForm, type LiveValues, liveValues, toldInForm } from './live-values'
 export type { Cursor, ListRow } from './list-row'
-export { type Pasted, pasteRows } from './paste-rows'
+export { pasteRows } from './paste-rows'

@@ -320,7 +320,7 @@ test('a block from a spreadsheet goes into rows: names find their records, what 
   await browser.type(Key.ENTER)
   await keep()
   await browser.read('Saved')
-  expect(await book.ask('SELECT quantity, item FROM $bill_line ORDER BY bill_line_number')).toEqual([
+  expect(await book.ask('SELECT quantity, item FROM $bill_line WHERE bill = 1 ORDER BY bill_line_number')).toEqual([
     { quantity: 2, item: 1 },
     { quantity: 4, item: 1 },
     { quantity: 3, item: 1 },

@@ -5,10 +5,11 @@ import { useFormContext, useWatch } from 'react-hook-form'
 import { type Book, type Field, tableOf } from '@/core/book'
 import { displayOf, writtenStored } from '@/core/expressions'
 import { isDerived, type Now, showValue, type Value } from '@/core/kinds'
-import { formNow, type FormNow, type PartConditions, plainForm } from '@/core/forms'
-import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm, type Typed } from '@/core/records'
+import { formNow, type FormNow, plainForm } from '@/core/forms'
+import { checkForm, type FormText, formLayout, type LiveValues, liveValues, readForm } from '@/core/records'
 import type { LiveRecord } from '@/server/live'
 import { useRecords } from '../records-context'
+import type { FormAsks } from './form-asks'
 import type { LinkedFacts } from './linked-values'
 import { isMarked } from './problems'
 
@@ -22,15 +23,6 @@ export const useLinkedFacts = (): LinkedFacts | undefined => use(LinkedContext)
 
 /** What shows, must be filled and is only read at this moment, by the conditions of the form. */
 export const useFormNow = (): FormNow => use(NowContext)
-
-/** The conditions of a form, and what the boxes of a new record start with. */
-export interface FormAsks {
-  readonly conditions: PartConditions
-  readonly begun: Typed
-}
-
-/** Of a form that is only arranged nothing is asked: all of it shows. */
-export const asksNothing: FormAsks = { conditions: { told: [], faults: [] }, begun: {} }
 
 interface Props {
   readonly tableId: string

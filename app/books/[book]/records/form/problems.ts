@@ -4,7 +4,7 @@ import { formNow, onForm, partsInOrder, rowColumns } from '@/core/forms'
 import type { Now } from '@/core/kinds'
 import { type FormContext, checkForm, type FormText, formLayout, type LiveForm, type Problems } from '@/core/records'
 import { plural, wordProblem } from '@/core/words'
-import type { FormAsks } from './live-facts'
+import type { FormAsks } from './form-asks'
 
 /** What the form itself asks for beyond its table: what its conditions say must be filled, and is blank. */
 function blankMusts(live: LiveForm, { conditions, begun }: FormAsks): Problems {

@@ -4,7 +4,7 @@ import { partConditions } from '@/core/forms'
 import type { Now } from '@/core/kinds'
 import { formTextOf } from '@/core/records'
 import { useRecords } from '../records-context'
-import type { FormAsks } from './live-facts'
+import type { FormAsks } from './form-asks'
 
 /** The conditions of the form that a record is typed in, and what a new record's boxes start with there. */
 export function useAsks(tableId: string, lines: FormLines, arranged: Form | undefined, now: Now): FormAsks {

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { UseFormReturn } from 'react-hook-form'
 import type { FormText } from '@/core/records'
-import type { FormAsks } from './live-facts'
+import type { FormAsks } from './form-asks'
 import type { Wrong } from './problems'
 
 /** The record's own boxes, or one row's: "insets.lines.2". */
