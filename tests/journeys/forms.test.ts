@@ -306,13 +306,15 @@ test('a block from a spreadsheet goes into rows: names find their records, what 
   await browser.paste(block)
   await keep()
   await browser.read('2 problems to correct before saving')
-  expect(await browser.focused()).toMatch(/^Quantity, row 2/)
+  const isIn = (box: string) =>
+    browser.driver.wait(async () => (await browser.focused()).startsWith(box), patience, `${box} never had the focus.`)
+  await isIn('Quantity, row 2')
   // Down the column with Enter; what stands above is repeated.
   await browser.fill('Quantity, row 2', '4')
   await browser.type(Key.ENTER)
-  expect(await browser.focused()).toMatch(/^Quantity, row 3/)
+  await isIn('Quantity, row 3')
   await browser.type(Key.ENTER)
-  await browser.driver.wait(async () => (await browser.focused()).startsWith('Quantity, row 4'), patience)
+  await isIn('Quantity, row 4')
   await browser.type(Key.chord(Key.ALT, 'r'))
   await browser.holds('Quantity, row 4', '3')
   await browser.fill('Item, row 3', 'Swe')
