@@ -3,14 +3,20 @@ import { expect, test } from 'vitest'
 import { billing } from '@/tests/support/derived-design'
 import { field } from '@/tests/support/edits'
 import { made } from '@/tests/support/made'
-import { Form, formColumns, type FormLines, type FormPart, type PlainPart } from '../book'
+import { aimed, dice } from '@/tests/support/random-edits'
+import { runs } from '@/tests/support/runs'
+import { applyEdit, emptyBook, Form, formColumns, type FormLines, type FormPart, type PlainPart } from '../book'
+import { plainLook } from '../kinds'
 import { formLayout } from '../records'
+import { wordProblem } from '../words'
 import {
   columnsOf,
+  conditionFaults,
   laidAfresh,
   leastSpan,
   movePart,
   onForm,
+  partConditions,
   partsInOrder,
   placePart,
   shownLines,
@@ -183,4 +189,33 @@ test('laid afresh, a form has the same parts in the same order; laid by the prog
       expect(laidAfresh(bills, 'bill', afresh)).toEqual(afresh)
     }),
   )
+})
+
+test('whatever becomes of a book, each of its forms still has every box once, or leaves it out', () => {
+  let shown = 0
+  fc.assert(
+    fc.property(fc.array(dice, { minLength: 20, maxLength: 80, size: 'max' }), (throws) => {
+      const begun = made(
+        emptyBook('Test', plainLook),
+        ...['visit', 'part', 'order'].map((id) => ({ kind: 'addTable' as const, id, name: id, keyField: `${id}-key` })),
+      )
+      const book = throws.reduce((before, thrown, turn) => {
+        const result = applyEdit(before, aimed(before, thrown, turn))
+        return result.ok ? result.value.book : before
+      }, begun)
+      for (const form of book.forms) {
+        shown++
+        const lines = shownLines(book, form.table, form)
+        const { rows, insets, foot } = formLayout(book, form.table)
+        const all = [...rows.flat().map(({ field: one }) => one), ...foot, ...insets.map(({ link }) => link)]
+        const there = onForm(lines)
+        expect(partsInOrder(lines).length).toBe(new Set(partsInOrder(lines).map(({ id }) => id)).size)
+        for (const { id } of all) expect([id, there.has(id)]).toEqual([id, !form.without.includes(id)])
+        for (const { problem } of conditionFaults(book, { table: form.table, lines })) wordProblem(problem)
+        partConditions(book, form.table, lines)
+      }
+    }),
+    runs(60),
+  )
+  expect(shown).toBeGreaterThan(20)
 })

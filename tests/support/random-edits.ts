@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Book, Edit, Field } from '@/core/book'
+import type { Book, Edit, Field, Form } from '@/core/book'
 import { isDerived, kindNames } from '@/core/kinds'
 
 const typedKinds = kindNames.filter((kind) => !isDerived({ kind }))
@@ -13,7 +13,7 @@ export interface Dice {
 }
 
 export const dice: fc.Arbitrary<Dice> = fc.record({
-  act: fc.nat(45),
+  act: fc.nat(48),
   aim: fc.array(fc.nat(997), { minLength: 6, maxLength: 6 }),
   words: fc.oneof(
     fc.constantFrom('Visit', 'Premises', 'Part', 'Order', 'Ladder height', 'Note', 'Fuel', '', '   '),
@@ -85,6 +85,41 @@ function mapEdit(book: Book, { act, aim, words, yes }: Dice, id: string, table: 
   return yes[0]
     ? { kind: 'changeSheet', sheet: { title: words, ...(yes[1] && { author: 'Averil' }) } }
     : { kind: 'changeLink', link, label: words.slice(0, 60), back: 'belongs to' }
+}
+
+/** An edit of the forms that records are typed in: some of a table's fields and rows, in a group or not, some of them under a condition. */
+function formEdit(book: Book, { aim, words, yes }: Dice, id: string, tableId: string): Edit {
+  const own = book.tables.find((one) => one.id === tableId)?.fields ?? []
+  const form = book.forms[aim[1]! % (book.forms.length + 1)]
+  const when = isFilled(own[aim[2]! % Math.max(1, own.length)]?.id ?? 'nobody', yes[0]!)
+  const boxes = own
+    .filter((_, at) => (aim[3]! >> at) & 1)
+    .map(({ id: field }) => ({
+      kind: 'field' as const,
+      id: field,
+      span: 6,
+      ...(yes[1] && { shows: when, must: when }),
+    }))
+  const [link] = book.links.filter(({ one }) => one === tableId)
+  const lines: Form['lines'] = [
+    ...(yes[2] ? boxes.map((box) => [box]) : []),
+    [
+      {
+        kind: 'group',
+        id: `${id}-g`,
+        span: 12,
+        heading: 'Some',
+        onlyRead: when,
+        lines: yes[2] ? [] : boxes.map((box) => [box]),
+      },
+    ],
+    ...(link ? [[{ kind: 'rows' as const, id: link.id, span: 12 }]] : []),
+  ]
+  const without = own.filter((field) => !boxes.some((box) => box.id === field.id)).map((field) => field.id)
+  const parts = { name: words.slice(0, 60), lines, without, ...(yes[3] && { for: ['staff' as const] }) }
+  if (yes[4]) return { kind: 'addForm', id, table: tableId, ...parts }
+  if (!form || yes[5]) return { kind: 'removeForm', form: form?.id ?? 'nobody' }
+  return { kind: 'changeForm', form: form.id, to: parts }
 }
 
 /** Aims the dice at the parts of this book. Now and then at nothing, so that refusals happen too. */
@@ -277,6 +312,10 @@ export function aimed(book: Book, { act, aim, words, yes }: Dice, turn: number):
     case 38:
     case 39:
       return derivedField(book, table(0), { act, aim, words, yes }, turn)
+    case 46:
+    case 47:
+    case 48:
+      return formEdit(book, { act, aim, words, yes }, id(0), table(0))
     case 41:
     case 42:
     case 43:
