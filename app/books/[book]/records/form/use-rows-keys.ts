@@ -8,7 +8,7 @@ import { counted, inSentence, sameJson } from '@/core/words'
 import { freshId } from '@/ui/ids'
 import { useRecords } from '../records-context'
 import { noteArriving } from './arriving'
-import { linkPasted } from './link-pasted'
+import { countUnclear, findNamed, withNamed } from './link-pasted'
 import { cellId } from './problems'
 import { isBlock, readBlock } from './read-block'
 
@@ -80,19 +80,23 @@ export function useRowsKeys({ inset, columns, now, readOnly, add, replace }: Row
 
   const paste = async (text: string, cell: { readonly at: number; readonly field: string }) => {
     const cells = await readBlock(text)
+    const pasted = () =>
+      pasteRows({
+        ...{ book, inset, columns, now, cells, rows: rowsNow(), at: cell.at, from: cell.field },
+        freshMark: freshId,
+      })
+    const named = await findNamed({ base, bookId, book, inset }, pasted().rows)
+    // All at once, on what stands there by now: each change of a form is looked at as a whole.
     const before = structuredClone(rowsNow())
-    const found = pasteRows({
-      ...{ book, inset, columns, now, cells, rows: before, at: cell.at, from: cell.field },
-      freshMark: freshId,
-    })
-    put(found.rows)
-    const linked = await linkPasted({ base, bookId, book, form, name, inset })
+    const found = pasted()
+    put(withNamed(inset, found.rows, named))
     await form.trigger(name)
+    const unclear = countUnclear(inset, rowsNow())
     const after = structuredClone(rowsNow())
     const noun = inSentence(inset.table.name)
     const said = [
       `${counted(found.written, noun)} pasted.`,
-      ...(linked.unclear > 0 ? [`${counted(linked.unclear, 'name')} to be chosen from the list.`] : []),
+      ...(unclear > 0 ? [`${counted(unclear, 'name')} to be chosen from the list.`] : []),
       ...(found.over > 0
         ? [`${found.over.toLocaleString('en-GB')} had no room: a form shows ${insetLimit} of them.`]
         : []),
