@@ -43,11 +43,13 @@ export function useRowsKeys({ inset, columns, now, readOnly, add, replace }: Row
   /** The same column in the row below, or above; below the last a new one. */
   const step = (event: KeyboardEvent, by: 1 | -1) => {
     const cell = cellOf(event.target)
-    if (!cell || !(event.target instanceof HTMLInputElement)) return
+    const next = cell ? cell.at + by : -1
+    if (!cell || next < 0 || !(event.target instanceof HTMLInputElement)) return
+    const isThere = next < rowsNow().length
+    // Where there is nothing to go to, Enter saves, as everywhere.
+    if (!isThere && !add) return
     event.preventDefault()
-    const next = cell.at + by
-    if (next < 0) return
-    if (next < rowsNow().length) return goTo(next, cell.field)
+    if (isThere) return goTo(next, cell.field)
     add?.()
     setTimeout(() => goTo(next, cell.field))
   }
