@@ -3,14 +3,11 @@ import { useFormContext } from 'react-hook-form'
 import { toast } from 'sonner'
 import type { Field } from '@/core/book'
 import type { Now } from '@/core/kinds'
-import { type FormText, type Inset, insetLimit, pasteRows, type RowText } from '@/core/records'
-import { counted, inSentence, sameJson } from '@/core/words'
-import { freshId } from '@/ui/ids'
+import type { FormText, Inset, RowText } from '@/core/records'
 import { useRecords } from '../records-context'
 import { noteArriving } from './arriving'
-import { countUnclear, findNamed, withNamed } from './link-pasted'
 import { cellId } from './problems'
-import { isBlock, readBlock } from './read-block'
+import { isBlock } from './is-block'
 
 interface Rows {
   readonly inset: Inset
@@ -80,47 +77,18 @@ export function useRowsKeys({ inset, columns, now, readOnly, add, replace }: Row
     else if (key === 'enter' && !event.altKey) step(event, event.shiftKey ? -1 : 1)
   }
 
-  const paste = async (text: string, cell: { readonly at: number; readonly field: string }) => {
-    const cells = await readBlock(text)
-    const pasted = () =>
-      pasteRows({
-        ...{ book, inset, columns, now, cells, rows: rowsNow(), at: cell.at, from: cell.field },
-        freshMark: freshId,
-      })
-    const named = await findNamed({ base, bookId, book, inset }, pasted().rows)
-    // All at once, on what stands there by now: each change of a form is looked at as a whole.
-    const before = structuredClone(rowsNow())
-    const found = pasted()
-    put(withNamed(inset, found.rows, named))
-    await form.trigger(name)
-    const unclear = countUnclear(inset, rowsNow())
-    const after = structuredClone(rowsNow())
-    const noun = inSentence(inset.table.name)
-    const said = [
-      `${counted(found.written, noun)} pasted.`,
-      ...(unclear > 0 ? [`${counted(unclear, 'name')} to be chosen from the list.`] : []),
-      ...(found.over > 0
-        ? [`${found.over.toLocaleString('en-GB')} had no room: a form shows ${insetLimit} of them.`]
-        : []),
-      ...(found.beyond > 0 ? [`${counted(found.beyond, 'column')} had no place.`] : []),
-    ]
-    toast(said.join(' '), {
-      action: {
-        label: 'Undo',
-        onClick: () =>
-          sameJson(rowsNow(), after)
-            ? put(before)
-            : void toast('The rows were changed since, so nothing was taken back. Correct them by hand.'),
-      },
-    })
-  }
-
   const onPaste = (event: ClipboardEvent) => {
     const cell = cellOf(event.target)
     const text = event.clipboardData.getData('text/plain')
     if (!cell || readOnly || inset.single || !isBlock(text, event.target instanceof HTMLTextAreaElement)) return
     event.preventDefault()
-    noteArriving(form.control, paste(text, cell))
+    const at = { ...{ base, bookId, book, inset, columns, now, cell }, rowsNow, put, check: () => form.trigger(name) }
+    // What it takes comes with the first block.
+    const work = import('./paste-block').then(({ pasteBlock }) => pasteBlock(text, at))
+    noteArriving(
+      form.control,
+      work.catch(() => toast('It couldn’t be pasted: Hearth Table doesn’t answer. Paste it again in a moment.')),
+    )
   }
   return { onKeyDown, onPaste }
 }
