@@ -205,6 +205,8 @@ test('whoever has several forms chooses, and a new record starts as that one say
   await browser.holds('State', 'sent')
   await browser.press('Form: At the telephone')
   await browser.press('Arrange this form')
+  // Rows of the record have buttons that begin with the same word.
+  await browser.see('[data-handle]')
   await browser.press('Remove')
   await browser.press('Remove it')
   await browser.go(`${records}/bill/new`)
