@@ -72,7 +72,7 @@ function Watching({ tableId, stored, now, facts, asks, children }: Props) {
   const ruled = checkForm(book, tableId, form, now, { stored, linked, read: checked })
   const { errors, isDirty } = formState
   const isWrong = (id: string) => isMarked(errors, id)
-  const shape = formNow(asks.conditions, { live: around, begun: asks.begun, isWrong })
+  const shape = useSame(formNow(asks.conditions, { live: around, begun: asks.begun, isWrong }))
   const concerned = new Set([
     ...Object.keys(ruled.problems).filter((id) => !(id in checked.problems)),
     ...Object.keys(errors.text ?? {}),
@@ -88,6 +88,13 @@ function Watching({ tableId, stored, now, facts, asks, children }: Props) {
       <NowContext value={shape}>{children}</NowContext>
     </LiveFacts>
   )
+}
+
+/** The same as before, as long as it says the same: the whole form would be drawn anew with each key otherwise. */
+function useSame(shape: FormNow): FormNow {
+  const told = JSON.stringify(Object.values(shape).map((ids: ReadonlySet<string>) => [...ids]))
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => shape, [told])
 }
 
 /** What a derived field shows now, written for people; `row` is the place of an inset row. */
