@@ -99,8 +99,9 @@ function outOfReach(at: At, part: FormPart, group: FormGroup | undefined): Fault
   if (!field) return []
   const asked = own.some(({ asks }) => asks === 'must')
   if (isWanted(tableOf(book, tableId), field) && !at.starts[field.id]?.trim()) return musts(named, hides, closes)
-  const isShut = asked && closes.some(({ tree }) => !tree)
-  return isShut ? musts(named, [], closes) : refusals(at, { field, part: named.part, hides, closes })
+  return asked && isAlways(closes).length > 0
+    ? musts(named, [], closes)
+    : refusals(at, { field, part: named.part, hides, closes })
 }
 
 type Named = { readonly part: string; readonly noun: string }
@@ -108,8 +109,11 @@ type Told = readonly PartCondition[]
 
 const musts = (named: Named, hides: Told, closes: Told): Fault[] => [
   ...hides.slice(0, 1).map((): Fault => ({ asks: 'shows', problem: { kind: 'condition-hides-must', ...named } })),
-  ...closes.slice(0, 1).map((): Fault => ({ asks: 'onlyRead', problem: { kind: 'condition-closes-must', ...named } })),
+  // While it is blank, only what is always only read can't be typed.
+  ...isAlways(closes).map((): Fault => ({ asks: 'onlyRead', problem: { kind: 'condition-closes-must', ...named } })),
 ]
+
+const isAlways = (some: Told): Told => some.filter(({ tree }) => !tree).slice(0, 1)
 
 interface Reach {
   readonly field: Field

@@ -146,17 +146,36 @@ test.each<[string, Record<string, Asked>, string[], string[]]>([
   expect(faults(asking(conditions, ...rules))).toEqual(found)
 })
 
+/** The same book, where a hire has a price. */
+const withMust = (book: Book): Book => ({
+  ...book,
+  tables: book.tables.map((table) => ({
+    ...table,
+    fields: table.fields.map((one) => (one.id === 'price' ? { ...one, must: true as const } : one)),
+  })),
+})
+
 test('what must be filled can’t be out of sight, unless it starts with something', () => {
   const { book, lines } = asking({ price: { shows: 'Guests > 5' } })
-  const must = {
-    ...book,
-    tables: book.tables.map((table) => ({
-      ...table,
-      fields: table.fields.map((one) => (one.id === 'price' ? { ...one, must: true as const } : one)),
-    })),
-  }
+  const must = withMust(book)
   expect(faults({ book: must, lines })).toEqual(['price shows condition-hides-must'])
   expect(conditionFaults(must, { table: 'hire', lines, starts: { price: '5' } })).toEqual([])
+})
+
+test('what must be filled and isn’t can be typed until it is saved, unless it is always only read', () => {
+  const { book, lines } = asking({ price: { onlyRead: "State = 'over'" }, note: { onlyRead: "State = 'over'" } })
+  const over = { text: { state: 'over' } }
+  expect(told({ book, lines }, over).onlyRead).toEqual(['price', 'note'])
+  const must = withMust(book)
+  expect(faults({ book: must, lines })).toEqual([])
+  expect(told({ book: must, lines }, over).onlyRead).toEqual(['note'])
+  expect(told({ book: must, lines }, { text: { state: 'over', price: '5' } }).onlyRead).toEqual(['note'])
+  const row = { ref: '1', label: '1', labels: {}, rev: 1, changedAt: '', changedBy: null, cursor: [] }
+  const stored = { row: { ...row, values: { price: '5.00', state: 'over' } }, children: {} }
+  expect(told({ book: must, lines }, { ...over, stored }).onlyRead).toEqual(['price', 'note'])
+  expect(faults({ book: must, lines: asking({ price: { onlyRead: true } }).lines })).toEqual([
+    'price onlyRead condition-closes-must',
+  ])
 })
 
 test('a condition of a field that is gone asks nothing, and is told', () => {

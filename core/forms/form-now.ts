@@ -1,5 +1,5 @@
-import { type FormPart, tableOf } from '../book'
-import { isTyped } from '../kinds'
+import { type FormPart, mustHold, tableOf } from '../book'
+import { isBlank, isTyped } from '../kinds'
 import { formLayout, isUntouched, type LiveForm, toldInForm, type Typed } from '../records'
 import type { PartConditions } from './part-conditions'
 
@@ -24,7 +24,8 @@ interface Around {
 
 /**
  * Tells the conditions of a form's parts for the record that is typed in it. A part shows all the same where it holds
- * something, or is wrong: nothing is saved, and nothing refuses, out of sight. What can't be told yet is not so.
+ * something, or is wrong: nothing is saved, and nothing refuses, out of sight. What must be filled and isn't can be
+ * typed, unless it is always only read. What can't be told yet is not so.
  */
 export function formNow({ told }: PartConditions, around: Around): FormNow {
   if (told.length === 0) return plainForm
@@ -34,8 +35,13 @@ export function formNow({ told }: PartConditions, around: Around): FormNow {
   const hidden = new Set(
     told.filter((one) => one.asks === 'shows' && !isSo(one) && !isNeeded(one.part, around)).map(({ part }) => part.id),
   )
+  const wanted = new Set(told.filter((one) => one.asks === 'must' && isSo(one)).map(({ part }) => part.id))
   const onlyRead = new Set(
-    told.flatMap((one) => (one.asks === 'onlyRead' && isSo(one) ? withIn(one.part).map(({ id }) => id) : [])),
+    told.flatMap((one) => {
+      if (one.asks !== 'onlyRead' || !isSo(one)) return []
+      const all = withIn(one.part).map(({ id }) => id)
+      return one.tree ? all.filter((id) => !isStillWanted(id, wanted, around)) : all
+    }),
   )
   const musts = told.filter(
     (one) =>
@@ -49,6 +55,14 @@ export function formNow({ told }: PartConditions, around: Around): FormNow {
 }
 
 const withIn = (part: FormPart): readonly FormPart[] => (part.kind === 'group' ? [part, ...part.lines.flat()] : [part])
+
+/** Whether a field must be filled and was blank when the record was begun, or last saved: it can be typed until it isn't. */
+function isStillWanted(id: string, wanted: ReadonlySet<string>, { live, begun }: Around): boolean {
+  const table = tableOf(live.book, live.tableId)
+  const field = table.fields.find((one) => one.id === id)
+  if (!field || !(wanted.has(id) || mustHold(table, field))) return false
+  return live.stored ? isBlank(live.stored.row.values[id] ?? '') : !(begun[id] ?? '').trim()
+}
 
 /** Whether a part can't go out of sight: it, or something in it, holds what somebody typed, or is wrong. */
 const isNeeded = (part: FormPart, around: Around): boolean =>

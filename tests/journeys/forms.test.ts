@@ -222,7 +222,7 @@ test('a part shows, must be filled and is only read when something holds; what w
   await browser.read('Choose a field.')
   await browser.choose('This field', 'State')
   await browser.driver.findElement({ css: '[aria-label="The value"]' }).sendKeys('sent')
-  await browser.read('Issued on must be filled, so it can’t be out of sight: no new bill could be saved.')
+  await browser.read('Issued on must be filled, so it can’t be out of sight: a new bill would be refused for it.')
   expect(await (await browser.named('Done')).isEnabled()).toBe(false)
   await browser.press('Cancel')
   const when = async (part: string, question: string, add: () => Promise<void>) => {

@@ -13,7 +13,7 @@ export const documentProblems = {
   'condition-circle': ({ parts }: { readonly parts: readonly string[] }) =>
     `${listed(parts)} show only because of each other, so none of them ever would. Let one of them always show.`,
   'condition-hides-must': ({ part, noun }: { readonly part: string; readonly noun: string }) =>
-    `${part} must be filled, so it can’t be out of sight: no new ${noun} could be saved. Let it always show, or let it start with something.`,
+    `${part} must be filled, so it can’t be out of sight: a new ${noun} would be refused for it. Let it always show, or let it start with something.`,
   'condition-closes-must': ({ part, noun }: { readonly part: string; readonly noun: string }) =>
     `${part} must be filled, so somebody must be able to: no new ${noun} could be saved. Let it start with something.`,
   'condition-hides-rule': ({ part, rule }: { readonly part: string; readonly rule: string }) =>
