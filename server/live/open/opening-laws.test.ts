@@ -71,7 +71,7 @@ test('whatever is changed, opening that is refused at its end leaves the databas
       expect(await now()).toEqual(before)
       takenBack++
     }),
-    { numRuns: 30 },
+    { numRuns: 45 },
   )
   expect(takenBack).toBeGreaterThan(6)
 }, 240_000)
