@@ -24,7 +24,7 @@ interface Around {
 
 /**
  * Tells the conditions of a form's parts for the record that is typed in it. A part shows all the same where it holds
- * something, or is wrong: nothing is saved, and nothing refuses, out of sight. What must be filled and isn't can be
+ * something, or is wrong: nothing that was typed, or refuses, is out of sight. What must be filled and isn't can be
  * typed, unless it is always only read. What can't be told yet is not so.
  */
 export function formNow({ told }: PartConditions, around: Around): FormNow {

@@ -1,5 +1,6 @@
 import type { Book, Field } from '../book'
 import { isTyped, kindOf, type Now, showValue, unmatched } from '../kinds'
+import { looselySame } from '../words'
 import { readTyped } from './check-record'
 import { type Inset, insetLimit } from './form-layout'
 import { newRowText, type RowText } from './form-text'
@@ -61,11 +62,9 @@ export function pasteRows({ book, inset, rows, columns, at, from, cells, now, fr
 
 const mayPaste = (field: Field) => isTyped(field) && !['file', 'given'].includes(kindOf(field.kind).control)
 
-const plain = (words: string) => words.trim().replace(/\s+/g, ' ').toLocaleLowerCase()
-
 /** The columns that the cells of a line name, where most of them name one; of the others nothing is taken. */
 function namedColumns(columns: readonly Field[], line: readonly string[]): readonly (Field | undefined)[] | undefined {
-  const found = line.map((name) => columns.find((field) => plain(field.name) === plain(name)))
+  const found = line.map((name) => columns.find((field) => looselySame(field.name, name)))
   const all = found.filter((field) => field !== undefined)
   const filled = line.filter((name) => name.trim())
   return all.length > 1 && all.length * 2 >= filled.length && new Set(all).size === all.length ? found : undefined

@@ -46,3 +46,9 @@ const saidOtherwise = new Set(['ewe', 'ewes', 'ewer', 'herb', 'herbs', 'herbal',
 
 /** @example capital('boat type') // => 'Boat type' */
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** Whether two names differ in nothing but blanks and capitals. */
+export function looselySame(a: string, b: string): boolean {
+  const plain = (words: string) => words.trim().replace(/\s+/g, ' ').toLocaleLowerCase()
+  return plain(a) === plain(b)
+}

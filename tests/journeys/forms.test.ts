@@ -1,4 +1,5 @@
 import { beforeAll, expect, test } from 'vitest'
+import { focusOn } from '../support/arranged-form'
 import { type Browser, Key, patience } from '../support/browser'
 import { billing } from '../support/derived-design'
 import { faults } from '../support/faults'
@@ -9,22 +10,7 @@ let browser: Browser
 let records: string
 
 beforeAll(async () => {
-  const design = billing()
-    .do({ kind: 'changeField', field: 'on', to: { must: true } })
-    .do(
-      { kind: 'changeField', field: 'amount', to: { must: true } },
-      {
-        ...{ kind: 'addForm', id: 'folded', table: 'payment', name: 'Payment slip', without: [] },
-        lines: [
-          [
-            {
-              ...{ kind: 'group', id: 'more', span: 12, heading: 'How much', folded: true },
-              lines: [[{ kind: 'field', id: 'amount', span: 6 }]],
-            },
-          ],
-        ],
-      },
-    )
+  const design = billing().do({ kind: 'changeField', field: 'on', to: { must: true } })
   book = await servedBook('forms', 'Weir and Daughters', design.edits, { isOpen: true })
   browser = book.browser
   records = `${book.path}/records`
@@ -66,11 +52,6 @@ const overlaps = () =>
     for (const one of all) if (one.scrollWidth - one.clientWidth > 1) found.push(one.dataset.field + ' runs out')
     return found`)
 
-async function focusOn(part: string) {
-  const handle = await browser.see(`[data-handle][aria-label^="${part},"]`)
-  await browser.driver.executeScript('arguments[0].focus()', handle)
-}
-
 test('the office arranges its form by the keyboard, and records are typed in it', async () => {
   await browser.go(`${records}/bill/new`)
   await browser.press('Arrange the form')
@@ -78,7 +59,7 @@ test('the office arranges its form by the keyboard, and records are typed in it'
   const before = await lines()
   expect(before[0]).toBe('Customer + Issued on + State')
   // The state goes into a line of its own, is made wider, and everything can be taken back.
-  await focusOn('State')
+  await focusOn(browser, 'State')
   await browser.type(Key.ARROW_DOWN)
   await browser.driver.wait(async () => (await lines())[1] === 'State', patience)
   await browser.type(Key.chord(Key.SHIFT, Key.ARROW_RIGHT))
@@ -87,14 +68,14 @@ test('the office arranges its form by the keyboard, and records are typed in it'
   await browser.type(Key.chord(Key.CONTROL, 'y'))
   await browser.driver.wait(async () => (await lines())[1] === 'State', patience)
   // What the customer says of itself, under a heading of the office's own.
-  await focusOn('State')
+  await focusOn(browser, 'State')
   await browser.press('Group')
   await browser.fill('Heading', 'Who it is for')
-  await focusOn('Customer')
+  await focusOn(browser, 'Customer')
   await browser.choose('In the group', 'Who it is for')
   await browser.press('A value of a linked record')
   await browser.press('Town')
-  await focusOn('Issued on')
+  await focusOn(browser, 'Issued on')
   await browser.fill('Label', 'Billed on')
   await browser.answer('Label stands', 'beside')
   await browser.press('The form as a whole')
@@ -155,10 +136,10 @@ test('a part that is dragged comes to stand where it is let go', async () => {
 test('rows stand on cards, with what they come to; left out, a part says what that costs', async () => {
   await browser.go(`${records}/bill/arrange`)
   await browser.read('not kept yet')
-  await focusOn('Bill lines')
+  await focusOn(browser, 'Bill lines')
   await browser.answer('Each row', 'on a card')
   await browser.press('Quantity in all')
-  await focusOn('Issued on')
+  await focusOn(browser, 'Issued on')
   await browser.read('No new bill can be saved: Issued on must be filled.')
   await browser.type(Key.DELETE)
   await browser.read('Issued on is left out')
@@ -176,15 +157,6 @@ test('rows stand on cards, with what they come to; left out, a part says what th
   await browser.read(/Quantity in all\s+5/)
   await keep()
   await browser.read('Issued on must be filled. It isn’t on this form.')
-})
-
-test('a group that is folded opens where something in it is wrong', async () => {
-  await browser.go(`${records}/payment/new`)
-  await browser.read('How much')
-  expect(await browser.driver.findElement({ id: 'amount' }).isDisplayed()).toBe(false)
-  await keep()
-  await browser.read('Amount must be filled.')
-  await browser.driver.wait(async () => (await browser.focused()).startsWith('Amount'), patience)
 })
 
 test('whoever has several forms chooses, and a new record starts as that one says', async () => {
@@ -211,125 +183,6 @@ test('whoever has several forms chooses, and a new record starts as that one say
   await browser.press('Remove it')
   await browser.go(`${records}/bill/new`)
   await browser.read('Our bill')
-})
-
-test('a part shows, must be filled and is only read when something holds; what would be refused out of sight isn’t kept', async () => {
-  await browser.go(`${records}/bill/arrange`)
-  await browser.fill('Name', 'Step by step')
-  await focusOn('Issued on')
-  await browser.press('Shows: always')
-  await browser.answer('When', 'only when …')
-  await browser.read('Choose a field.')
-  await browser.choose('This field', 'State')
-  await browser.driver.findElement({ css: '[aria-label="The value"]' }).sendKeys('sent')
-  await browser.read('Issued on must be filled, so it can’t be out of sight: a new bill would be refused for it.')
-  expect(await (await browser.named('Done')).isEnabled()).toBe(false)
-  await browser.press('Cancel')
-  const when = async (part: string, question: string, add: () => Promise<void>) => {
-    await focusOn(part)
-    await browser.press(question)
-    await browser.answer('When', 'only when …')
-    await add()
-    await browser.press('Done')
-  }
-  await when('Bill lines', 'Shows: always', async () => {
-    await browser.choose('This field', 'State')
-    await browser.driver.findElement({ css: '[aria-label="The value"]' }).sendKeys('sent')
-    await browser.press('And another condition')
-    const second = await browser.see('[aria-label="Condition 2"]')
-    await second.findElement({ css: 'option[value="Customer.Town"]' }).click()
-    await second.findElement({ css: 'input' }).sendKeys('Otterby')
-  })
-  await browser.read('Shows when State is “sent” and Customer → Town is “Otterby”')
-  await when('Customer', 'Must be filled: as its table asks', async () => {
-    await browser.press('Write it as an expression')
-    await browser.driver.findElement({ css: '.cm-content' }).sendKeys("State <> 'open'")
-  })
-  await browser.press('Must be filled: when State is not “open”')
-  await browser.press('Cancel')
-  await focusOn('Issued on')
-  await browser.press('Only read: never')
-  await browser.answer('When', 'always')
-  await browser.read('Issued on must be filled, so somebody must be able to')
-  await browser.press('Cancel')
-  await keep()
-  await browser.read('The form is kept.')
-
-  await browser.go(`${records}/bill/new`)
-  // What was typed before, and not saved, holds rows: they show.
-  await browser.press('Discard it')
-  await browser.press('Form: Our bill')
-  await browser.press('Step by step')
-  await browser.fill('Issued on', '12 Mar 2027')
-  await browser.choose('State', 'sent')
-  await keep()
-  await browser.read('Customer must be filled.')
-  const rows = () => browser.driver.findElements({ css: '[data-field="line-bill-link"]' })
-  expect(await rows()).toHaveLength(0)
-  // Another form asks for other things.
-  await browser.press('Form: Step by step')
-  await browser.press('Our bill')
-  await browser.driver.wait(
-    async () => !(await browser.read('Billed on')).includes('Customer must be filled.'),
-    patience,
-  )
-  await browser.press('Form: Our bill')
-  await browser.press('Step by step')
-  await browser.fill('Customer', 'Mill')
-  await browser.read('Mill House')
-  await browser.type(Key.ENTER)
-  await browser.press('Add bill line')
-  await browser.fill('Quantity, row 1', '2')
-  // What holds something doesn’t go out of sight.
-  await browser.choose('State', 'open')
-  expect(await rows()).toHaveLength(1)
-  await keep()
-  await browser.read('Saved')
-  await browser.press('Form: Step by step')
-  await browser.press('Our bill')
-})
-
-test('a block from a spreadsheet goes into rows: names find their records, what is wrong stays marked, and all is taken back', async () => {
-  await browser.go(`${records}/bill/record/1`)
-  await browser.press('Add bill line')
-  await browser.box('Quantity, row 1')
-  const block = 'Quantity\tItem\tWhere\n2\tSWEEP\tyard\na few\t1\troof\n3\tSweeping brush\t\n'
-  await (await browser.box('Quantity, row 1')).click()
-  await browser.paste(block)
-  await browser.read('3 bill lines pasted. 1 name to be chosen from the list. 1 column had no place.')
-  await browser.holds('Item, row 1', 'Sweep')
-  await browser.holds('Item, row 2', 'Sweep')
-  await browser.read('“a few” is not a whole number')
-  await browser.read('“Sweeping brush” is not the name of one record. Choose it from the list.')
-  expect(await faults(browser)).toEqual([])
-  await browser.press('Undo')
-  await browser.driver.wait(async () => (await browser.value('Quantity, row 1')) === '', patience)
-  await (await browser.box('Quantity, row 1')).click()
-  await browser.paste(block)
-  await keep()
-  await browser.read('2 problems to correct before saving')
-  const isIn = (box: string) =>
-    browser.driver.wait(async () => (await browser.focused()).startsWith(box), patience, `${box} never had the focus.`)
-  await isIn('Quantity, row 2')
-  // Down the column with Enter; what stands above is repeated.
-  await browser.fill('Quantity, row 2', '4')
-  await browser.type(Key.ENTER)
-  await isIn('Quantity, row 3')
-  await browser.type(Key.ENTER)
-  await isIn('Quantity, row 4')
-  await browser.type(Key.chord(Key.ALT, 'r'))
-  await browser.holds('Quantity, row 4', '3')
-  await browser.fill('Item, row 3', 'Swe')
-  await browser.read('Add “Swe”')
-  await browser.type(Key.ENTER)
-  await keep()
-  await browser.read('Saved')
-  expect(await book.ask('SELECT quantity, item FROM $bill_line WHERE bill = 1 ORDER BY bill_line_number')).toEqual([
-    { quantity: 2, item: 1 },
-    { quantity: 4, item: 1 },
-    { quantity: 3, item: 1 },
-    { quantity: 3, item: null },
-  ])
 })
 
 test('one look for all forms is seen on several in both themes; what can’t be read is mended', async () => {

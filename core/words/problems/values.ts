@@ -5,7 +5,7 @@ import { short } from './short'
 export const valueProblems = {
   blank: (problem: { readonly field: string }) => `${problem.field} must be filled.`,
   'link-unmatched': (problem: { readonly words: string }) =>
-    `“${short(problem.words)}” is not the name of one record. Choose it from the list.`,
+    `No record is chosen yet for “${short(problem.words)}”. Choose it from the list.`,
   'too-long': (problem: { readonly limit: number; readonly length: number }) =>
     `This is ${counted(problem.length, 'character')} long; at most ${problem.limit.toLocaleString('en-GB')} fit.`,
   'odd-characters': () => 'This has characters that can’t be seen. Type it instead of pasting.',

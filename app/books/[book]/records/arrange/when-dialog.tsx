@@ -26,7 +26,7 @@ const titles: Readonly<Record<Asking, (name: string) => string>> = {
 }
 
 const says: Readonly<Record<Asking, string>> = {
-  shows: 'What holds something, or is wrong, shows in any case: nothing is saved out of sight.',
+  shows: 'What holds something other than it starts with, or is wrong, shows in any case.',
   must: 'This form alone asks for it. What must be so wherever records are changed is a rule.',
   onlyRead: 'It can’t be typed on this form then. What may not change anywhere is a rule.',
 }

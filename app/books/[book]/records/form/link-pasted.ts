@@ -1,6 +1,7 @@
 import { type Book, linkOf, tableOf } from '@/core/book'
 import { unmatchedWords } from '@/core/kinds'
 import { type Inset, keyOfRef, type RowText } from '@/core/records'
+import { looselySame } from '@/core/words'
 import type { LinkOption } from '@/ui/controls'
 import { searchLinked } from './search-linked'
 
@@ -13,8 +14,12 @@ interface Wish {
 
 const askedAtOnce = 4
 
-/** What words in links name, by the link's field and the words. */
-export type Named = ReadonlyMap<string, LinkOption>
+export interface Named {
+  /** What words in links name, by the link's field and the words. */
+  readonly found: ReadonlyMap<string, LinkOption>
+  /** So many names couldn't be looked for. */
+  readonly unasked: number
+}
 
 const linksOf = ({ fields, link }: Inset) => fields.filter(({ kind, id }) => kind === 'link' && id !== link.field)
 const placeOf = (field: string, words: string) => `${field} ${words}`
@@ -25,21 +30,24 @@ export async function findNamed({ base, bookId, book, inset }: Wish, rows: reado
     const words = rows.flatMap((row) => unmatchedWords(row.text[field.id] ?? '') ?? [])
     return [...new Set(words)].map((said) => ({ field, said }))
   })
-  const named = new Map<string, LinkOption>()
+  const found = new Map<string, LinkOption>()
+  let unasked = 0
   const next = wanted.values()
   const work = async () => {
     for (const { field, said } of next) {
       const target = tableOf(book, linkOf(book, field.id).one)
-      const meant = namedBy(said, (await searchLinked(base, bookId, target, said)) ?? [])
-      if (meant) named.set(placeOf(field.id, said), meant)
+      const answer = await searchLinked(base, bookId, target, said)
+      const meant = namedBy(said, answer ?? [])
+      if (!answer) unasked++
+      if (meant) found.set(placeOf(field.id, said), meant)
     }
   }
   await Promise.all(Array.from({ length: askedAtOnce }, work))
-  return named
+  return { found, unasked }
 }
 
 /** Rows with the records that their words name, where the words still stand. */
-export const withNamed = (inset: Inset, rows: readonly RowText[], named: Named): readonly RowText[] =>
+export const withNamed = (inset: Inset, rows: readonly RowText[], named: Named['found']): readonly RowText[] =>
   rows.map((row) =>
     linksOf(inset).reduce((changed, { id }) => {
       const words = unmatchedWords(row.text[id] ?? '')
@@ -59,9 +67,8 @@ export const countUnclear = (inset: Inset, rows: readonly RowText[]): number =>
 
 /** The only record that goes by just these words, or by this number; nothing is guessed. */
 function namedBy(said: string, found: readonly LinkOption[]): LinkOption | undefined {
-  const plain = (words: string) => words.trim().replace(/\s+/g, ' ').toLocaleLowerCase()
   const named = found.filter(({ ref, label }) =>
-    [label, ...(keyOfRef(ref, 1) ?? [])].some((words) => plain(words) === plain(said)),
+    [label, ...(keyOfRef(ref, 1) ?? [])].some((words) => looselySame(words, said)),
   )
   return named.length === 1 ? named[0] : undefined
 }

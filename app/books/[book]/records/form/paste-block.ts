@@ -34,20 +34,30 @@ export async function pasteBlock(text: string, at: At): Promise<void> {
   // All at once, on what stands there by now: each change of a form is looked at as a whole.
   const before = structuredClone(rowsNow())
   const found = pasted()
-  put(withNamed(inset, found.rows, named))
+  put(withNamed(inset, found.rows, named.found))
   await at.check()
   const after = structuredClone(rowsNow())
   const takeBack = () =>
     sameJson(rowsNow(), after)
       ? put(before)
       : void toast('The rows were changed since, so nothing was taken back. Correct them by hand.')
-  toast(sayPasted(inset, found, countUnclear(inset, after)), { action: { label: 'Undo', onClick: takeBack } })
+  toast(sayPasted(inset, found, { unclear: countUnclear(inset, after), unasked: named.unasked }), {
+    action: { label: 'Undo', onClick: takeBack },
+  })
 }
 
-function sayPasted({ table }: Inset, { written, over, beyond }: ReturnType<typeof pasteRows>, unclear: number): string {
+interface Left {
+  readonly unclear: number
+  readonly unasked: number
+}
+
+function sayPasted({ table }: Inset, { written, over, beyond }: ReturnType<typeof pasteRows>, left: Left): string {
   return [
     `${counted(written, inSentence(table.name))} pasted.`,
-    ...(unclear > 0 ? [`${counted(unclear, 'name')} to be chosen from the list.`] : []),
+    ...(left.unclear > 0 ? [`${counted(left.unclear, 'link')} to be chosen from the list.`] : []),
+    ...(left.unasked > 0
+      ? [`${counted(left.unasked, 'name')} couldn’t be looked for: Hearth Table doesn’t answer.`]
+      : []),
     ...(over > 0 ? [`${over.toLocaleString('en-GB')} had no room: a form shows ${insetLimit} of them.`] : []),
     ...(beyond > 0 ? [`${counted(beyond, 'column')} had no place.`] : []),
   ].join(' ')
