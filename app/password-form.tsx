@@ -29,11 +29,7 @@ export function PasswordForm({ kind }: { readonly kind: 'sign-in' | 'start' }) {
     event.preventDefault()
     setBusy(true)
     const result = await told((kind === 'start' ? startUp : signIn)({ name, password }))
-    if (result.ok) {
-      router.replace('/books')
-      router.refresh()
-      return
-    }
+    if (result.ok) return router.replace('/books')
     setProblem(wordProblem(result.problem))
     setBusy(false)
   }

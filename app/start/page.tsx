@@ -3,11 +3,15 @@ import { redirect } from 'next/navigation'
 import { catalogue } from '@/server/catalogue'
 import { hasAccounts } from '@/server/people'
 import { Threshold } from '@/ui/shell/threshold'
+import { currentAccount } from '../door'
 import { PasswordForm } from '../password-form'
 
 export const metadata: Metadata = { title: 'Welcome' }
 
 export default async function StartPage() {
+  // Whoever just began is signed in, and this page is drawn once more with that answer: straight on, by no detour
+  // through the sign-in, which could come after the books are there and take away what was typed.
+  if (await currentAccount()) redirect('/books')
   if (await hasAccounts(await catalogue())) redirect('/sign-in')
   return (
     <Threshold
