@@ -21,6 +21,7 @@ const rooms = [
   'sql',
   'opening',
   'records',
+  'grid',
   'forms',
   'made-up',
   'lists',

@@ -87,11 +87,13 @@ export function physicalNames(book: Book, schema?: string): PhysicalNames {
   }
   const made = new Map<string, OfTable>()
   const columns = (tableId: string): OfTable => {
+    const known = made.get(tableId)
+    if (known) return known
     const table = tableOf(book, tableId)
     const others = table.fields.filter((field) => !table.key.includes(field.id))
-    const known = made.get(tableId) ?? place(table, others, keyColumns(table))
-    made.set(tableId, known)
-    return known
+    const placed = place(table, others, keyColumns(table))
+    made.set(tableId, placed)
+    return placed
   }
   const linkColumns = (field: Field, table: Table, taken: ReadonlySet<string>): LiveColumn[] => {
     const target = tableOf(book, linkOf(book, field.id).one)

@@ -10,6 +10,8 @@ export interface FormContext {
   readonly linked?: LinkedValues
   /** The form as it was read already, so that it isn't read twice. */
   readonly read?: CheckedForm
+  /** The rows that hang on the record aren't in the form at all. */
+  readonly alone?: boolean
 }
 
 /**
@@ -25,8 +27,8 @@ export function checkForm(
 ): CheckedForm {
   const checked = around.read ?? readForm(book, tableId, form, now)
   if (book.rules.length === 0) return checked
-  const { stored, linked = () => undefined } = around
-  const broken = brokenInForm({ book, tableId, form, checked, stored, linked, now })
+  const { stored, linked = () => undefined, alone = false } = around
+  const broken = brokenInForm({ book, tableId, form, checked, stored, linked, now, alone })
   // What can't be read says so first; a rule is asked of what can.
   const own = { ...checked, problems: { ...broken.own, ...checked.problems } }
   const rows = Object.fromEntries(

@@ -12,7 +12,7 @@ import {
   workedOut,
 } from '../kinds'
 import { brokenRules } from '../rules'
-import { fail, ok, type Problem, type Result } from '../words'
+import { fail, ok, oncePer, type Problem, type Result } from '../words'
 
 /** Values by field id. */
 export type Values = Readonly<Record<string, Value>>
@@ -21,6 +21,13 @@ export type Problems = Readonly<Record<string, Problem>>
 
 /** A field as its table asks for it: part of the key means it must be filled. */
 const asked = (table: Table, field: Field): Field => (mustHold(table, field) ? { ...field, must: true } : field)
+const typedFields = oncePer((table: Table) => table.fields.filter(isTyped).map((field) => asked(table, field)))
+// Canonical text reads in the plain style, whatever style the book shows.
+const plainly = oncePer((look: Book['look']): Book['look'] => ({
+  ...look,
+  numberStyle: plainLook.numberStyle,
+  dateStyle: plainLook.dateStyle,
+}))
 
 /** Reads what was typed into one field of a form, a sum as what it comes to. Link fields hold a reference and are passed on. */
 export const readTyped = (book: Book, table: Table, field: Field, typed: string, now?: Now): Result<Value> =>
@@ -31,11 +38,10 @@ export function checkRecord(book: Book, tableId: string, values: Values): Result
   const table = tableOf(book, tableId)
   const checked: Record<string, Value> = {}
   const problems: Record<string, Problem> = {}
-  // Canonical text reads in the plain style, whatever style the book shows.
-  const plain = { ...book.look, numberStyle: plainLook.numberStyle, dateStyle: plainLook.dateStyle }
-  for (const field of table.fields) {
-    if (!(field.id in values) || !isTyped(field)) continue
-    const read = checkCanonical(book.look, plain, asked(table, field), values[field.id] ?? null)
+  const plain = plainly(book.look)
+  for (const field of typedFields(table)) {
+    if (!(field.id in values)) continue
+    const read = checkCanonical(book.look, plain, field, values[field.id] ?? null)
     if (read.ok) checked[field.id] = read.value
     else problems[field.id] = read.problem
   }

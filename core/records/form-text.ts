@@ -36,7 +36,8 @@ export interface StoredForm {
 const textOf = (book: Book, field: Field, value: Value) =>
   field.kind === 'link' || field.kind === 'file' ? (value ?? '') : showValue(value, displayOf(book, field), book.look)
 
-const typedFrom = (book: Book, table: Table, values: Values): Record<string, string> =>
+/** What the boxes of a record show. */
+export const typedFrom = (book: Book, table: Table, values: Values): Record<string, string> =>
   Object.fromEntries(table.fields.map((field) => [field.id, textOf(book, field, values[field.id] ?? null)]))
 
 /** The form of a record as it is stored, or of a new one as it starts. */

@@ -1,4 +1,4 @@
-export { checkRecord, type Problems, readTyped, type Values } from './check-record'
+export { checkRecord, type Problems, readTyped, startValues, type Values } from './check-record'
 export { shownTables, formLayout, inRows, type Inset, insetLimit, type PlacedField } from './form-layout'
 export { copyText } from './copy-text'
 export { keyOfRef, refOf } from './ref'
@@ -14,8 +14,10 @@ export {
   type RowText,
   type StoredForm,
   type Typed,
+  typedFrom,
 } from './form-text'
 export { readForm } from './read-form'
 export { type LinkedValues, type LiveForm, type LiveValues, liveValues, toldInForm } from './live-values'
 export type { Cursor, ListRow } from './list-row'
 export { pasteRows } from './paste-rows'
+export { mayPaste, type PastedBlock, placeBlock, shownAs } from './pasted-block'

@@ -31,6 +31,8 @@ export interface LiveForm {
   readonly stored: StoredForm | undefined
   readonly linked: LinkedValues
   readonly now: Now
+  /** The rows that hang on the record aren't in the form at all. */
+  readonly alone?: boolean
 }
 
 /**
@@ -155,7 +157,7 @@ class Scope implements Facts {
   rows = (link: string): readonly Facts[] => {
     const inset = this.insets.get(link)
     const all = (this.live.stored?.children[link]?.length ?? 0) < insetLimit
-    if (inset && all) return inset.filter((row) => row.counts)
+    if (inset && all && !(this.live.alone && this.stored)) return inset.filter((row) => row.counts)
     if (this.stored) this.lacking.elsewhere = true
     return []
   }

@@ -5,9 +5,11 @@
 export function oncePer<Of extends object, Found>(work: (of: Of) => Found): (of: Of) => Found {
   const done = new WeakMap<Of, { readonly found: Found }>()
   return (of) => {
-    const known = done.get(of) ?? { found: work(of) }
-    done.set(of, known)
-    return known.found
+    const known = done.get(of)
+    if (known) return known.found
+    const found = work(of)
+    done.set(of, { found })
+    return found
   }
 }
 
@@ -18,8 +20,10 @@ export function oncePerPart<Of extends object, Part, Found>(
   const parts = oncePer((_of: Of) => new Map<Part, { readonly found: Found }>())
   return (of, part) => {
     const done = parts(of)
-    const known = done.get(part) ?? { found: work(of, part) }
-    done.set(part, known)
-    return known.found
+    const known = done.get(part)
+    if (known) return known.found
+    const found = work(of, part)
+    done.set(part, { found })
+    return found
   }
 }

@@ -15,6 +15,7 @@ import { benchFrames } from '@/bench/map-frames'
 import { tell } from '@/bench/measure'
 import { benchNeeds } from '@/bench/needs'
 import { benchReports } from '@/bench/reports'
+import { benchRows } from '@/bench/rows'
 import { benchSaves } from '@/bench/saves'
 import { emberlyDesign } from '@/demo/emberly/design'
 import { catalogueOn } from '@/server/catalogue'
@@ -38,6 +39,7 @@ const parts: Readonly<Record<string, (url: string, later: Later) => Promise<void
     await benchFrames(url)
   },
   saves: async (url, later) => tell(await benchSaves(await bookFor(url, later, 'saves'))),
+  rows: async (url, later) => tell(await benchRows(await bookFor(url, later, 'rows'))),
   lists: async (url, later) => {
     const book = await bookFor(url, later, 'lists')
     say('Making a list of 1 000 000 visits …')

@@ -29,6 +29,8 @@ export { findToPick } from './read/picking'
 export type { Moved } from './save/moved'
 export { type SaveOutcome, saveRecord } from './save/save-record'
 export { SaveRequest } from './save/save-request'
+export { mostRows, type RowsOutcome, RowsRequest } from './save/rows-request'
+export { saveRows } from './save/save-rows'
 export {
   type ChangedOne,
   mostTogether,

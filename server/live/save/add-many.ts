@@ -1,16 +1,14 @@
 import { tableOf } from '@/core/book'
-import { runningPeriod, type Value, writeRunning } from '@/core/kinds'
-import { quoteName } from '@/core/names'
+import type { Value } from '@/core/kinds'
 import { checkRecord, type Problems, type Values } from '@/core/records'
-import { ok, type Result } from '@/core/words'
+import { nth, ok, type Result } from '@/core/words'
 import { changeRecords } from '../open/gate'
-import { type Live, namesOf } from '../live'
+import type { Live } from '../live'
 import { refusalOf } from '../refusals'
-import { runIn, type Unit, type Writer } from '../unit'
-import { holdCount, keepCount } from './running-numbers'
-import { columnsFor, refFrom, wholeValues } from './write-row'
+import type { Unit, Writer } from '../unit'
+import { giveNumbers, insertOf, rowsAtOnce } from './insert-many'
+import { wholeValues } from './write-row'
 
-const rowsAtOnce = 400
 const noRules = () => new Map<string, never>()
 
 /** Copied facts as they were at the time, for records that are older than the book; the others are taken now. */
@@ -48,7 +46,7 @@ export async function addMany(writer: Writer, many: ManyRows): Promise<Result<st
       if (!whole.ok) return { ok: false as const, problem: { at, problems: whole.problem } }
       checked.push({ ...whole.value, ...copiesGiven(unit.live, many.table, many.rows, row) })
     }
-    await giveNumbers(unit, many, checked)
+    await giveNumbers(unit, many.table, checked, (at) => many.momentOf(nth(many.rows, at)))
     return ok(await insertAll(unit, many.table, checked))
   })
   return added.catch((cause: unknown) => {
@@ -59,37 +57,12 @@ export async function addMany(writer: Writer, many: ManyRows): Promise<Result<st
   })
 }
 
-/** Gives each row its running numbers, and moves the counts on once for all of them. */
-async function giveNumbers(
-  unit: Unit,
-  { table, rows, momentOf }: ManyRows,
-  checked: readonly Record<string, Value>[],
-): Promise<void> {
-  for (const field of tableOf(unit.live.book, table).fields.filter(({ kind }) => kind === 'running')) {
-    const counts = new Map<string, number>()
-    for (const [at, values] of checked.entries()) {
-      const period = runningPeriod(field, momentOf(rows[at]!))
-      const last = counts.get(period) ?? (await holdCount(unit, field.id, period))
-      counts.set(period, last + 1)
-      values[field.id] = writeRunning(last + 1, field, period)
-    }
-    for (const [period, last] of counts) await keepCount(unit, { field: field.id, period, last })
-  }
-}
-
 async function insertAll(unit: Unit, table: string, checked: readonly Values[]): Promise<string[]> {
-  const { live, who } = unit
   const refs: string[] = []
   for (let from = 0; from < checked.length; from += rowsAtOnce) {
-    const some = checked.slice(from, from + rowsAtOnce).map((values) => columnsFor(live, table, values))
-    refs.push(...some.map((columns) => refFrom(live, table, columns)))
-    const names = some[0]!.map((column) => quoteName(column.name))
-    const marks = `(${[...names, who].map(() => '?').join(', ')})`
-    await runIn(
-      unit,
-      `INSERT INTO ${namesOf(live).quoted(table)} (${names.join(', ')}, \`changed_by\`) VALUES ${some.map(() => marks).join(', ')}`,
-      some.flatMap((columns) => [...columns.map((column) => column.value), who]),
-    )
+    const insert = insertOf(unit, table, checked.slice(from, from + rowsAtOnce))
+    await insert.run()
+    refs.push(...insert.refs)
   }
   return refs
 }

@@ -40,6 +40,7 @@ export function keepsRows(unit: Unit): Guard {
   const { live } = unit
   const losing: Losing[] = []
   return {
+    concerns: (table) => needed(live, table).length > 0,
     async before({ table, ref, values }) {
       const key = ref === null ? undefined : keyParams(live, table, ref)
       if (!key) return

@@ -21,16 +21,25 @@ interface Bounded {
   readonly key: Key
 }
 
-/** No record gets more rows than its links allow. `insets` are the links whose rows were sent with the record. */
-export function withinLimits(unit: Unit, insets: ReadonlySet<string>): Guard {
+/**
+ * No record gets more rows than its links allow. `insets` are the links whose rows were sent with the record. What is
+ * beyond is said of the first record alone, or `rowByRow` of all rows that have no room.
+ */
+export function withinLimits(unit: Unit, insets: ReadonlySet<string>, rowByRow: boolean): Guard {
   const bounded: Bounded[] = []
   return {
+    concerns: (table) => linksFrom(unit.live.book, table).some(({ limits = [] }) => limits.length > 0),
     async before(change) {
       if (change.values) bounded.push(...(await boundedBy(unit, change, change.values)))
     },
     async end() {
-      const beyond = await beyondLimit(unit, bounded)
-      if (beyond) throw new SaveRefused(limitProblems(beyond, insets))
+      const beyond = await beyondLimits(unit, bounded)
+      const [first] = beyond
+      if (!first) return
+      const rows = Object.fromEntries(
+        beyond.map(({ bounded: { place, link }, problem }) => [place, { [link.field]: problem }]),
+      )
+      throw new SaveRefused(rowByRow ? { ...noProblems, rows } : limitProblems(first, insets))
     },
   }
 }
@@ -73,30 +82,43 @@ interface Beyond {
   readonly problem: Problem
 }
 
-/** The first limit that what was written goes beyond, in words; said of the row that was written last. */
-async function beyondLimit(unit: Unit, bounded: readonly Bounded[]): Promise<Beyond | undefined> {
+/** The rows that go beyond a limit, in words: of those that hang on one record the ones that were written last. */
+async function beyondLimits(unit: Unit, bounded: readonly Bounded[]): Promise<Beyond[]> {
   const { live } = unit
   const names = namesOf(live)
-  for (const one of [...bounded].reverse()) {
-    const { link, limits, key } = one
+  const beyond: Beyond[] = []
+  for (const { limit, rows } of byLimit(bounded)) {
+    const [{ link, key }] = rows
     const on = names.columns(link.many, link.field).map((column) => `${quoteName(column.name)} = ?`)
-    for (const limit of limits) {
-      const column = limit.when && names.columns(link.many, limit.when.field)[0]
-      const params = column
-        ? [...key, kindOf(fieldWith(live.book, limit.when.field).field.kind).store(limit.when.is)]
-        : key
-      const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
-      // A locking read sees what others committed since this transaction began.
-      const rows = await selectIn(
-        unit,
-        `SELECT 1 FROM ${names.quoted(link.many)} WHERE ${where} LIMIT ${limit.most + 1} LOCK IN SHARE MODE`,
-        params,
-      )
-      if (rows.length > limit.most)
-        return { bounded: one, problem: { kind: 'in-own-words', words: sayFull(live.book, link, limit) } }
-    }
+    const column = limit.when && names.columns(link.many, limit.when.field)[0]
+    const params = column
+      ? [...key, kindOf(fieldWith(live.book, limit.when.field).field.kind).store(limit.when.is)]
+      : key
+    const where = [...on, ...(column ? [`${quoteName(column.name)} = ?`] : [])].join(' AND ')
+    // A locking read sees what others committed since this transaction began.
+    const there = await selectIn(
+      unit,
+      `SELECT 1 FROM ${names.quoted(link.many)} WHERE ${where} LIMIT ${limit.most + rows.length} LOCK IN SHARE MODE`,
+      params,
+    )
+    const problem: Problem = { kind: 'in-own-words', words: sayFull(live.book, link, limit) }
+    const over = there.length - limit.most
+    if (over > 0) beyond.push(...rows.slice(0, over).map((one) => ({ bounded: one, problem })))
   }
-  return undefined
+  return beyond
+}
+
+/** What hangs on one record by one limited link, last first. */
+function byLimit(bounded: readonly Bounded[]) {
+  const groups = new Map<string, { readonly limit: Limit; readonly rows: [Bounded, ...Bounded[]] }>()
+  for (const one of [...bounded].reverse())
+    for (const limit of one.limits) {
+      const name = JSON.stringify([one.link.id, limit, one.key.map(String)])
+      const group = groups.get(name)
+      if (group) group.rows.push(one)
+      else groups.set(name, { limit, rows: [one] })
+    }
+  return groups.values()
 }
 
 /** Said at the link that leads to the full record; of the rows inset in that record itself, of the whole. */

@@ -11,6 +11,8 @@ export interface BrokenRecord {
   readonly words: string
   /** It broke the rule already before the save. */
   readonly wasBroken: boolean
+  /** The row that it is said of where it isn't one of those that were sent. */
+  readonly saidOf?: string | undefined
 }
 
 /** What a save may go through with, once its words were read: what only warns, and what was broken before. */
@@ -23,13 +25,14 @@ export function refuseBroken(broken: readonly BrokenRecord[], places: ReadonlyMa
     rows: {} as Record<string, Problems>,
     whole: [] as Problem[],
   }
-  for (const { asked, ref, words } of broken.filter(isRefused)) {
+  for (const { asked, ref, words, saidOf } of broken.filter(isRefused)) {
     const { rule, table } = asked.own
     const problem: Problem = { kind: 'in-own-words', words: rule.words }
     const place = places.get(`${table.id} ${ref}`)
     const field = placeOf(asked.own)
-    if (place === undefined)
-      problems.whole.push({ kind: 'in-own-words', words: `${table.name} ${words || ref}: ${rule.words}` })
+    const elsewhere: Problem = { kind: 'in-own-words', words: `${table.name} ${words || ref}: ${rule.words}` }
+    if (place === undefined && saidOf !== undefined) problems.rows[saidOf] = { '': elsewhere, ...problems.rows[saidOf] }
+    else if (place === undefined) problems.whole.push(elsewhere)
     else if (place) problems.rows[place] = { ...problems.rows[place], [field ?? '']: problem }
     else if (field) problems.fields[field] = problem
     else problems.whole.push(problem)

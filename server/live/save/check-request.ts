@@ -1,6 +1,7 @@
-import { findLink, findTable, type Link, tableOf } from '@/core/book'
+import { findLink, findTable, type Link, type Table, tableOf } from '@/core/book'
 import type { Value } from '@/core/kinds'
 import { checkRecord, type Problems, type Values } from '@/core/records'
+import { oncePer } from '@/core/words'
 import type * as z from 'zod'
 import type { Live } from '../live'
 import type { PlacedChange } from './guard'
@@ -55,10 +56,12 @@ function checkRow(live: Live, { many, field }: Link, { ref, values }: InsetRow) 
   return checkRecord(live.book, many, whole)
 }
 
+const idsOf = oncePer((table: Table) => new Set(table.fields.map((field) => field.id)))
+
 /** The values that the table has fields for. A form of an older design may send others: what is typed there is not dropped. */
-function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, Value>>): Record<string, Value> {
+export function onlyKnown(live: Live, tableId: string, values: Readonly<Record<string, Value>>): Record<string, Value> {
   const table = tableOf(live.book, tableId)
-  const known = new Set(table.fields.map((field) => field.id))
+  const known = idsOf(table)
   if (Object.entries(values).some(([id, value]) => !known.has(id) && value !== null))
     throw refuseWhole({ kind: 'form-outdated', table: table.name })
   return Object.fromEntries(Object.entries(values).filter(([id]) => known.has(id)))

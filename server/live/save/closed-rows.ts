@@ -1,10 +1,11 @@
 import { linksFrom, tableOf } from '@/core/book'
+import type { Tree } from '@/core/expressions'
 import { quoteName } from '@/core/names'
 import { keyColumns } from '@/core/physical'
-import { isPartOf, ownRules } from '@/core/rules'
+import { isPartOf, type OwnRule, ownRules } from '@/core/rules'
 import { expressionSql } from '@/core/sql'
 import type { Problem } from '@/core/words'
-import { namesOf } from '../live'
+import { namesOf, oncePerTable } from '../live'
 import { keyCondition, keyParams } from '../read/rows'
 import { selectIn, selectRowsIn, type Unit } from '../unit'
 import type { Following, Guard } from './guard'
@@ -20,10 +21,13 @@ type Cells = readonly (string | number | null)[]
  */
 export function keepsClosed(unit: Unit): Guard {
   let among: Problem | undefined
+  // Many rows may be part of one record; nothing is written yet that may close it.
+  const asked = new Map<string, boolean>()
   return {
     async begin(changes) {
       for (const change of changes) {
-        const closed = await closedWhole(unit, change)
+        if (!hasWholes(unit.live, change.table)) continue
+        const closed = await closedWhole(unit, change, asked)
         if (closed) throw refuseWhole(closed)
       }
     },
@@ -36,11 +40,21 @@ export function keepsClosed(unit: Unit): Guard {
   }
 }
 
+/** Whether rows of a table are part of records that may be closed. */
+const hasWholes = oncePerTable(({ book }, table) =>
+  linksFrom(book, table).some((link) => isPartOf(book, link) && ownRules(book, link.one).some(closesRows)),
+)
+
+const closesRows = ({ rule, compiled }: OwnRule) => compiled?.kind === 'closed' && compiled.rows && !rule.warns
+
 /** Whether a record that a row is part of, now or by what is about to be written, is closed; the words for it. */
-async function closedWhole(unit: Unit, { table, ref, values }: RowChange): Promise<Problem | undefined> {
+async function closedWhole(
+  unit: Unit,
+  { table, ref, values }: RowChange,
+  asked: Map<string, boolean>,
+): Promise<Problem | undefined> {
   const { live } = unit
   const { book } = live
-  const names = namesOf(live)
   for (const link of linksFrom(book, table).filter((one) => isPartOf(book, one))) {
     for (const { rule, compiled } of ownRules(book, link.one)) {
       if (compiled?.kind !== 'closed' || !compiled.rows || rule.warns) continue
@@ -51,13 +65,22 @@ async function closedWhole(unit: Unit, { table, ref, values }: RowChange): Promi
       ]
       for (const key of keys) {
         if (!key || key.includes(null)) continue
-        const once = expressionSql(book, names, link.one, compiled.once, 't')
-        const sql = `SELECT 1 FROM ${names.quoted(link.one)} AS t WHERE ${keyCondition(live, link.one)} AND ${once}`
-        if ((await selectIn(unit, sql, key)).length > 0) return { kind: 'in-own-words', words: rule.words }
+        const question = JSON.stringify([rule.id, key.map(String)])
+        const isClosed = asked.get(question) ?? (await closes(unit, link.one, compiled.once, key))
+        asked.set(question, isClosed)
+        if (isClosed) return { kind: 'in-own-words', words: rule.words }
       }
     }
   }
   return undefined
+}
+
+async function closes(unit: Unit, tableId: string, when: Tree, key: Cells): Promise<boolean> {
+  const { live } = unit
+  const names = namesOf(live)
+  const once = expressionSql(live.book, names, tableId, when, 't')
+  const sql = `SELECT 1 FROM ${names.quoted(tableId)} AS t WHERE ${keyCondition(live, tableId)} AND ${once}`
+  return (await selectIn(unit, sql, key)).length > 0
 }
 
 async function linkedKey(unit: Unit, tableId: string, field: string, ref: string): Promise<Cells | undefined> {

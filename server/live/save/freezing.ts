@@ -52,6 +52,7 @@ export function freezesWithRows(unit: Unit): Guard {
   let facts: readonly Unfrozen[] = []
   let saved: { readonly table: string; readonly ref: string } | undefined
   return {
+    concerns: (table) => freezable(unit.live, table).length > 0,
     async before(change) {
       if (change.place === '' && change.values) facts = await unfrozen(unit, change, change.values)
     },

@@ -19,6 +19,8 @@ export interface Following {
  * for the row in hand, `SaveRefused` for what is sent as a whole.
  */
 export interface Guard {
+  /** Whether it has anything to ask of single rows of a table; of those of every table where it doesn't say. */
+  readonly concerns?: (table: string) => boolean
   /** Before anything is written. */
   readonly begin?: (changes: readonly PlacedChange[]) => Promise<void>
   /** Before one row is added, changed or removed, once those that follow it are known. */
@@ -38,12 +40,22 @@ export class Guards {
     readonly places: Map<string, string>,
   ) {}
 
+  private readonly ofTable = new Map<string, readonly Guard[]>()
+
+  private concerned(table: string): readonly Guard[] {
+    const known = this.ofTable.get(table)
+    if (known) return known
+    const found = this.all.filter((guard) => guard.concerns?.(table) ?? true)
+    this.ofTable.set(table, found)
+    return found
+  }
+
   begin = async (changes: readonly PlacedChange[]) => {
     for (const guard of this.all) await guard.begin?.(changes)
   }
 
   before = async (change: PlacedChange) => {
-    for (const guard of this.all) await guard.before?.(change)
+    for (const guard of this.concerned(change.table)) if (guard.before) await guard.before(change)
   }
 
   following = async (rows: Following) => {
@@ -52,7 +64,7 @@ export class Guards {
 
   after = async (change: PlacedChange, ref: string) => {
     this.places.set(`${change.table} ${ref}`, change.place)
-    for (const guard of this.all) await guard.after?.(change, ref)
+    for (const guard of this.concerned(change.table)) if (guard.after) await guard.after(change, ref)
   }
 
   /** The last guard only asks: what is read back needn't wait for it. */

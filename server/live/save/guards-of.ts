@@ -13,20 +13,22 @@ export interface Sent {
   readonly insets: ReadonlySet<string>
   /** Rules that warned, and whose words were read. */
   readonly despite: readonly string[] | 'every-warning'
+  /** What the rows break of other records is said of them, each by itself. */
+  readonly rowByRow?: boolean
 }
 
 /** All that guards a change of records, in the order in which it is asked. */
-export function guardsOf(unit: Unit, { insets, despite }: Sent): Guards {
+export function guardsOf(unit: Unit, { insets, despite, rowByRow = false }: Sent): Guards {
   const places = new Map<string, string>()
   return new Guards(
     [
       keepsClosed(unit),
       filesFit(unit),
       hasRows(unit),
-      withinLimits(unit, insets),
+      withinLimits(unit, insets, rowByRow),
       keepsRows(unit),
       freezesWithRows(unit),
-      new RuleChecks(unit, places, despite),
+      new RuleChecks(unit, places, despite, rowByRow),
     ],
     places,
   )

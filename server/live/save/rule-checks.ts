@@ -1,7 +1,7 @@
 import { type Link, linkWith, tableOf } from '@/core/book'
 import { kindOf } from '@/core/kinds'
 import { quoteName } from '@/core/names'
-import { refOf } from '@/core/records'
+import { refOf, type Values } from '@/core/records'
 import type { WatchedRule, Watch } from '@/core/rules'
 import { keyColumns, leafOf } from '@/core/physical'
 import { brokenSql, concernedSql, rowColumns } from '@/core/sql'
@@ -13,6 +13,7 @@ import type { Following, Guard, PlacedChange } from './guard'
 import { lookingAt, touches } from './holding'
 import { lockRecord } from './lock-record'
 import { type BrokenRecord, refuseBroken } from './broken-rules'
+import { columnsFor } from './write-row'
 
 type Params = readonly (string | number | null)[]
 
@@ -34,23 +35,27 @@ export class RuleChecks implements Guard {
     /** Where a written row stands in what was sent, by "table reference". */
     private readonly places: ReadonlyMap<string, string>,
     private readonly despite: readonly string[] | 'every-warning',
+    /** What is broken of another record is said of the row that was written last of those that look at it. */
+    private readonly rowByRow = false,
   ) {
     this.live = unit.live
   }
 
+  concerns = (table: string) => lookingAt(this.live, table).length > 0
+
   /** Before a row is changed, or removed (no values): notes on which records the row hangs until now. */
-  before = async ({ table: tableId, ref, values }: PlacedChange): Promise<void> => {
+  before = async ({ table: tableId, ref, values, place }: PlacedChange): Promise<void> => {
     if (ref === null) return
     for (const { asked, watch } of lookingAt(this.live, tableId)) {
       // What is asked of new records alone isn't asked again when their rows change.
       if (asked.own.rule.onlyNew || watch.hops.at(-1)?.to !== 'rows') continue
       if (values && !touches(watch, values)) continue
-      this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
+      this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)), place)
     }
   }
 
   /** After a row was written: its rules, and those of the records that look at it. */
-  after = async ({ table: tableId, ref: before, values }: PlacedChange, ref: string): Promise<void> => {
+  after = async ({ table: tableId, ref: before, values, place }: PlacedChange, ref: string): Promise<void> => {
     if (!values) return
     const isNew = before === null
     for (const { asked, watch } of lookingAt(this.live, tableId)) {
@@ -59,8 +64,12 @@ export class RuleChecks implements Guard {
       if (last && asked.own.rule.onlyNew) continue
       // Nothing leads to a record that is just being made.
       if (isNew && last?.to === 'one') continue
-      if (last?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref))
-      else this.ask(asked, watch, await this.row(tableId, ref, this.columns(asked, watch)))
+      if (last?.to !== 'rows') this.ask(asked, watch, keyParams(this.live, tableId, ref), place)
+      else {
+        const columns = this.columns(asked, watch)
+        const known = isNew ? this.written(tableId, values, columns) : undefined
+        this.ask(asked, watch, known ?? (await this.row(tableId, ref, columns)), place)
+      }
     }
   }
 
@@ -90,10 +99,17 @@ export class RuleChecks implements Guard {
   private columns = (asked: WatchedRule, watch: Watch) =>
     rowColumns(this.live.book, namesOf(this.live), asked.own.table, watch.hops)
 
-  private ask(asked: WatchedRule, watch: Watch, params: Params | undefined): void {
+  /** Those columns of a new row that are wanted, where all are among what was written. */
+  private written(tableId: string, values: Values, columns: readonly string[]): Params | undefined {
+    const all = new Map(columnsFor(this.live, tableId, values).map(({ name, value }) => [name, value]))
+    const found = columns.map((name) => all.get(name))
+    return found.every((value) => value !== undefined) ? found : undefined
+  }
+
+  private ask(asked: WatchedRule, watch: Watch, params: Params | undefined, place?: string): void {
     if (!params || params.includes(null)) return
     const { concerned, sql } = questionOf(this.live, asked, watch)
-    this.questions.set(JSON.stringify([asked.own.rule.id, concerned, params]), { asked, sql, params })
+    this.questions.set(JSON.stringify([asked.own.rule.id, concerned, params]), { asked, sql, params, place })
   }
 
   private async row(tableId: string, ref: string, columns: readonly string[]): Promise<Params | undefined> {
@@ -142,7 +158,8 @@ export class RuleChecks implements Guard {
       const leaves = keyColumns(table, namesOf(this.live)).map((column) => leafOf(this.live.book, column.leaf))
       const ref = refOf(row.map((value, at) => kindOf(leaves[at]!.kind).load(value)))
       const words = await recordWords(this.unit, table.id, row)
-      found.push({ asked: question.asked, ref, words, wasBroken })
+      const saidOf = this.rowByRow ? question.place : undefined
+      found.push({ asked: question.asked, ref, words, wasBroken, saidOf })
     }
     return found
   }
@@ -170,6 +187,8 @@ interface Question {
   readonly asked: WatchedRule
   readonly sql: string
   readonly params: Params
+  /** Where the row stands that was written last of those that it is asked for. */
+  readonly place: string | undefined
 }
 
 const questionsAtOnce = 24

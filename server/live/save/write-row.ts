@@ -1,11 +1,11 @@
-import { type Field, fieldOf, tableOf } from '@/core/book'
+import { type Field, tableOf } from '@/core/book'
 import { isTyped, kindOf, type Value } from '@/core/kinds'
 import { quoteName } from '@/core/names'
 import { keyOfRef, refOf, type Values } from '@/core/records'
 import { keyColumns, leafOf } from '@/core/physical'
 import { touchFollowers } from './key-followers'
 import { RowRefused } from './row-refused'
-import { type Live, namesOf } from '../live'
+import { type Live, namesOf, oncePerTable } from '../live'
 import { catchUpNumbers, giveRunningNumber } from './running-numbers'
 import { isDuplicate, refusalOf } from '../refusals'
 import { keyCondition, keyParams } from '../read/rows'
@@ -18,21 +18,32 @@ export interface StoredColumn {
 
 /** The columns of some values, links spread over the columns of the key they point to. */
 export function columnsFor(live: Live, tableId: string, values: Values): StoredColumn[] {
-  const table = tableOf(live.book, tableId)
-  const names = namesOf(live)
-  return Object.entries(values).flatMap(([id, value]) => {
-    const field = fieldOf(table, id)
-    const columns = names.columns(tableId, id)
-    const parts = partsOf(field, value, columns.length)
-    return columns.map((column, at) => {
+  const places = placesIn(live, tableId)
+  const all: StoredColumn[] = []
+  for (const [id, value] of Object.entries(values)) {
+    const place = places.get(id)
+    if (!place) throw new Error(`Expected a field ${id} in the table ${tableId}.`)
+    const parts = partsOf(place.field, value, place.columns.length)
+    for (const [at, { name, kind }] of place.columns.entries()) {
       const part = parts[at] ?? null
-      return {
-        name: column.name,
-        value: part === null ? null : kindOf(leafOf(live.book, column.leaf).kind).store(part),
-      }
-    })
-  })
+      all.push({ name, value: part === null ? null : kind.store(part) })
+    }
+  }
+  return all
 }
+
+/** Where each field of a table is stored. */
+const placesIn = oncePerTable((live, tableId) => {
+  const names = namesOf(live)
+  return new Map(
+    tableOf(live.book, tableId).fields.map((field) => {
+      const columns = names
+        .columns(tableId, field.id)
+        .map(({ name, leaf }) => ({ name, kind: kindOf(leafOf(live.book, leaf).kind) }))
+      return [field.id, { field, columns }] as const
+    }),
+  )
+})
 
 function partsOf(field: Field, value: Value, columns: number): readonly Value[] {
   if (field.kind !== 'link' || value === null) return [value]
@@ -131,6 +142,8 @@ function asRefusal(live: Live, tableId: string, cause: unknown): unknown {
 
 /** All of a table's typed fields, blank where nothing was given: what a new row must be checked with. */
 export function wholeValues(live: Live, tableId: string, values: Values, without?: string): Values {
-  const fields = tableOf(live.book, tableId).fields.filter((field) => isTyped(field) && field.id !== without)
-  return Object.fromEntries(fields.map((field) => [field.id, values[field.id] ?? null]))
+  const whole: Record<string, Value> = {}
+  for (const { id } of tableOf(live.book, tableId).fields.filter(isTyped))
+    if (id !== without) whole[id] = values[id] ?? null
+  return whole
 }

@@ -1,0 +1,18 @@
+export { type Around, type CheckedRow, checkRow } from './check-row'
+export {
+  type CellText,
+  changedFields,
+  dropRows,
+  emptyGrid,
+  freshRow,
+  type Grid,
+  type GridRow,
+  isEmpty,
+  putRows,
+  storedRow,
+  unsaved,
+  withCells,
+} from './grid'
+export { type Newer, onNewer } from './newer'
+export { type Named, type OpenName, openNames, withNames } from './names'
+export { fillDown, type GridPaste, type GridPasted, pasteBlock } from './paste'
