@@ -48,3 +48,22 @@ export function checkRow({ book, tableId, now, linked }: Around, row: GridRow): 
     derived: live.own,
   }
 }
+
+/** Checks rows, each once: a row is never changed, only replaced. */
+export interface RowChecks {
+  readonly has: (row: GridRow) => boolean
+  readonly of: (row: GridRow) => CheckedRow
+}
+
+/** Remembers what rows come to, as long as the facts are those at hand. */
+export function rowChecks(around: Around): RowChecks {
+  const known = new WeakMap<GridRow, CheckedRow>()
+  return {
+    has: (row) => known.has(row),
+    of(row) {
+      const found = known.get(row) ?? checkRow(around, row)
+      known.set(row, found)
+      return found
+    },
+  }
+}

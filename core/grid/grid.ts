@@ -2,6 +2,9 @@ import { type Book, tableOf } from '../book'
 import type { Now } from '../kinds'
 import { type ListRow, startValues, type Typed, typedFrom } from '../records'
 
+/** So many rows may stand unsaved in a grid; they are saved in one transaction. */
+export const mostRows = 10_000
+
 /** One record as its cells show it. */
 export interface GridRow {
   /** What the row goes by in the grid. */

@@ -1,4 +1,4 @@
-export { type Around, type CheckedRow, checkRow } from './check-row'
+export { type Around, type CheckedRow, checkRow, type RowChecks, rowChecks } from './check-row'
 export {
   type CellText,
   changedFields,
@@ -8,6 +8,7 @@ export {
   type Grid,
   type GridRow,
   isEmpty,
+  mostRows,
   putRows,
   storedRow,
   unsaved,

@@ -47,8 +47,8 @@ const saidOtherwise = new Set(['ewe', 'ewes', 'ewer', 'herb', 'herbs', 'herbal',
 /** @example capital('boat type') // => 'Boat type' */
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
+/** A name without what blanks and capitals make of it: equal for names that are loosely the same. */
+export const looseForm = (words: string) => words.trim().replace(/\s+/g, ' ').toLocaleLowerCase()
+
 /** Whether two names differ in nothing but blanks and capitals. */
-export function looselySame(a: string, b: string): boolean {
-  const plain = (words: string) => words.trim().replace(/\s+/g, ' ').toLocaleLowerCase()
-  return plain(a) === plain(b)
-}
+export const looselySame = (a: string, b: string): boolean => looseForm(a) === looseForm(b)

@@ -26,10 +26,11 @@ export { countRemoval, countRemovals, type RemovalSheet } from './save/count-rem
 export { removeRecord } from './save/remove-record'
 export { countRows, type LiveRecord, readList, readRecord } from './read/rows'
 export { findToPick } from './read/picking'
+export { namedRecords } from './read/named'
 export type { Moved } from './save/moved'
 export { type SaveOutcome, saveRecord } from './save/save-record'
 export { SaveRequest } from './save/save-request'
-export { mostRows, type RowsOutcome, RowsRequest } from './save/rows-request'
+export { type RowsOutcome, RowsRequest } from './save/rows-request'
 export { saveRows } from './save/save-rows'
 export {
   type ChangedOne,

@@ -1,11 +1,9 @@
 import * as z from 'zod'
+import { mostRows } from '@/core/grid'
 import type { Problems } from '@/core/records'
 import type { Problem } from '@/core/words'
 import { Row } from './save-request'
 import type { Warning } from './save-problems'
-
-/** So many rows are saved at once; they all stand in one transaction. */
-export const mostRows = 10_000
 
 /** Rows of one table as a grid sends them: new ones, and changed ones with the revision that was seen. */
 export const RowsRequest = z.strictObject({

@@ -50,8 +50,9 @@ export async function saveRows(
       if (cause instanceof BeingOpened) return { kind: 'waits' }
       if (cause instanceof Warned) return { kind: 'warned', warnings: cause.warnings }
       const { rows, whole } = refusalIn(cause)
+      const before = refused.size
       for (const [at, problems] of rows) refused.set(at, problems)
-      const isOver = request.keep === 'all' || whole.length > 0 || rows.size === 0
+      const isOver = request.keep === 'all' || whole.length > 0 || refused.size === before
       if (isOver || refused.size === request.rows.length) return { kind: 'refused', refused: listed(refused), whole }
     }
   }

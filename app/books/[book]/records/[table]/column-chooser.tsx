@@ -9,17 +9,25 @@ import { Button, TickBox } from '@/ui/kit'
 
 const shownAtFirst = 8
 
-const usual = (table: Table) =>
-  table.fields
-    .filter((field) => kindOf(field.kind).control !== 'passage' && kindOf(field.kind).control !== 'file')
-    .slice(0, shownAtFirst)
-    .map((field) => field.id)
+/** Where columns are looked at: a list has room for some at first, a grid for all that one types into. */
+type Where = 'list' | 'grid'
+
+const usual = (table: Table, where: Where) =>
+  where === 'grid'
+    ? table.fields.filter((field) => kindOf(field.kind).control !== 'file').map((field) => field.id)
+    : table.fields
+        .filter((field) => kindOf(field.kind).control !== 'passage' && kindOf(field.kind).control !== 'file')
+        .slice(0, shownAtFirst)
+        .map((field) => field.id)
 
 const never = () => () => undefined
 
 /** The columns one person looks at in one table, remembered in this browser. */
-export function useColumns(table: Table): [readonly string[], (columns: readonly string[]) => void] {
-  const place = `hearth-columns-${table.id}`
+export function useColumns(
+  table: Table,
+  where: Where = 'list',
+): [readonly string[], (columns: readonly string[]) => void] {
+  const place = `hearth-columns-${where === 'grid' ? 'grid-' : ''}${table.id}`
   const stored = useSyncExternalStore(
     never,
     () => localStorage.getItem(place),
@@ -28,7 +36,7 @@ export function useColumns(table: Table): [readonly string[], (columns: readonly
   const [chosen, setChosen] = useState<readonly string[]>()
   const own = new Set(table.fields.map((field) => field.id))
   const remembered = stored?.split(',').filter((id) => own.has(id)) ?? []
-  const columns = chosen ?? (remembered.length > 0 ? remembered : usual(table))
+  const columns = chosen ?? (remembered.length > 0 ? remembered : usual(table, where))
   return [
     columns,
     (next) => {

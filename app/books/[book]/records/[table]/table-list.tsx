@@ -1,13 +1,13 @@
 'use client'
 
-import { Download, Plus } from 'lucide-react'
+import { Download, Grid3x3, Plus } from 'lucide-react'
 import Link from 'next/link'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { findField, tableOf, fieldWith } from '@/core/book'
 import { conditionsSource } from '@/core/rules'
 import { aOrAn, counted, inSentence, plural } from '@/core/words'
-import { Button, Empty, TextBox } from '@/ui/kit'
+import { Button, buttonLook, Empty, TextBox } from '@/ui/kit'
 import { Room } from '@/ui/shell/room'
 import { useKeys } from '@/ui/use-keys'
 import { useRecords } from '../records-context'
@@ -83,9 +83,18 @@ export function TableList({ tableId }: { readonly tableId: string }) {
               <Download size={15} aria-hidden /> CSV
             </a>
             {mayChange && (
-              <Button look="main" onClick={() => router.push(`${base}/${tableId}/new`)}>
-                <Plus size={16} aria-hidden /> New {noun}
-              </Button>
+              <>
+                <Link
+                  href={`${base}/${tableId}/grid?${rowsQuery({ ...wish, find: typed })}`}
+                  className={buttonLook()}
+                  title="Type into the records as cells, and paste rows from a spreadsheet"
+                >
+                  <Grid3x3 size={15} aria-hidden /> Grid
+                </Link>
+                <Button look="main" onClick={() => router.push(`${base}/${tableId}/new`)}>
+                  <Plus size={16} aria-hidden /> New {noun}
+                </Button>
+              </>
             )}
           </div>
         </div>

@@ -1,10 +1,10 @@
-import { parse } from 'papaparse'
 import { toast } from 'sonner'
 import type { Book, Field } from '@/core/book'
 import type { Now } from '@/core/kinds'
 import { type Inset, insetLimit, pasteRows, type RowText } from '@/core/records'
 import { counted, inSentence, sameJson } from '@/core/words'
 import { freshId } from '@/ui/ids'
+import { cellsOfText } from '../clipboard-cells'
 import { countUnclear, findNamed, withNamed } from './link-pasted'
 
 interface At {
@@ -21,14 +21,10 @@ interface At {
   readonly check: () => Promise<unknown>
 }
 
-/** The cells of a block as spreadsheets put it on the clipboard: tabs between cells, quotes around those with lines in them. */
-const cellsOf = (text: string): readonly (readonly string[])[] =>
-  parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n+$/, ''), { delimiter: '\t', newline: '\n' }).data
-
 /** Puts a block of cells into the rows of a form, says what came of it, and takes it back when asked. */
 export async function pasteBlock(text: string, at: At): Promise<void> {
   const { inset, cell, rowsNow, put } = at
-  const cells = cellsOf(text)
+  const cells = cellsOfText(text)
   const pasted = () => pasteRows({ ...at, rows: rowsNow(), at: cell.at, from: cell.field, cells, freshMark: freshId })
   const named = await findNamed(at, pasted().rows)
   // All at once, on what stands there by now: each change of a form is looked at as a whole.

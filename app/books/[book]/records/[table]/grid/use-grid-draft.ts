@@ -1,0 +1,43 @@
+import { useEffect, useState } from 'react'
+import { emptyGrid, type Grid, type GridRow, isEmpty } from '@/core/grid'
+
+interface Kept {
+  readonly fresh: readonly GridRow[]
+  readonly changed: readonly GridRow[]
+}
+
+const pause = 300
+
+/** What was typed into the grid of a table in this browser tab and not saved. */
+export function takeGridDraft(place: string): Grid {
+  if (typeof window === 'undefined') return emptyGrid
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(place) ?? 'null') as Kept | null
+    return kept ? { fresh: kept.fresh, changed: new Map(kept.changed.map((row) => [row.id, row])) } : emptyGrid
+  } catch {
+    return emptyGrid
+  }
+}
+
+/** Keeps what is typed, so that leaving the grid by accident, or a crash, loses nothing. Whether it has room for it. */
+export function useGridDraft(place: string, grid: Grid): boolean {
+  const [hasRoom, setRoom] = useState(true)
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      try {
+        if (isEmpty(grid)) sessionStorage.removeItem(place)
+        else {
+          const kept: Kept = { fresh: grid.fresh, changed: [...grid.changed.values()] }
+          sessionStorage.setItem(place, JSON.stringify(kept))
+        }
+        setRoom(true)
+      } catch {
+        // What was kept before is no longer what stands there.
+        sessionStorage.removeItem(place)
+        setRoom(false)
+      }
+    }, pause)
+    return () => clearTimeout(timer)
+  }, [place, grid])
+  return hasRoom
+}

@@ -1,0 +1,110 @@
+import { useQueryClient } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { toast } from 'sonner'
+import type { Table } from '@/core/book'
+import type { GridRow } from '@/core/grid'
+import type { Problems } from '@/core/records'
+import { counted, inSentence, nth, wordProblem } from '@/core/words'
+import type { RowsOutcome } from '@/server/live'
+import { useRecords } from '../../records-context'
+import type { GridLine } from './grid-lines'
+import { saveRows } from './save-rows'
+import type { Checks } from './use-checks'
+
+export type Keep = 'all' | 'right'
+type Warnings = Extract<RowsOutcome, { kind: 'warned' }>['warnings']
+
+interface Wish {
+  readonly table: Table
+  readonly lines: readonly GridLine[]
+  readonly checks: Checks
+  readonly isWrong: (line: GridLine) => boolean
+  readonly keep: Keep
+  readonly onSaved: (ids: ReadonlySet<string>) => void
+  readonly onWrong: () => void
+}
+
+const pauseWhileOpening = 1500
+
+/** Saves what stands in a grid, and keeps what was refused of each row as long as it stands as it did. */
+export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, onWrong }: Wish) {
+  const { base } = useRecords()
+  const queries = useQueryClient()
+  const [said, setSaid] = useState<ReadonlyMap<GridRow, Problems>>(new Map())
+  const [whole, setWhole] = useState<readonly string[]>([])
+  const [done, setDone] = useState<number>()
+  const [waits, setWaits] = useState(false)
+  const [asked, setAsked] = useState<Warnings>()
+  const underWay = useRef(false)
+  const noun = inSentence(table.name)
+
+  /** Sends rows and hears what became of them; the book may be opened meanwhile, which is waited for. */
+  async function sent(rows: readonly GridRow[], despite: readonly string[]) {
+    const values = rows.map((row) => ({
+      ref: row.stored ? row.id : null,
+      rev: row.stored?.rev ?? null,
+      values: checks.of(row)?.values ?? {},
+    }))
+    for (;;) {
+      const address = `${base}/${table.id}/grid/save`
+      const result = await saveRows(address, { table: table.id, rows: values, keep, despite }, setDone)
+      if (!result.ok || result.value.kind !== 'waits') return result
+      setWaits(true)
+      await new Promise((later) => setTimeout(later, pauseWhileOpening))
+    }
+  }
+
+  function hear(rows: readonly GridRow[], outcome: RowsOutcome) {
+    if (outcome.kind === 'warned') return setAsked(outcome.warnings)
+    if (outcome.kind === 'waits') return
+    setSaid(new Map(outcome.refused.map(({ at, problems }) => [nth(rows, at), problems])))
+    if (outcome.kind === 'refused') {
+      setWhole(outcome.whole.map(wordProblem))
+      toast(`Nothing was saved. ${sayWrong(outcome.refused.length)}`.trim())
+      if (outcome.refused.length > 0) onWrong()
+      return
+    }
+    onSaved(new Set(outcome.saved.map(({ at }) => nth(rows, at).id)))
+    const left = lines.length - outcome.saved.length
+    toast(
+      `${counted(outcome.saved.length, noun)} saved.${left > 0 ? ` ${counted(left, 'row')} stay here, marked.` : ''}`,
+    )
+    if (outcome.refused.length > 0) onWrong()
+  }
+
+  async function save(despite: readonly string[] = []) {
+    if (underWay.current) return
+    underWay.current = true
+    setAsked(undefined)
+    setWhole([])
+    setDone(0)
+    try {
+      const right = lines.filter((line) => !isWrong(line)).map(({ row }) => row)
+      const wrong = lines.length - right.length
+      if (wrong > 0 && (keep === 'all' || right.length === 0)) {
+        toast(`Nothing was saved. ${sayWrong(wrong)}`)
+        return onWrong()
+      }
+      const result = await sent(right, despite)
+      if (result.ok) hear(right, result.value)
+      else setWhole([wordProblem(result.problem)])
+      await queries.invalidateQueries({ queryKey: ['rows'] })
+    } finally {
+      underWay.current = false
+      setDone(undefined)
+      setWaits(false)
+    }
+  }
+  return {
+    save,
+    said: (row: GridRow) => said.get(row),
+    whole,
+    asked,
+    stopAsking: () => setAsked(undefined),
+    /** So many rows are written by now, while they are saved. */
+    done,
+    waits,
+  }
+}
+
+const sayWrong = (rows: number) => (rows > 0 ? `${counted(rows, 'row')} ${rows === 1 ? 'is' : 'are'} wrong.` : '')
