@@ -126,7 +126,9 @@ const doors = files(join(root, 'app/books/[book]'), /^(page\.tsx|route\.ts)$/).m
 /** The least role that a door should ask for, said here a second time and by another rule than the code's. */
 function asked(path: string): Role {
   if (/\/(workshop|office)(\/|$)|\/(arrange|look)$/.test(path)) return 'administrator'
-  return /(?<!\/(?:lists|reports))\/new$|\/grid(\/save)?$|\/records\/(files|pictures)$|\/documents\/(mail$|post)/.test(path)
+  return /(?<!\/(?:lists|reports))\/new$|\/grid(\/save)?$|\/records\/(files|pictures)$|\/documents\/(mail$|post)/.test(
+    path,
+  )
     ? 'staff'
     : 'reader'
 }

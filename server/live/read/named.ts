@@ -40,7 +40,7 @@ async function lookOneByOne(reads: Reads, table: string, names: readonly string[
 }
 
 async function lookThrough(reads: Reads, table: string, look: (row: ListRow) => void) {
-  for (let after: ListRow['cursor'] | undefined, more = true; more; ) {
+  for (let after: ListRow['cursor'] | undefined, more = true; more;) {
     const read = await readList(reads, { table, fields: [], limit: page, ...(after && { after }) })
     for (const row of read.rows) look(row)
     after = read.rows.at(-1)?.cursor

@@ -2,12 +2,14 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { counted, inSentence } from '@/core/words'
 import type { Table } from '@/core/book'
 import { Button, IconButton, Segments, WordButton } from '@/ui/kit'
+import type { GridLine } from './grid-lines'
 import type { GridState } from './use-grid'
 import type { Keep, useGridSaving } from './use-grid-saving'
 
 interface Props {
   readonly table: Table
   readonly grid: GridState
+  readonly unsaved: readonly GridLine[]
   readonly saving: ReturnType<typeof useGridSaving>
   readonly wrong: number
   /** So many of them aren't checked yet. */
@@ -26,9 +28,10 @@ interface Props {
 const figure = (count: number) => count.toLocaleString('en-GB')
 
 /** How things stand, in one sentence. */
-function Standing({ grid, saving: { done, waits }, wrong, open, isLooking }: Props) {
-  const [fresh, changed] = [grid.now.fresh.length, grid.now.changed.size]
-  const all = fresh + changed
+function Standing({ unsaved, saving: { done, waits }, wrong, open, isLooking }: Props) {
+  const all = unsaved.length
+  const fresh = unsaved.filter(({ is }) => is === 'new').length
+  const changed = all - fresh
   if (waits) return 'The book is being opened; saving goes on in a moment.'
   if (done !== undefined) return done > 0 ? `Saving, ${figure(done)} written …` : 'Saving …'
   if (all === 0)
@@ -50,8 +53,8 @@ function Standing({ grid, saving: { done, waits }, wrong, open, isLooking }: Pro
 
 /** What stands in the grid and isn't saved, what is wrong with it, and what can be done. */
 export function GridFoot(props: Props) {
-  const { table, grid, saving, wrong, names, keep, hasDraft } = props
-  const all = grid.now.fresh.length + grid.now.changed.size
+  const { table, grid, unsaved, saving, wrong, names, keep, hasDraft } = props
+  const all = unsaved.length
   const right = all - wrong
   const busy = saving.done !== undefined
   return (

@@ -1,5 +1,5 @@
 import type { Book } from '@/core/book'
-import { freshRow, type Grid, type GridRow, onNewer, storedRow } from '@/core/grid'
+import { changedFields, freshRow, type Grid, type GridRow, onNewer, storedRow } from '@/core/grid'
 import type { Now } from '@/core/kinds'
 import type { ListRow, Typed } from '@/core/records'
 
@@ -42,7 +42,10 @@ export function gridLines(
   blankId: string | undefined,
 ): GridLines {
   const refs = new Map(changed.size > 0 ? found.map((row) => [row.ref, row]) : [])
-  const others = [...changed.values()].map((row) => changedLine(book, tableId, row, refs.get(row.id)))
+  // What somebody saved alike meanwhile is changed no more.
+  const others = [...changed.values()]
+    .map((row) => changedLine(book, tableId, row, refs.get(row.id)))
+    .filter(({ isChanged }) => isChanged)
   const astray = others.filter(({ row }) => !refs.has(row.id))
   const byRef = new Map(others.map((line) => [line.row.id, line]))
   const own = fresh.map((row): GridLine => ({ is: 'new', row, theirs: none, isChanged: true }))
@@ -72,7 +75,8 @@ const onLatest = new WeakMap<GridRow, { readonly latest: ListRow | undefined; re
 function changedLine(book: Book, tableId: string, row: GridRow, latest: ListRow | undefined): GridLine {
   const known = onLatest.get(row)
   if (known && known.latest === latest) return known.line
-  const line: GridLine = { is: 'stored', ...onNewer(book, tableId, row, latest), isChanged: true }
+  const newer = onNewer(book, tableId, row, latest)
+  const line: GridLine = { is: 'stored', ...newer, isChanged: changedFields(book, tableId, newer.row).length > 0 }
   onLatest.set(row, { latest, line })
   return line
 }

@@ -15,6 +15,7 @@ import { GridBody } from './grid-body'
 import { GridFoot } from './grid-foot'
 import { GridHead } from './grid-head'
 import type { GridLine } from './grid-lines'
+import { nextWrong } from './place'
 import { problemsOf, useGridActs } from './use-grid-acts'
 import { useCursor } from './use-cursor'
 import { useGridData } from './use-grid-data'
@@ -46,19 +47,14 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
     },
   })
   const goToWrong = () => {
-    for (let step = 1; step <= lines.count; step++) {
-      const at = (cursor.here.at + step) % lines.count
+    const next = nextWrong(cursor.here, lines.count, (at) => {
       const line = lines.at(at)
-      const wrong = line?.isChanged ? wrongIn(line) : {}
-      if (Object.keys(wrong).length === 0) continue
-      return cursor.go({
-        at,
-        column: Math.max(
-          0,
-          columns.findIndex(({ id }) => id in wrong),
-        ),
-      })
-    }
+      const wrong = line?.isChanged ? Object.keys(wrongIn(line)) : []
+      const shown = columns.flatMap(({ id }, column) => (wrong.includes(id) ? [column] : []))
+      // What is said of the row as a whole, or of what isn't shown, stands at its beginning.
+      return shown.length < wrong.length ? [0, ...shown] : shown
+    })
+    if (next) cursor.go(next)
   }
   const { acts, putCell, noteSettling, settling } = useGridActs(table, data, cursor, goToWrong)
   const saveSoon = useSavingSoon(settling === 0 && open === 0, () => void saving.save(), acts.go)
@@ -87,6 +83,7 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
         />
         <GridFoot
           {...{ table, grid, saving, keep, open }}
+          unsaved={lines.unsaved}
           wrong={lines.unsaved.filter(isWrong).length}
           hasDraft={data.hasDraft}
           isLooking={settling > 0}

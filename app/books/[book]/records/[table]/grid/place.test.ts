@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { across, blockOf, isIn, moved } from './place'
+import { across, blockOf, isIn, moved, nextWrong } from './place'
 
 const extent = { lines: 5, columns: 3, page: 2 }
 const place = fc.record({ at: fc.nat(4), column: fc.nat(2) })
@@ -35,4 +35,15 @@ test('a block is the same from either corner', () => {
       expect(isIn(blockOf(a, b), a) && isIn(blockOf(a, b), b)).toBe(true)
     }),
   )
+})
+
+test('what is wrong is come by cell after cell, and round again', () => {
+  const wrong = [[1], [], [0, 2], [], []]
+  const next = (at: number, column: number) => nextWrong({ at, column }, 5, (line) => wrong[line]!)
+  expect(next(0, 0)).toEqual({ at: 0, column: 1 })
+  expect(next(0, 1)).toEqual({ at: 2, column: 0 })
+  expect(next(2, 0)).toEqual({ at: 2, column: 2 })
+  expect(next(2, 2)).toEqual({ at: 0, column: 1 })
+  expect(nextWrong({ at: 0, column: 1 }, 1, () => [1])).toEqual({ at: 0, column: 1 })
+  expect(nextWrong({ at: 0, column: 1 }, 3, () => [])).toBeUndefined()
 })

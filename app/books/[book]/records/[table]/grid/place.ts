@@ -68,3 +68,18 @@ export function across({ at, column }: Place, by: 1 | -1, { lines, columns }: Ex
   const next = at * columns + column + by
   return next < 0 || next >= lines * columns ? undefined : { at: Math.floor(next / columns), column: next % columns }
 }
+
+/** The next cell where something is wrong, after where one is, and from the top again; none where nothing is. */
+export function nextWrong(
+  { at, column }: Place,
+  lines: number,
+  wrongIn: (line: number) => readonly number[],
+): Place | undefined {
+  for (let step = 0; step <= lines; step++) {
+    const line = (at + step) % lines
+    const wrong = wrongIn(line)
+    const found = step === 0 ? wrong.find((one) => one > column) : wrong[0]
+    if (found !== undefined) return { at: line, column: found }
+  }
+  return undefined
+}

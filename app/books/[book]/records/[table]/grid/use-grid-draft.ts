@@ -6,6 +6,7 @@ interface Kept {
   readonly changed: readonly GridRow[]
 }
 
+const few = 200
 const pause = 300
 
 /** What was typed into the grid of a table in this browser tab and not saved. */
@@ -19,25 +20,33 @@ export function takeGridDraft(place: string): Grid {
   }
 }
 
+function keep(place: string, grid: Grid): boolean {
+  try {
+    if (isEmpty(grid)) sessionStorage.removeItem(place)
+    else {
+      const kept: Kept = { fresh: grid.fresh, changed: [...grid.changed.values()] }
+      sessionStorage.setItem(place, JSON.stringify(kept))
+    }
+    return true
+  } catch {
+    // What was kept before is no longer what stands there.
+    sessionStorage.removeItem(place)
+    return false
+  }
+}
+
 /** Keeps what is typed, so that leaving the grid by accident, or a crash, loses nothing. Whether it has room for it. */
 export function useGridDraft(place: string, grid: Grid): boolean {
   const [hasRoom, setRoom] = useState(true)
   useEffect(() => {
-    const timer = setTimeout(() => {
-      try {
-        if (isEmpty(grid)) sessionStorage.removeItem(place)
-        else {
-          const kept: Kept = { fresh: grid.fresh, changed: [...grid.changed.values()] }
-          sessionStorage.setItem(place, JSON.stringify(kept))
-        }
-        setRoom(true)
-      } catch {
-        // What was kept before is no longer what stands there.
-        sessionStorage.removeItem(place)
-        setRoom(false)
-      }
-    }, pause)
-    return () => clearTimeout(timer)
+    // Few rows are written down at once; many when one stops, or leaves.
+    const now = () => setRoom(keep(place, grid))
+    const timer = setTimeout(now, grid.fresh.length + grid.changed.size > few ? pause : 0)
+    window.addEventListener('pagehide', now)
+    return () => {
+      clearTimeout(timer)
+      window.removeEventListener('pagehide', now)
+    }
   }, [place, grid])
   return hasRoom
 }
