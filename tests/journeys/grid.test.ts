@@ -188,7 +188,7 @@ test('what is copied from the grid is pasted into it again, also into stored rec
   await keys(Key.DOWN, Key.chord(Key.SHIFT, Key.RIGHT))
   expect(await clipboard('copy')).toBe('7 Otter Mews\tSallow')
   await keys(Key.UP)
-  await clerk.paste('8 Otter Mews\tSallow\n9 Otter Mews\tSallow')
+  await clerk.paste('8 Otter Mews\tSallow\tOT1 1AB\n9 Otter Mews\tSallow\tOT1 1AC')
   await clerk.read('2 premises pasted.')
   await clerk.read('2 new, not saved. Nothing is wrong.')
   // Among the stored records a block writes over what is there, and adds nothing.

@@ -6,7 +6,7 @@ import { readList } from './rows'
 
 /** So many names are looked for one by one; for more the whole table is gone through once. */
 const fewNames = 12
-const page = 5000
+const page = 2000
 const likely = 20
 
 /** The one record that each name is the name of: of none, or of several, nothing is said. */

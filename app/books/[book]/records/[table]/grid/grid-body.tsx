@@ -63,7 +63,7 @@ const leastOf = (field: Field) => Number(/\d+/.exec(widthOf(field))?.[0])
 /** The cells, of which only those in sight are drawn, however many there are. */
 export function GridBody(props: Props) {
   const { table, columns, lines, cursor, isBusy, acts, onEnd } = props
-  const { here } = cursor
+  const { here, end } = cursor
   const { book } = useRecords()
   const frame = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({
@@ -80,11 +80,11 @@ export function GridBody(props: Props) {
     if (lines.count > 0 && last >= lines.count - 30) onEnd()
   }, [last, lines.count, onEnd])
   useEffect(() => {
-    virtual.scrollToIndex(here.at)
-    document.getElementById(cellId(here))?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+    virtual.scrollToIndex(end.at)
+    document.getElementById(cellId(end))?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
     // Only where one goes is shown; what is drawn otherwise leaves the sight as it is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [here.at, here.column])
+  }, [end.at, end.column])
   useImperativeHandle(cursor.body, () => ({ focus: () => frame.current?.focus({ preventScroll: true }) }))
   const page = Math.max(1, Math.floor((frame.current?.clientHeight ?? 400) / lineHeight) - 3)
   const template = { gridTemplateColumns: `${leadWidth}px ${columns.map(widthOf).join(' ')}` }

@@ -10,19 +10,20 @@ import { mayType } from './use-grid-keys'
 export function useCursor(lines: GridLines, columns: readonly Field[]) {
   const first = { at: 0, column: Math.max(0, columns.findIndex(mayType)) }
   const [here, setHere] = useState<Place>(first)
-  const [anchor, setAnchor] = useState<Place>(first)
+  // The other corner of what is chosen: it moves while one stays where one is.
+  const [end, setEnd] = useState<Place>(first)
   const [editing, setEditing] = useState<Editing>()
   const body = useRef<GridBodyHandle>(null)
 
   const put = (to: Place) => {
     setHere(to)
-    setAnchor(to)
+    setEnd(to)
   }
   const go = useCallback((to: Place, extend = false) => {
     // The focus goes first, so that a box that is open hears that it is left.
     body.current?.focus()
-    setHere(to)
-    if (!extend) setAnchor(to)
+    if (!extend) setHere(to)
+    setEnd(to)
     setEditing(undefined)
   }, [])
   /** Leaves the cell that one types into, unless one types into another by now. */
@@ -44,7 +45,7 @@ export function useCursor(lines: GridLines, columns: readonly Field[]) {
     put(place)
     setEditing({ place, anew })
   }
-  return { here, block: blockOf(anchor, here), editing, body, go, leave, edit, toFirst: () => put(first) }
+  return { here, end, block: blockOf(here, end), editing, body, go, leave, edit, toFirst: () => put(first) }
 }
 
 export type Cursor = ReturnType<typeof useCursor>

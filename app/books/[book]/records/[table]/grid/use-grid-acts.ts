@@ -13,7 +13,7 @@ import { type GridActs, mayType } from './use-grid-keys'
 export function useGridActs(table: Table, data: GridData, cursor: Cursor, nextWrong: () => void) {
   const { base, book } = useRecords()
   const { grid, lines, columns, checks, mayAdd } = data
-  const { here, block } = cursor
+  const { here, end, block } = cursor
   const [settling, setSettling] = useState(0)
   const { put } = grid
 
@@ -42,7 +42,7 @@ export function useGridActs(table: Table, data: GridData, cursor: Cursor, nextWr
   const emptied = new Map(fields.map(({ id }) => [id, { text: '' }]))
 
   const acts: Omit<GridActs, 'page'> = {
-    ...{ lines, columns, here, block, nextWrong },
+    ...{ lines, columns, here, end, block, nextWrong },
     go: cursor.go,
     edit: (anew) => cursor.edit(here, anew),
     clear: () =>

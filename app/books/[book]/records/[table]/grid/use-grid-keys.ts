@@ -11,6 +11,8 @@ export interface GridActs {
   readonly lines: GridLines
   readonly columns: readonly Field[]
   readonly here: Place
+  /** The other corner of what is chosen. */
+  readonly end: Place
   readonly block: Block
   readonly page: number
   readonly go: (to: Place, extend?: boolean) => void
@@ -64,7 +66,9 @@ export function gridKeys(acts: GridActs) {
       return acts.go(next)
     }
     const field = columns[here.column]
-    const to = event.altKey ? undefined : moved(here, event.key, event.ctrlKey || event.metaKey, extent)
+    const to = event.altKey
+      ? undefined
+      : moved(event.shiftKey ? acts.end : here, event.key, event.ctrlKey || event.metaKey, extent)
     const act = named[keyName(event.nativeEvent)]
     if (to) acts.go(to, event.shiftKey)
     else if (act) act()
