@@ -47,7 +47,10 @@ const payments: Rows = {
 /** Ten thousand rows as a grid saves them, checked and in one transaction, against the database's own loading of the same. */
 export async function benchRows(book: BenchBook): Promise<Figure[]> {
   await furnish(book)
-  return [await against(book, premises, 'premises, no rules'), await against(book, payments, 'payments, two rules each')]
+  return [
+    await against(book, premises, 'premises, no rules'),
+    await against(book, payments, 'payments, two rules each'),
+  ]
 }
 
 async function against({ db, live, plain }: BenchBook, { table, columns, row }: Rows, what: string): Promise<Figure> {

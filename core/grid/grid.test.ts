@@ -27,41 +27,41 @@ const now = { moment: '2027-03-12T09:30' }
 const around = { book, now, linked: () => undefined }
 const payment = tableOf(book, 'payment')
 const [visit, way, paid, amount] = ['payment__visit', 'payment__way-of-paying', 'payment__paid-on', 'payment__amount']
-const columns = [visit!, way!, paid!, amount!].map((id) => fieldOf(payment, id))
+const columns = [visit, way, paid, amount].map((id) => fieldOf(payment, id))
 
 const stored = (ref: string, values: Record<string, string | null>, rev = 1): ListRow => ({
   ...{ ref, label: ref, labels: {}, rev, changedAt: '', changedBy: null, cursor: [] },
   values: { payment__key: ref, ...values },
 })
-const one = stored('7', { [visit!]: 'V-1', [way!]: 'cash', [paid!]: '2027-03-01', [amount!]: '62.00' })
+const one = stored('7', { [visit]: 'V-1', [way]: 'cash', [paid]: '2027-03-01', [amount]: '62.00' })
 const cell = (row: GridRow, field: string, text: string) => withCells(row, new Map([[field, { text }]]))
 const fresh = (id: string) => freshRow(book, 'payment', id, now)
 let given = 0
 const paste = (cells: string[][], more: Partial<Parameters<typeof pasteBlock>[0]> = {}) =>
   pasteBlock({
-    ...{ book, tableId: 'payment', columns, from: visit!, onto: [], cells, now },
+    ...{ book, tableId: 'payment', columns, from: visit, onto: [], cells, now },
     freshId: () => `n${given++}`,
     ...more,
   })
 
 test('a new row is checked like a form, its words being those of the form', () => {
-  const row = cell(cell(fresh('a'), amount!, '0'), paid!, 'no day')
+  const row = cell(cell(fresh('a'), amount, '0'), paid, 'no day')
   const { problems } = checkRow({ ...around, tableId: 'payment' }, row)
   expect(Object.keys(problems).sort()).toEqual([amount, paid, visit, way].sort())
-  expect(problems[amount!]).toMatchObject({ kind: 'below' })
+  expect(problems[amount]).toMatchObject({ kind: 'below' })
 })
 
 test('of a stored record only what was changed is sent; changed back, it is changed no more', () => {
   const row = storedRow(book, 'payment', one)
-  const changed = cell(row, amount!, '70')
+  const changed = cell(row, amount, '70')
   expect(checkRow({ ...around, tableId: 'payment' }, changed)).toMatchObject({
     problems: {},
-    values: { [amount!]: '70.00' },
+    values: { [amount]: '70.00' },
   })
   expect(Object.keys(checkRow({ ...around, tableId: 'payment' }, changed).values)).toEqual([amount])
   const grid = putRows(book, 'payment', emptyGrid, [changed])
   expect([...grid.changed.keys()]).toEqual(['7'])
-  expect(putRows(book, 'payment', grid, [cell(changed, amount!, '62.00')])).toEqual(emptyGrid)
+  expect(putRows(book, 'payment', grid, [cell(changed, amount, '62.00')])).toEqual(emptyGrid)
 })
 
 test('a rule that counts the rows of a stored record isn’t told where they aren’t there', () => {
@@ -91,7 +91,7 @@ test('a block fills rows and adds others; names of columns in its first row say 
     ],
     { onto: [fresh('a')] },
   )
-  expect(written.rows.map(({ id, text }) => [id, text[amount!], text[paid!], text[visit!]])).toEqual([
+  expect(written.rows.map(({ id, text }) => [id, text[amount], text[paid], text[visit]])).toEqual([
     ['a', '3.50', '12 Mar 2027', unmatched('V-1')],
     [expect.any(String), '4.00', 'soon', unmatched('V-2')],
   ])
@@ -100,7 +100,7 @@ test('a block fills rows and adds others; names of columns in its first row say 
     ['5', 'x', 'V-3'],
   ])
   expect(named).toMatchObject({ over: 0, beyond: 1 })
-  expect(named.rows[0]!.text).toMatchObject({ [amount!]: '5.00', [visit!]: unmatched('V-3') })
+  expect(named.rows[0]!.text).toMatchObject({ [amount]: '5.00', [visit]: unmatched('V-3') })
   expect(paste([['V-1'], ['V-2'], ['V-3']], { onto: [fresh('a')], freshId: undefined })).toMatchObject({ over: 2 })
 })
 
@@ -114,42 +114,42 @@ test('each name is asked once, and what it names comes into every row that has i
     words === 'V-1' ? { text: 'V-00001', label: 'V-00001, 12 Mar' } : undefined,
   )
   expect(settled).toHaveLength(2)
-  expect(settled[0]).toMatchObject({ text: { [visit!]: 'V-00001' }, labels: { [visit!]: 'V-00001, 12 Mar' } })
+  expect(settled[0]).toMatchObject({ text: { [visit]: 'V-00001' }, labels: { [visit]: 'V-00001, 12 Mar' } })
 })
 
 test('filled down, each row has what the first has, but for what is given on saving', () => {
-  const rows = [withCells(fresh('a'), new Map([[visit!, { text: 'V-1', label: 'The first' }]])), fresh('b'), fresh('c')]
-  expect(fillDown(rows, payment.fields).map(({ text, labels }) => [text[visit!], labels[visit!]])).toEqual([
+  const rows = [withCells(fresh('a'), new Map([[visit, { text: 'V-1', label: 'The first' }]])), fresh('b'), fresh('c')]
+  expect(fillDown(rows, payment.fields).map(({ text, labels }) => [text[visit], labels[visit]])).toEqual([
     ['V-1', 'The first'],
     ['V-1', 'The first'],
   ])
 })
 
 test('rows taken out are gone, or as they were stored', () => {
-  const grid = putRows(book, 'payment', emptyGrid, [fresh('a'), cell(storedRow(book, 'payment', one), amount!, '1')])
+  const grid = putRows(book, 'payment', emptyGrid, [fresh('a'), cell(storedRow(book, 'payment', one), amount, '1')])
   expect(dropRows(grid, new Set(['a', '7']))).toEqual(emptyGrid)
 })
 
 const money = fc.integer({ min: 1, max: 9 }).map((value) => `${value}.00`)
-const values = fc.record({ [amount!]: money, [paid!]: fc.constantFrom('2027-03-01', '2027-03-02') })
+const values = fc.record({ [amount]: money, [paid]: fc.constantFrom('2027-03-01', '2027-03-02') })
 
 test('laid onto somebody’s newer record, what was typed stays, theirs comes where nothing was typed, and both are told', () => {
   fc.assert(
     fc.property(
       values,
       values,
-      fc.record({ [amount!]: fc.option(money), [paid!]: fc.option(fc.constantFrom('1 Mar 2027', '2 Mar 2027')) }),
+      fc.record({ [amount]: fc.option(money), [paid]: fc.option(fc.constantFrom('1 Mar 2027', '2 Mar 2027')) }),
       (was, theirs, typed) => {
         const base = storedRow(book, 'payment', stored('7', was))
         const row = Object.entries(typed).reduce(
-          (made, [id, text]) => (text == null ? made : cell(made, id, text)),
+          (made, [id, text]) => (text === null ? made : cell(made, id, text)),
           base,
         )
         const own = changedFields(book, 'payment', row)
         const latest = stored('7', theirs, 2)
         const newer = onNewer(book, 'payment', row, latest)
         const shown = storedRow(book, 'payment', latest).text
-        for (const id of [amount!, paid!]) {
+        for (const id of [amount, paid]) {
           expect(newer.row.text[id]).toBe(own.includes(id) ? row.text[id] : shown[id])
           const isBoth = own.includes(id) && shown[id] !== base.text[id] && shown[id] !== row.text[id]
           expect(id in newer.theirs).toBe(isBoth)

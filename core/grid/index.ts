@@ -1,4 +1,4 @@
-export { type Around, type CheckedRow, checkRow, type RowChecks, rowChecks } from './check-row'
+export { type Around, type CheckedRow, checkRow, rowChecks } from './check-row'
 export {
   type CellText,
   changedFields,
@@ -14,6 +14,6 @@ export {
   unsaved,
   withCells,
 } from './grid'
-export { type Newer, onNewer } from './newer'
-export { type Named, type OpenName, openNames, withNames } from './names'
-export { fillDown, type GridPaste, type GridPasted, pasteBlock } from './paste'
+export { onNewer } from './newer'
+export { type OpenName, openNames, withNames } from './names'
+export { fillDown, pasteBlock } from './paste'

@@ -9,7 +9,6 @@ import { countUnclear, findNamed, withNamed } from './link-pasted'
 
 interface At {
   readonly base: string
-  readonly bookId: string
   readonly book: Book
   readonly inset: Inset
   readonly columns: readonly Field[]
@@ -26,18 +25,18 @@ export async function pasteBlock(text: string, at: At): Promise<void> {
   const { inset, cell, rowsNow, put } = at
   const cells = cellsOfText(text)
   const pasted = () => pasteRows({ ...at, rows: rowsNow(), at: cell.at, from: cell.field, cells, freshMark: freshId })
-  const named = await findNamed(at, pasted().rows)
+  const { named, unasked } = await findNamed(at.base, at.book, inset, pasted().rows)
   // All at once, on what stands there by now: each change of a form is looked at as a whole.
   const before = structuredClone(rowsNow())
   const found = pasted()
-  put(withNamed(inset, found.rows, named.found))
+  put(withNamed(inset, found.rows, named))
   await at.check()
   const after = structuredClone(rowsNow())
   const takeBack = () =>
     sameJson(rowsNow(), after)
       ? put(before)
       : void toast('The rows were changed since, so nothing was taken back. Correct them by hand.')
-  toast(sayPasted(inset, found, { unclear: countUnclear(inset, after), unasked: named.unasked }), {
+  toast(sayPasted(inset, found, { unclear: countUnclear(inset, after), unasked }), {
     action: { label: 'Undo', onClick: takeBack },
   })
 }

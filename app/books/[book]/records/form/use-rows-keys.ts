@@ -29,7 +29,7 @@ function cellOf(target: EventTarget) {
 
 /** What the keys do in rows, and a block of cells that is pasted into them. */
 export function useRowsKeys({ inset, columns, now, readOnly, add, replace }: Rows) {
-  const { id: bookId, book, base } = useRecords()
+  const { book, base } = useRecords()
   const form = useFormContext<FormText>()
   const name = `insets.${inset.link.id}` as const
   const rowsNow = () => (form.getValues(name as 'insets.x') as readonly RowText[] | undefined) ?? []
@@ -82,7 +82,7 @@ export function useRowsKeys({ inset, columns, now, readOnly, add, replace }: Row
     const text = event.clipboardData.getData('text/plain')
     if (!cell || readOnly || inset.single || !isBlock(text, event.target instanceof HTMLTextAreaElement)) return
     event.preventDefault()
-    const at = { ...{ base, bookId, book, inset, columns, now, cell }, rowsNow, put, check: () => form.trigger(name) }
+    const at = { ...{ base, book, inset, columns, now, cell }, rowsNow, put, check: () => form.trigger(name) }
     // What it takes comes with the first block.
     const work = import('./paste-block').then(({ pasteBlock }) => pasteBlock(text, at))
     noteArriving(

@@ -23,15 +23,6 @@ import { type GridActs, gridKeys, mayType } from './use-grid-keys'
 const lineHeight = 33
 const leadWidth = 44
 
-export interface Editing {
-  readonly place: Place
-  readonly anew: boolean
-}
-
-export interface GridBodyHandle {
-  readonly focus: () => void
-}
-
 interface Props {
   readonly table: Table
   readonly columns: readonly Field[]
@@ -87,7 +78,9 @@ export function GridBody(props: Props) {
   }, [end.at, end.column])
   useImperativeHandle(cursor.body, () => ({ focus: () => frame.current?.focus({ preventScroll: true }) }))
   const page = Math.max(1, Math.floor((frame.current?.clientHeight ?? 400) / lineHeight) - 3)
-  const template = { gridTemplateColumns: `${leadWidth}px ${columns.map(widthOf).join(' ')}` }
+  // What is derived is as wide as the fact that it looks like.
+  const shown = columns.map((field) => displayOf(book, field))
+  const template = { gridTemplateColumns: `${leadWidth}px ${shown.map(widthOf).join(' ')}` }
   return (
     <div
       ref={frame}
@@ -101,7 +94,7 @@ export function GridBody(props: Props) {
       {...(isBusy ? {} : gridKeys({ ...acts, page }))}
       className="min-h-0 flex-1 overflow-auto border-t border-ash-3 outline-none"
     >
-      <div style={{ minWidth: columns.map(leastOf).reduce((sum, width) => sum + width, leadWidth) }}>
+      <div style={{ minWidth: shown.map(leastOf).reduce((sum, width) => sum + width, leadWidth) }}>
         <div role="row" className="sticky top-0 z-30 grid border-b border-ash-4 bg-ash-1" style={template}>
           <span role="columnheader" />
           {columns.map((field) => (

@@ -11,9 +11,7 @@ import { FieldControl, type LinkOption, type LinkSource } from '@/ui/controls'
 import { noteLately } from '../../form/lately'
 import { searchLinked } from '../../form/search-linked'
 import { useRecords } from '../../records-context'
-
-/** Where one goes when a cell is left; gone is who went elsewhere by themselves. */
-export type Leaving = 'down' | 'up' | 'next' | 'before' | 'stay' | 'gone'
+import type { Leaving } from './use-cursor'
 
 interface Props {
   readonly table: Table

@@ -1,10 +1,21 @@
 import { useCallback, useRef, useState } from 'react'
 import type { Field } from '@/core/book'
-import type { Editing, GridBodyHandle } from './grid-body'
-import type { Leaving } from './grid-editor'
 import type { GridLines } from './grid-lines'
 import { across, blockOf, type Place } from './place'
 import { mayType } from './use-grid-keys'
+
+/** Where one goes when a cell is left; gone is who went elsewhere by themselves. */
+export type Leaving = 'down' | 'up' | 'next' | 'before' | 'stay' | 'gone'
+
+interface Editing {
+  readonly place: Place
+  /** Begun by a letter, which takes the place of what stood there. */
+  readonly anew: boolean
+}
+
+interface GridBodyHandle {
+  readonly focus: () => void
+}
 
 /** Where one is in the grid, what is chosen, and the cell that one types into. */
 export function useCursor(lines: GridLines, columns: readonly Field[]) {

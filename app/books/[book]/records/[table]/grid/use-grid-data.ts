@@ -23,7 +23,7 @@ import { takeGridDraft, useGridDraft } from './use-grid-draft'
 const mostAsked = 300
 
 /** The records found, as the list that one came from has them, and what else is looked for here. */
-export function useFound(table: Table) {
+function useFound(table: Table) {
   const { id, book, base } = useRecords()
   const query = useSearchParams()
   const [typed, setTyped] = useState(query.get('find') ?? '')

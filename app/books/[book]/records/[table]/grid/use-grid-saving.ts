@@ -24,6 +24,9 @@ interface Wish {
   readonly onWrong: () => void
 }
 
+/** Above the grid: beneath it stands what is to be done next. */
+const tell = (words: string) => toast(words, { position: 'top-center' })
+
 const pauseWhileOpening = 1500
 
 /** Saves what stands in a grid, and keeps what was refused of each row as long as it stands as it did. */
@@ -60,13 +63,13 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     setSaid(new Map(outcome.refused.map(({ at, problems }) => [nth(rows, at), problems])))
     if (outcome.kind === 'refused') {
       setWhole(outcome.whole.map(wordProblem))
-      toast(`Nothing was saved. ${sayWrong(outcome.refused.length)}`.trim())
+      tell(`Nothing was saved. ${sayWrong(outcome.refused.length)}`.trim())
       if (outcome.refused.length > 0) onWrong()
       return
     }
     onSaved(new Set(outcome.saved.map(({ at }) => nth(rows, at).id)))
     const left = lines.length - outcome.saved.length
-    toast(
+    tell(
       `${counted(outcome.saved.length, noun)} saved.${left > 0 ? ` ${counted(left, 'row')} stay here, marked.` : ''}`,
     )
     if (outcome.refused.length > 0) onWrong()
@@ -82,7 +85,7 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
       const right = lines.filter((line) => !isWrong(line)).map(({ row }) => row)
       const wrong = lines.length - right.length
       if (wrong > 0 && (keep === 'all' || right.length === 0)) {
-        toast(`Nothing was saved. ${sayWrong(wrong)}`)
+        tell(`Nothing was saved. ${sayWrong(wrong)}`)
         return onWrong()
       }
       const result = await sent(right, despite)

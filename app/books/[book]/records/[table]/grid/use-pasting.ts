@@ -4,7 +4,7 @@ import { type GridRow, mostRows, openNames, pasteBlock, withNames } from '@/core
 import { counted, inSentence } from '@/core/words'
 import { officeNow } from '@/app/office-now'
 import { freshId } from '@/ui/ids'
-import { findNames } from './find-names'
+import { findNames } from '../../find-names'
 import type { GridLines } from './grid-lines'
 import type { Block } from './place'
 import type { GridState } from './use-grid'
@@ -67,12 +67,17 @@ export function pasteInto(onto: Onto, pasted: readonly (readonly string[])[]): v
           : []),
         ...(found.beyond > 0 ? [`${counted(found.beyond, 'column')} had no place.`] : []),
       ].join(' '),
+      // Beneath stands what is to be done next.
+      { position: 'top-center' },
     )
   if (names.length === 0) return void say(0)
   const work = findNames(onto.base, book, names).then(({ named, unasked }) => {
     put((then) => {
       const rows = [...then.fresh, ...then.changed.values()].filter(({ id }) => ids.has(id))
-      return withNames(book, table.id, rows, named)
+      return withNames(book, table.id, rows, (field, words) => {
+        const record = named(field, words)
+        return record && { text: record.ref, label: record.label }
+      })
     }, 'along')
     say(unasked)
   })
