@@ -39,16 +39,12 @@ export function pasteBlock(paste: GridPaste): GridPasted {
     const put = new Map<string, CellText>()
     line.forEach((typed, place) => {
       const field = target(place)
-      if (field && mayPaste(field) && !isGivenKey(row, field))
-        put.set(field.id, { text: shownAs(book, table, field, typed, now) })
+      if (field && mayPaste(field)) put.set(field.id, { text: shownAs(book, table, field, typed, now) })
     })
     return [withCells(row, put)]
   })
   return { rows, over: body.length - rows.length, beyond }
 }
-
-/** What a stored record is called by isn't written over by a block: what is linked to it would follow. */
-const isGivenKey = ({ stored }: GridRow, { kind }: Field) => stored !== undefined && kind === 'running'
 
 /** The cells of a block in a grid, filled down: every row gets what stands in the first. */
 export const fillDown = (rows: readonly GridRow[], fields: readonly Field[]): readonly GridRow[] => {

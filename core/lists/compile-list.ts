@@ -25,6 +25,8 @@ export interface ListQuery {
   readonly where?: Tree
   /** Only the one record with this key. */
   readonly key?: readonly (string | number)[]
+  /** Only the records with one of these keys. */
+  readonly keys?: readonly (readonly string[])[]
   readonly limit: number
 }
 
@@ -117,6 +119,11 @@ export function compileList(book: Book, query: ListQuery, names: PhysicalNames =
       sql: key.map(({ sql }) => `${sql} = ?`).join(' AND '),
       params: query.key,
     },
+    query.keys &&
+      keysCondition(
+        key.map(({ sql }) => sql),
+        query.keys,
+      ),
     linkedCondition(table, names, query.linked),
     query.where && { sql: expressionSql(book, names, table.id, query.where, 't'), params: [] },
     query.find
@@ -143,6 +150,11 @@ class Selection {
   }
   // A column without a name of its own is called by its whole text, which is longer than a driver expects.
   sql = () => [...this.slots].map(([sql, slot]) => (/^\w+\.`[^`]+`$/.test(sql) ? sql : `${sql} AS c${slot}`)).join(', ')
+}
+
+function keysCondition(columns: readonly string[], keys: readonly (readonly string[])[]): Condition {
+  const one = `(${columns.map((column) => `${column} = ?`).join(' AND ')})`
+  return { sql: keys.length > 0 ? keys.map(() => one).join(' OR ') : 'FALSE', params: keys.flat() }
 }
 
 function linkedCondition(table: Table, names: PhysicalNames, linked: ListQuery['linked']): Condition | undefined {

@@ -1,7 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Browser } from '@/tests/support/browser'
+import { Browser, Key } from '@/tests/support/browser'
 import { ensureBuilt, root, startApplication } from '../../setup/application'
 import { freePort } from '../../setup/free-port'
 import { startPrivateDatabase } from '../../setup/private-database'
@@ -78,18 +78,6 @@ const views: readonly View[] = [
   { name: 'pairings', path: '/workshop/pairings?pair=appliance~visit', words: 'A joining table is needed' },
   { name: 'rules', path: '/workshop/rules', words: 'What the fields ask' },
   { name: 'map', path: '/workshop/map', words: '20 tables', first: laid },
-  {
-    name: 'expression',
-    path: '/workshop/rules',
-    words: 'What the fields ask',
-    first: async (browser) => {
-      await browser.press('Add a rule')
-      await browser.choose('For each', 'Visit')
-      await browser.choose('What it is about', 'Anything else, written as an expression')
-      await browser.fill('What must be true for each visit', `State <> 'done' OR COALESCE(Paid, 0) <= "Bill total"`)
-      await browser.read('✓ true')
-    },
-  },
   { name: 'open', path: '/workshop/open', words: 'Nothing has changed' },
   {
     name: 'records',
@@ -124,6 +112,25 @@ const views: readonly View[] = [
     path: '/records/lists/list-town-month',
     words: 'The same in numbers',
     first: async (browser) => void (await browser.see('canvas')),
+  },
+  {
+    name: 'grid',
+    path: '/records/payment/grid',
+    words: 'Payments in a grid',
+    first: async (browser) => {
+      await browser.see('[aria-rowindex="3"] [role=gridcell]')
+      await browser.driver.executeScript("document.querySelector('[role=grid]').focus()")
+      const cells = Array.from({ length: 9 }, (_, at) => [
+        at === 6 ? 'the Tern Court one' : `V-0222${at % 6}`,
+        at % 3 === 1 ? 'cash' : 'card',
+        at === 3 ? 'Tuesday or so' : '2027-03-01',
+        at === 3 ? '15' : String(20 + at * 5),
+      ])
+      await browser.paste(cells.map((line) => line.join('\t')).join('\n'))
+      await browser.read('9 new, not saved.')
+      await browser.read('1 name to settle')
+      for (let at = 0; at < 3; at++) await browser.type(Key.chord(Key.ALT, 'w'))
+    },
   },
   { name: 'entry', path: '/records/visit/record/V-00418', words: 'Work done', first: read('V-00422') },
   {

@@ -208,3 +208,32 @@ test('what is copied from the grid is pasted into it again, also into stored rec
     { address: '9 Otter Mews', town: 'Sallow' },
   ])
 })
+
+test('the records of a list are typed into in its order, and one comes back to the list as it was', async () => {
+  await clerk.go(`${emberly}/records/lists/list-unpaid`)
+  await clerk.read(/\d+ visits/)
+  const codes = () =>
+    clerk.driver.executeScript<string[]>(
+      `return [...document.querySelectorAll('main [role=row]')].flatMap((row) => /V-\\d{5}/.exec(row.innerText) ?? [])`,
+    )
+  await clerk.driver.wait(async () => (await codes()).length > 5, patience)
+  const listed = (await codes()).slice(0, 6)
+  await clerk.press('Grid')
+  await clerk.read('found by the list')
+  await clerk.see('[aria-rowindex="8"] [role=gridcell]')
+  expect((await codes()).slice(0, 6)).toEqual(listed)
+  await focusGrid()
+  const note = (
+    await clerk.driver.executeScript<string[]>(
+      "return [...document.querySelectorAll('[role=columnheader]')].map((head) => head.innerText)",
+    )
+  ).indexOf('Note')
+  await keys(Key.HOME, Key.DOWN, ...Array<string>(note - 1).fill(Key.RIGHT), 'Ring the bell', Key.ENTER)
+  await clerk.read('1 changed, not saved. Nothing is wrong.')
+  await chord(Key.CONTROL, 's')
+  await clerk.read('1 visit saved.')
+  expect(await rows(`SELECT note FROM visit WHERE visit_code = '${listed[0]!}'`)).toEqual([{ note: 'Ring the bell' }])
+  await clerk.press('List')
+  await clerk.read(/\d+ visits/)
+  await clerk.driver.wait(async () => (await codes()).slice(0, 6).join() === listed.join(), patience)
+})

@@ -5,6 +5,7 @@ import { tableOf } from '@/core/book'
 import { readExpression } from '@/core/expressions'
 import { isTyped } from '@/core/kinds'
 import type { ListQuery } from '@/core/lists'
+import { keyOfRef } from '@/core/records'
 import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import type { Catalogue } from '../../catalogue'
 import { run, select } from '../../database'
@@ -142,6 +143,17 @@ test('picking takes what begins with the letters before what merely has them, an
   const first = (await findToPick({ db, live }, 'premises', '', 1))[0]!
   expect((await findToPick({ db, live }, 'premises', first.label, 20)).map(({ ref }) => ref)).toContain(first.ref)
   expect((await findToPick({ db, live }, 'premises', first.ref, 20)).map(({ ref }) => ref)).toEqual([first.ref])
+})
+
+test('records are read by their keys, also where a key has several fields', async () => {
+  const visits = await list({ table: 'visit', keys: [['V-00007'], ['V-00003'], ['V-99999']] })
+  expect(visits.rows.map(({ ref }) => ref)).toEqual(['V-00003', 'V-00007'])
+  const phones = (await list({ table: 'contact-phone', limit: 3 })).rows
+  const keys = phones.map(({ ref }) => keyOfRef(ref, 2) ?? [])
+  expect((await list({ table: 'contact-phone', keys })).rows.map(({ ref }) => ref)).toEqual(
+    phones.map(({ ref }) => ref),
+  )
+  expect((await list({ table: 'visit', keys: [] })).rows).toEqual([])
 })
 
 test('going down is going up the other way round', async () => {

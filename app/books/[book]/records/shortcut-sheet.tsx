@@ -12,7 +12,7 @@ const shortcuts = [
   ['Add a row to the grid one is in', 'Alt A'],
   ['The row below, the row above', 'Enter   Shift Enter'],
   ['Repeat the value of the row above', 'Alt R'],
-  ['Grid: type into a cell, leave it as it was', 'F2   Esc'],
+  ['Grid: type into a cell, go back to what was there', 'F2   Esc'],
   ['Grid: fill down what is chosen', 'Alt R'],
   ['Grid: the blank line, the next wrong cell', 'Alt A   Alt W'],
   ['Grid: take a row out, or as it was', 'Alt Del'],

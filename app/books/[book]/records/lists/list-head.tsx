@@ -1,6 +1,6 @@
 'use client'
 
-import { Printer, Undo2 } from 'lucide-react'
+import { Grid3x3, Printer, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { type List, tableOf } from '@/core/book'
 import { nameOf, uncalled } from '@/core/lists'
@@ -11,6 +11,7 @@ import { keepFor, outPath } from '../documents/hand-out-of'
 import { useRecords } from '../records-context'
 import type { Asking } from './list-dialogs'
 import { TakeOut } from './take-out'
+import { keepTrail, useWayBack } from './trail'
 
 interface Props {
   readonly list: List
@@ -54,6 +55,7 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
             onGo={() => keepFor(base, { table: list.table, of: { kind: 'list', list, given } })}
           />
         )}
+        {mayChange && sound && <GridLink list={list} given={given} />}
         <TakeOut list={list} given={given} count={count} disabled={!sound} />
         {mayChange && before && <Button onClick={() => onAsk({ kind: 'drop' })}>Remove</Button>}
         {mayChange && (
@@ -63,6 +65,22 @@ export function ListHead({ list, before, given, sound, count, undo, onAsk }: Pro
         )}
       </div>
     </div>
+  )
+}
+
+/** To its records as cells that one types into; whoever comes back finds the list as it was. */
+function GridLink({ list, given }: Pick<Props, 'list' | 'given'>) {
+  const { base } = useRecords()
+  const back = useWayBack()
+  return (
+    <Link
+      href={`${base}/${list.table}/grid?by=list`}
+      prefetch={false}
+      onClick={() => keepTrail(base, { list, given, back }) && window.history.replaceState(null, '', back)}
+      className={buttonLook()}
+    >
+      <Grid3x3 size={15} aria-hidden /> Grid
+    </Link>
   )
 }
 

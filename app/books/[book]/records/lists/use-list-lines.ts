@@ -54,6 +54,10 @@ const keyOf = ({ table, columns, where, asks, order, first }: List) => ({ table,
 const groupedKeyOf = ({ groups, figures, ...list }: List) => ({ ...keyOf(list), groups, figures })
 const retry = (failures: number, cause: Error) => !(cause instanceof Refused) && failures < 2
 
+/** A page of a list's lines, after a place. */
+export const listPage = (base: string, list: List, given: Given, after: Cursor | undefined, signal: AbortSignal) =>
+  ask<AskedPage>(base, { ...runOf(list, given), ...(after && { after }) }, signal)
+
 /** The lines of a list, page by page as they are needed. */
 export function useListLines(base: string, list: List, given: Readonly<Record<string, string>>, enabled: boolean) {
   return useInfiniteQuery({
@@ -64,7 +68,7 @@ export function useListLines(base: string, list: List, given: Readonly<Record<st
     initialPageParam: undefined as Cursor | undefined,
     queryFn: async ({ pageParam, signal }) => {
       const began = performance.now()
-      const page = await ask<AskedPage>(base, { ...runOf(list, given), ...(pageParam && { after: pageParam }) }, signal)
+      const page = await listPage(base, list, given, pageParam, signal)
       return { ...page, took: performance.now() - began }
     },
     retry,

@@ -5,11 +5,13 @@ import { type GridRow, openNames, unsaved } from '@/core/grid'
 import { unmatchedWords } from '@/core/kinds'
 import { formLayout } from '@/core/records'
 import { conditionsSource } from '@/core/rules'
+import { counted } from '@/core/words'
 import { officeNow } from '@/app/office-now'
 import { freshId } from '@/ui/ids'
 import { useLinkedValues } from '../../form/linked-values'
 import { useRecords } from '../../records-context'
 import { useRows } from '../../rows-query'
+import { useTrail } from '../../lists/trail'
 import { useSettled } from '../../use-settled'
 import { useColumns } from '../column-chooser'
 import type { Filter } from '../list-filter'
@@ -18,11 +20,12 @@ import { gridLines } from './grid-lines'
 import { useChecks } from './use-checks'
 import { useGrid } from './use-grid'
 import { takeGridDraft, useGridDraft } from './use-grid-draft'
+import { useRowsOfList } from './use-rows-of-list'
 
 /** With more unsaved rows, what is asked of linked records is told on saving alone. */
 const mostAsked = 300
 
-/** The records found, as the list that one came from has them, and what else is looked for here. */
+/** The records found: those of the list that one came from, or of the table, in the order they have there. */
 function useFound(table: Table) {
   const { id, book, base } = useRecords()
   const query = useSearchParams()
@@ -32,13 +35,41 @@ function useFound(table: Table) {
   const [link, ref] = [query.get('link'), query.get('ref')]
   const linked = link && ref && findField(book, link) ? { field: link, ref } : undefined
   const where = conditionsSource(book, table, filter)
-  const rows = useRows(base, { table: table.id, find: useSettled(typed), sort, linked, where })
-  const found = useMemo(() => rows.data?.pages.flatMap((page) => page.rows) ?? [], [rows.data])
+  const trail = useTrail(base, table.id)
+  const wish = { table: table.id, find: useSettled(typed), sort, linked, where }
+  const own = useRows(base, wish, !trail)
+  const ofOwn = useMemo(() => own.data?.pages.flatMap((page) => page.rows) ?? [], [own.data])
+  const ofList = useRowsOfList(base, trail)
+  const rows = trail ? ofList.query : own
+  const found = trail ? ofList.found : ofOwn
   return {
-    ...{ rows, found, typed, setTyped, filter, setFilter },
-    isNarrowed: Boolean(typed || where || linked),
+    ...{ found, typed, setTyped, filter, setFilter, trail },
+    status: sayFound({
+      found: found.length,
+      of: trail ? undefined : own.data?.pages[0]?.count,
+      more: rows.hasNextPage,
+      isNarrowed: Boolean(trail || typed || where || linked),
+      state: rows.isError ? 'failed' : rows.isPending ? 'reading' : 'there',
+    }),
     onEnd: () => rows.hasNextPage && !rows.isFetchingNextPage && void rows.fetchNextPage(),
   }
+}
+
+interface Finding {
+  readonly found: number
+  /** Among so many, where that is known. */
+  readonly of: number | undefined
+  readonly more: boolean
+  readonly isNarrowed: boolean
+  readonly state: 'reading' | 'failed' | 'there'
+}
+
+/** How many records there are, and how many of them were found. */
+function sayFound({ found, of, more, isNarrowed, state }: Finding): string {
+  if (state === 'failed') return 'The records could not be read. Load the page again.'
+  if (state === 'reading') return 'Reading …'
+  if (!isNarrowed) return counted(of ?? found, 'record')
+  return `${found.toLocaleString('en-GB')}${more ? ' or more' : ''} found${of === undefined ? '' : ` among ${of.toLocaleString('en-GB')}`}`
 }
 
 /** What stands in the grid of a table: what is stored, what was typed, and what is wrong with it. */

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { toast } from 'sonner'
 import type { Table } from '@/core/book'
-import type { GridRow } from '@/core/grid'
+import { type GridRow, mostRows } from '@/core/grid'
 import type { Problems } from '@/core/records'
 import { counted, inSentence, nth, wordProblem } from '@/core/words'
 import type { RowsOutcome } from '@/server/live'
@@ -88,6 +88,11 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
         tell(`Nothing was saved. ${sayWrong(wrong)}`)
         return onWrong()
       }
+      if (right.length > mostRows) {
+        return setWhole([
+          `Nothing was saved: a grid saves ${figure(mostRows)} rows at a time, and these are ${figure(right.length)}. Take some back with Ctrl Z, or with Alt Delete.`,
+        ])
+      }
       const result = await sent(right, despite)
       if (result.ok) hear(right, result.value)
       else setWhole([wordProblem(result.problem)])
@@ -109,5 +114,7 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     waits,
   }
 }
+
+const figure = (count: number) => count.toLocaleString('en-GB')
 
 const sayWrong = (rows: number) => (rows > 0 ? `${counted(rows, 'row')} ${rows === 1 ? 'is' : 'are'} wrong.` : '')
