@@ -15,11 +15,13 @@ import { FindDialog } from '@/ui/shell/find-dialog'
 import { useKeys } from '@/ui/use-keys'
 import { RecordsBar, type RecordsPeople } from './records-bar'
 import { RecordsContext, type LinkedWish, type RecordsSide, useRecords } from './records-context'
-import { ShortcutSheet } from './shortcut-sheet'
 import { TrayLink } from './tray/tray-link'
 
 /** Comes when it is first wanted: lists do without the form. */
 const NewLinked = dynamic(() => import('./form/new-linked').then((room) => room.NewLinked), { ssr: false })
+
+/** Looked at now and then. */
+const ShortcutSheet = dynamic(() => import('./shortcut-sheet').then((room) => room.ShortcutSheet), { ssr: false })
 
 interface Wish extends LinkedWish {
   readonly answer: (row: ListRow | undefined) => void
@@ -73,7 +75,7 @@ export function RecordsRoom({
             }}
           />
         ))}
-        <ShortcutSheet open={helping} onClose={() => setHelping(false)} />
+        {helping && <ShortcutSheet open onClose={() => setHelping(false)} />}
       </RecordsContext>
     </QueryClientProvider>
   )

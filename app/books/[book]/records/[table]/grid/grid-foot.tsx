@@ -89,7 +89,7 @@ export function GridFoot(props: Props) {
           )}
           {names > 0 && !busy && <WordButton onClick={props.onNames}>{counted(names, 'name')} to settle</WordButton>}
         </div>
-        <div className="flex flex-wrap items-center gap-3">
+        <div data-after-grid className="flex flex-wrap items-center gap-3">
           <span className="flex">
             <Segments
               small
@@ -102,7 +102,7 @@ export function GridFoot(props: Props) {
               ]}
             />
           </span>
-          <Button data-after-grid look="main" keys="Ctrl S" disabled={all === 0 || busy} onClick={props.onSave}>
+          <Button look="main" keys="Ctrl S" disabled={all === 0 || busy} onClick={props.onSave}>
             {keep === 'right' && wrong > 0 && right > 0
               ? `Save ${figure(right)} of ${counted(all, inSentence(table.name))}`
               : 'Save'}

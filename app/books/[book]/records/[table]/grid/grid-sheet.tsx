@@ -35,16 +35,16 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
   const [kept, setKept] = useKept('hearth-grid-keep')
   const keep: Keep = kept === 'all' ? 'all' : 'right'
 
+  const wrongs = useRef(() => undefined as void)
   const wrongIn = (line: GridLine) => problemsOf(line, checks, saving.said)
   const isWrong = (line: GridLine) => Object.keys(wrongIn(line)).length > 0
   const saving = useGridSaving({
     ...{ table, lines: lines.unsaved, checks, keep },
     isWrong: (line) => isWrong(line),
-    onWrong: () => goToWrong(),
-    onSaved: (ids) => {
-      grid.settle(ids)
-      cursor.toFirst()
-    },
+    onSaved: (ids) => ids.size > 0 && grid.settle(ids),
+    onDone: cursor.toFirst,
+    // Once the rows that are saved have gone.
+    onWrong: () => setTimeout(() => wrongs.current()),
   })
   const goToWrong = () => {
     const next = nextWrong(cursor.here, lines.count, (at) => {
@@ -56,6 +56,9 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
     })
     if (next) cursor.go(next)
   }
+  useEffect(() => {
+    wrongs.current = goToWrong
+  })
   const { acts, putCell, noteSettling, settling } = useGridActs(table, data, cursor, goToWrong)
   const saveSoon = useSavingSoon(settling === 0 && open === 0, () => void saving.save(), acts.go)
   useKeys({ 'Ctrl S': () => saveSoon(cursor.here) })

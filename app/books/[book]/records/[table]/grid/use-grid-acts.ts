@@ -64,7 +64,7 @@ export function useGridActs(table: Table, data: GridData, cursor: Cursor, nextWr
     takeOut: () => grid.drop(new Set(chosen().map(({ row }) => row.id))),
     undo: grid.undo,
     redo: grid.redo,
-    leave: () => document.querySelector<HTMLElement>('[data-after-grid]')?.focus(),
+    leave: () => document.querySelector<HTMLElement>('[data-after-grid] button:not(:disabled)')?.focus(),
     wordsAt: (at, column) => {
       const [line, field] = [lines.at(at), columns[column]]
       return line && field ? wordsIn(book, line, field, line.isChanged ? checks.of(line.row) : undefined) : ''

@@ -66,16 +66,17 @@ export function gridKeys(acts: GridActs) {
       return acts.go(next)
     }
     const field = columns[here.column]
+    const isTick = field && kindOf(field.kind).control === 'tick'
     const to = event.altKey
       ? undefined
       : moved(event.shiftKey ? acts.end : here, event.key, event.ctrlKey || event.metaKey, extent)
     const act = named[keyName(event.nativeEvent)]
     if (to) acts.go(to, event.shiftKey)
     else if (act) act()
-    else if (event.key === ' ' && field && kindOf(field.kind).control === 'tick') acts.tick()
+    else if (event.key === ' ' && isTick) acts.tick()
     else {
       // The box is there before the letter is, so that it goes into it whatever makes letters: also those of several keys.
-      if (isLetter(event)) flushSync(() => acts.edit(true))
+      if (isLetter(event) && !isTick) flushSync(() => acts.edit(true))
       return
     }
     event.preventDefault()

@@ -21,6 +21,8 @@ interface Wish {
   readonly isWrong: (line: GridLine) => boolean
   readonly keep: Keep
   readonly onSaved: (ids: ReadonlySet<string>) => void
+  /** Everything is saved. */
+  readonly onDone: () => void
   readonly onWrong: () => void
 }
 
@@ -30,7 +32,7 @@ const tell = (words: string) => toast(words, { position: 'top-center' })
 const pauseWhileOpening = 1500
 
 /** Saves what stands in a grid, and keeps what was refused of each row as long as it stands as it did. */
-export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, onWrong }: Wish) {
+export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, onDone, onWrong }: Wish) {
   const { base } = useRecords()
   const queries = useQueryClient()
   const [said, setSaid] = useState<ReadonlyMap<GridRow, Problems>>(new Map())
@@ -67,12 +69,12 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
       if (outcome.refused.length > 0) onWrong()
       return
     }
-    onSaved(new Set(outcome.saved.map(({ at }) => nth(rows, at).id)))
     const left = lines.length - outcome.saved.length
     tell(
       `${counted(outcome.saved.length, noun)} saved.${left > 0 ? ` ${counted(left, 'row')} stay here, marked.` : ''}`,
     )
-    if (outcome.refused.length > 0) onWrong()
+    if (left > 0) onWrong()
+    else onDone()
   }
 
   async function save(despite: readonly string[] = []) {
@@ -94,9 +96,13 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
         ])
       }
       const result = await sent(right, despite)
+      const saved = result.ok && result.value.kind === 'saved' ? result.value.saved.map(({ at }) => nth(right, at)) : []
+      // What is new is new no more; what was changed stays in sight until it comes as it is stored.
+      onSaved(idsOf(saved.filter(({ stored }) => !stored)))
       if (result.ok) hear(right, result.value)
       else setWhole([wordProblem(result.problem)])
       await queries.invalidateQueries({ queryKey: ['rows'] })
+      onSaved(idsOf(saved))
     } finally {
       underWay.current = false
       setDone(undefined)
@@ -114,6 +120,8 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     waits,
   }
 }
+
+const idsOf = (rows: readonly GridRow[]) => new Set(rows.map(({ id }) => id))
 
 const figure = (count: number) => count.toLocaleString('en-GB')
 
