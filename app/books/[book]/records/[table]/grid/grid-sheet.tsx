@@ -15,7 +15,7 @@ import { GridBody } from './grid-body'
 import { GridFoot } from './grid-foot'
 import { GridHead } from './grid-head'
 import type { GridLine } from './grid-lines'
-import { nextWrong } from './place'
+import { nextWrong, type Place } from './place'
 import { problemsOf, useGridActs } from './use-grid-acts'
 import { useCursor } from './use-cursor'
 import { useGridData } from './use-grid-data'
@@ -23,6 +23,8 @@ import { type Keep, useGridSaving } from './use-grid-saving'
 
 const SettleNames = dynamic(() => import('./settle-names').then((room) => room.SettleNames))
 const WarningDialog = dynamic(() => import('../../form/warning-dialog').then((room) => room.WarningDialog))
+
+const beforeAll: Place = { at: 0, column: -1 }
 
 /** The records of a table as cells that one types into, and new ones by the hundred. */
 export function GridSheet({ tableId }: { readonly tableId: string }) {
@@ -35,7 +37,7 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
   const [kept, setKept] = useKept('hearth-grid-keep')
   const keep: Keep = kept === 'all' ? 'all' : 'right'
 
-  const wrongs = useRef(() => undefined as void)
+  const wrongs = useRef<(from: Place) => void>(() => undefined)
   const wrongIn = (line: GridLine) => problemsOf(line, checks, saving.said)
   const isWrong = (line: GridLine) => Object.keys(wrongIn(line)).length > 0
   const saving = useGridSaving({
@@ -44,10 +46,10 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
     onSaved: (ids) => ids.size > 0 && grid.settle(ids),
     onDone: cursor.toFirst,
     // Once the rows that are saved have gone.
-    onWrong: () => setTimeout(() => wrongs.current()),
+    onWrong: () => setTimeout(() => wrongs.current(beforeAll)),
   })
-  const goToWrong = () => {
-    const next = nextWrong(cursor.here, lines.count, (at) => {
+  const goToWrong = (from = cursor.here) => {
+    const next = nextWrong(from, lines.count, (at) => {
       const line = lines.at(at)
       const wrong = line?.isChanged ? Object.keys(wrongIn(line)) : []
       const shown = columns.flatMap(({ id }, column) => (wrong.includes(id) ? [column] : []))
@@ -59,7 +61,7 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
   useEffect(() => {
     wrongs.current = goToWrong
   })
-  const { acts, putCell, noteSettling, settling } = useGridActs(table, data, cursor, goToWrong)
+  const { acts, putCell, noteSettling, settling } = useGridActs(table, data, cursor, () => goToWrong())
   const saveSoon = useSavingSoon(settling === 0 && open === 0, () => void saving.save(), acts.go)
   useKeys({ 'Ctrl S': () => saveSoon(cursor.here) })
   useLeaving(lines.unsaved.length > 0)
@@ -92,7 +94,7 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
           isLooking={settling > 0}
           names={names.length}
           onKeep={setKept}
-          onWrong={goToWrong}
+          onWrong={() => goToWrong()}
           onNames={() => setNaming(true)}
           onSave={() => saveSoon(cursor.here)}
         />
