@@ -123,7 +123,7 @@ const views: readonly View[] = [
       const cells = Array.from({ length: 9 }, (_, at) => [
         at === 6 ? 'the Tern Court one' : `V-0222${at % 6}`,
         at % 3 === 1 ? 'cash' : 'card',
-        at === 3 ? 'Tuesday or so' : '2027-03-01',
+        at === 3 ? 'Tuesday or so' : 'yesterday',
         at === 3 ? '15' : String(20 + at * 5),
       ])
       await browser.paste(cells.map((line) => line.join('\t')).join('\n'))
