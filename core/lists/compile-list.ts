@@ -154,7 +154,9 @@ class Selection {
 
 function keysCondition(columns: readonly string[], keys: readonly (readonly string[])[]): Condition {
   const one = `(${columns.map((column) => `${column} = ?`).join(' AND ')})`
-  return { sql: keys.length > 0 ? keys.map(() => one).join(' OR ') : 'FALSE', params: keys.flat() }
+  // What isn't as long as a key is none of these records'.
+  const whole = keys.filter((key) => key.length === columns.length)
+  return { sql: whole.length > 0 ? whole.map(() => one).join(' OR ') : 'FALSE', params: whole.flat() }
 }
 
 function linkedCondition(table: Table, names: PhysicalNames, linked: ListQuery['linked']): Condition | undefined {

@@ -237,3 +237,28 @@ test('the records of a list are typed into in its order, and one comes back to t
   await clerk.read(/\d+ visits/)
   await clerk.driver.wait(async () => (await codes()).slice(0, 6).join() === listed.join(), patience)
 })
+
+test('a page’s table is pasted as cells; what is copied from linked records shows for hundreds of rows before they are saved', async () => {
+  await openGrid('work-line')
+  // Nothing is there to save, and nothing goes wrong.
+  await chord(Key.CONTROL, 's')
+  const visits = await rows<{ code: string }>(
+    "SELECT visit_code AS code FROM visit WHERE state = 'booked' AND visit_code NOT IN (SELECT visit FROM work_line WHERE service_item = 'SWP1') ORDER BY visit_code LIMIT 240",
+  )
+  const [item] = await rows<{ name: string; price: string }>(
+    'SELECT what_it_is AS name, list_price AS price FROM service_item ORDER BY item_code LIMIT 1',
+  )
+  expect(visits.length).toBeGreaterThan(200)
+  const lines = visits.map(({ code }) => `<tr><td>${code}</td><td>${item!.name}</td><td>1</td></tr>`).join('')
+  await clerk.driver.executeScript(
+    `const data = new DataTransfer(); data.setData('text/html', arguments[0])
+     document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))`,
+    `<table><tr><th>Visit</th><th>Service item</th><th>Quantity</th></tr>${lines}</table>`,
+  )
+  await clerk.read(`${visits.length} new, not saved.`)
+  // The last of them, too, whose facts come last.
+  await chord(Key.ALT, 'a')
+  await shows(visits.length, item!.price)
+  expect(await line(visits.length)).not.toContain('…')
+  expect(await faults(clerk)).toEqual([])
+})

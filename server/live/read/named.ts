@@ -4,7 +4,7 @@ import type { Reads } from '../unit'
 import { findToPick } from './picking'
 import { readList } from './rows'
 
-/** So many names are looked for one by one; for more the whole table is gone through once. */
+/** So many names are looked for one by one; for more, and for those that too many have in them, all are gone through once. */
 const fewNames = 12
 const page = 2000
 const likely = 20
@@ -23,7 +23,8 @@ export async function namedRecords(reads: Reads, table: string, names: readonly 
     for (const words of new Set([label, ...(keyOfRef(ref, 1) ?? [])].map(looseForm)))
       wanted.get(words)?.push({ ref, label })
   }
-  if (wanted.size <= fewNames) await lookOneByOne(reads, table, names, look)
+  const few = wanted.size <= fewNames ? await lookOneByOne(reads, table, names) : undefined
+  if (few) few.forEach(look)
   else await lookThrough(reads, table, look)
   return new Map(
     names.flatMap((name) => {
@@ -33,10 +34,15 @@ export async function namedRecords(reads: Reads, table: string, names: readonly 
   )
 }
 
-async function lookOneByOne(reads: Reads, table: string, names: readonly string[], look: (row: ListRow) => void) {
+/** All records that have the names in them; nothing where there may be more of them than were looked at. */
+async function lookOneByOne(reads: Reads, table: string, names: readonly string[]) {
   const found = new Map<string, ListRow>()
-  for (const name of names) for (const row of await findToPick(reads, table, name, likely)) found.set(row.ref, row)
-  for (const row of found.values()) look(row)
+  for (const name of names) {
+    const rows = await findToPick(reads, table, name, likely)
+    if (rows.length >= likely) return undefined
+    for (const row of rows) found.set(row.ref, row)
+  }
+  return [...found.values()]
 }
 
 async function lookThrough(reads: Reads, table: string, look: (row: ListRow) => void) {

@@ -154,6 +154,7 @@ test('records are read by their keys, also where a key has several fields', asyn
     phones.map(({ ref }) => ref),
   )
   expect((await list({ table: 'visit', keys: [] })).rows).toEqual([])
+  expect((await list({ table: 'visit', keys: [['V-00003', 'V-00007'], []] })).rows).toEqual([])
 })
 
 test('going down is going up the other way round', async () => {

@@ -1,25 +1,29 @@
 import fc from 'fast-check'
 import { beforeAll, beforeEach, expect, test } from 'vitest'
-import { opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
+import { editAll, opened, testAccount, testBook, testCatalogue } from '@/tests/support/catalogue'
 import { ruled } from '@/tests/support/ruled-design'
 import type { Catalogue } from '../../catalogue'
 import { run, selectRows } from '../../database'
-import { type RowsRequest, saveRecord, saveRows, violatedRules } from '..'
+import type { Account } from '../../people'
+import { openBook, type RowsRequest, saveRecord, saveRows, violatedRules } from '..'
 import type { Live } from '../live'
 
 type Values = Record<string, string | null>
 
 let db: Catalogue
 let live: Live
+let account: Account
+let bookId: string
 beforeAll(async () => {
   db = await testCatalogue('saverows')
-  const account = await testAccount(db, 'Averil')
+  account = await testAccount(db, 'Averil')
   const design = ruled('within', 'across', 'apart', 'together', 'gathered', 'closed', 'warned').do({
     kind: 'limitLink',
     link: 'extra-hire-link',
     limits: [{ id: 'most', most: 3 }],
   })
-  live = await opened(db, account, await testBook(db, account, 'Hall', design.edits))
+  bookId = await testBook(db, account, 'Hall', design.edits)
+  live = await opened(db, account, bookId)
 })
 
 const sql = (statement: string) => run(db, statement.replaceAll('@', `\`${live.schema}\`.`))
@@ -163,6 +167,31 @@ test('two who save rows at once under one record keep its limit between them', a
   expect(await stored('extra', 'what')).toHaveLength(3)
 })
 
+test('of a table that isn’t there any more nothing is saved, in words', async () => {
+  expect(await send('attic', [fresh({})], { keep: 'right' })).toEqual({
+    kind: 'refused',
+    refused: [],
+    whole: [{ kind: 'gone', what: 'table' }],
+  })
+})
+
+test('rows that are saved while the book is opened with a changed design are all there afterwards, or none is', async () => {
+  const rows = Array.from({ length: 1500 }, (_, at) =>
+    hire('2031-01-01', '2031-01-01', { 'hire-room': null, note: `n${at}` }),
+  )
+  const edit = { kind: 'addField', table: 'hire', id: 'colour', name: 'Colour', holds: 'line' } as const
+  await editAll(db, account, bookId, [edit])
+  const [opening, first, second] = await Promise.all([
+    openBook(db, bookId, account.id),
+    send('hire', rows),
+    send('hire', rows, { keep: 'right' }),
+  ])
+  expect(opening).toMatchObject({ ok: true })
+  const saved = [first, second].filter(({ kind }) => kind === 'saved').length
+  expect([first, second].every(({ kind }) => kind === 'saved' || kind === 'waits')).toBe(true)
+  expect(await stored('hire', 'hire_number')).toHaveLength(3 + saved * rows.length)
+})
+
 const day = fc.integer({ min: 10, max: 28 }).map((at) => `2027-05-${at}`)
 const someHire = fc
   .record({
@@ -173,7 +202,7 @@ const someHire = fc
   })
   .map(fresh)
 
-test('whatever is sent, what is saved keeps every rule, and one by one nothing else would be saved of what stands alone', async () => {
+test('whatever is sent, what is saved keeps every rule, and a row alone fares as it would through a form', async () => {
   await fc.assert(
     fc.asyncProperty(fc.array(someHire, { minLength: 1, maxLength: 12 }), async (rows) => {
       await sql('DELETE FROM @hire WHERE hire_number > 3')

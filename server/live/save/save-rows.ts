@@ -9,7 +9,7 @@ import { onlyKnown } from './check-request'
 import { guardsOf } from './guards-of'
 import { holdRecords, type RowChange, ruleGates } from './holding'
 import type { RefusedRow, RowsOutcome, RowsRequest } from './rows-request'
-import { SaveRefused, Warned } from './save-problems'
+import { refuseWhole, SaveRefused, Warned } from './save-problems'
 import { wholeValues } from './write-row'
 import { type PlacedRow, placeOfRow, rowAt, type SavedRow, writeRows } from './write-rows'
 
@@ -80,6 +80,7 @@ async function write(
   passedOver: ReadonlyMap<number, Problems>,
   progress: Progress,
 ): Promise<{ readonly saved: readonly SavedRow[]; readonly refused: ReadonlyMap<number, Problems> }> {
+  if (!findTable(unit.live.book, request.table)) throw refuseWhole({ kind: 'gone', what: 'table' })
   const { sound, refused } = checked(unit.live, request, passedOver)
   await holdRecords(unit, sound)
   const guards = guardsOf(unit, { insets: new Set(), despite: request.despite ?? [], rowByRow: true })
@@ -110,7 +111,7 @@ async function write(
 function checked(live: Live, { table, rows }: RowsRequest, passedOver: ReadonlyMap<number, Problems>) {
   const sound: PlacedRow[] = []
   const refused = new Map<number, Problems>()
-  const lacks = findTable(live.book, table) && lacking(live, table)
+  const lacks = lacking(live, table)
   for (const [at, { ref, rev, values }] of rows.entries()) {
     if (passedOver.has(at)) continue
     const known = onlyKnown(live, table, values)

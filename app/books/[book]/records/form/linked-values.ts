@@ -8,6 +8,8 @@ import type { LinkedValues, Values } from '@/core/records'
 import { useRecords } from '../records-context'
 
 const pauseBeforeAskingAgain = 2000
+/** So many at a time: an address has no room for many more. */
+const askedAtOnce = 50
 
 export interface LinkedFacts {
   readonly linked: LinkedValues
@@ -49,7 +51,10 @@ export function useLinkedValues(shown: ShownOfLinked): LinkedFacts {
     }
     for (const one of fresh) asked.current.add(one)
     for (const [table, all] of byTable)
-      void fetchFacts(`${base}/${table}/facts?${factsQuery(all, shown)}`, all, asked.current, setLinked)
+      for (let from = 0; from < all.length; from += askedAtOnce) {
+        const some = all.slice(from, from + askedAtOnce)
+        void fetchFacts(`${base}/${table}/facts?${factsQuery(some, shown)}`, some, asked.current, setLinked)
+      }
   }
   const forget = () => {
     asked.current.clear()

@@ -34,7 +34,7 @@ interface Props {
   /** They are being saved: nobody types meanwhile. */
   readonly isBusy: boolean
   readonly acts: Omit<GridActs, 'page'>
-  readonly onPut: (line: GridLine, field: Field, cell: CellText, along?: 'along') => void
+  readonly onPut: (line: GridLine, field: Field, cell: CellText) => void
   readonly onSettling: (work: Promise<unknown>) => void
   readonly onTakeOut: (line: GridLine) => void
   /** Called when the end of what has been read comes into sight. */
@@ -187,7 +187,7 @@ function Line(props: LineProps) {
                     row={line.row}
                     anew={editing.anew}
                     spoken={`${one.name}, row ${at + 1}`}
-                    onPut={(cell, along) => props.onPut(line, one, cell, along)}
+                    onPut={(cell) => props.onPut(line, one, cell)}
                     onLeave={(where) => cursor.leave(place, where)}
                     onSettling={props.onSettling}
                   />
@@ -202,7 +202,15 @@ function Line(props: LineProps) {
 }
 
 /** Before the cells: the way to the record, or out of the grid; and what is wrong with the row as a whole. */
-function Lead({ table, line, at, cursor, problem, onTakeOut }: LineProps & { readonly problem: string | undefined }) {
+function Lead({
+  table,
+  line,
+  at,
+  cursor,
+  isBusy,
+  problem,
+  onTakeOut,
+}: LineProps & { readonly problem: string | undefined }) {
   const { base } = useRecords()
   const noun = inSentence(table.name)
   return (
@@ -213,13 +221,23 @@ function Lead({ table, line, at, cursor, problem, onTakeOut }: LineProps & { rea
         </span>
       )}
       {line.is === 'new' && (
-        <IconButton tabIndex={-1} label={`Take out new ${noun} ${at + 1}`} onClick={() => onTakeOut(line)}>
+        <IconButton
+          disabled={isBusy}
+          tabIndex={-1}
+          label={`Take out new ${noun} ${at + 1}`}
+          onClick={() => onTakeOut(line)}
+        >
           <Trash2 size={14} aria-hidden />
         </IconButton>
       )}
       {line.is === 'stored' &&
         (line.isChanged ? (
-          <IconButton tabIndex={-1} label={`${noun} ${at + 1} as it was`} onClick={() => onTakeOut(line)}>
+          <IconButton
+            disabled={isBusy}
+            tabIndex={-1}
+            label={`${noun} ${at + 1} as it was`}
+            onClick={() => onTakeOut(line)}
+          >
             <RotateCcw size={14} aria-hidden />
           </IconButton>
         ) : (

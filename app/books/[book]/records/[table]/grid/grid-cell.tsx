@@ -91,10 +91,14 @@ export function GridCell(props: Props) {
   )
 }
 
+/** More of a cell isn't seen, and a browser that lays out megabytes stands still. */
+const mostLetters = 400
+
 function Words({ field, words, problem, isQuiet }: Props) {
+  const shown = words.slice(0, mostLetters)
   return (
     <span
-      title={words.length > 20 ? words : undefined}
+      title={words.length > 20 ? shown : undefined}
       className={classNames(
         'block h-8 truncate px-2 leading-8',
         kindOf(field.kind).align === 'end' && 'text-right',
@@ -103,7 +107,7 @@ function Words({ field, words, problem, isQuiet }: Props) {
         ['code', 'running'].includes(field.kind) && 'font-mono text-[13px]',
       )}
     >
-      {words}
+      {shown}
     </span>
   )
 }

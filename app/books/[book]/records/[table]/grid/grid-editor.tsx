@@ -20,8 +20,7 @@ interface Props {
   /** Begun by a letter, which takes the place of what stood there. */
   readonly anew: boolean
   readonly spoken: string
-  /** `along`: it only says more of what was put there before. */
-  readonly onPut: (cell: CellText, along?: 'along') => void
+  readonly onPut: (cell: CellText) => void
   readonly onLeave: (where: Leaving) => void
   /** Told of a name that is still being looked for when the cell is left. */
   readonly onSettling: (work: Promise<unknown>) => void

@@ -4,7 +4,7 @@ import type { Table } from '@/core/book'
 import { Button, IconButton, Segments, WordButton } from '@/ui/kit'
 import type { GridLine } from './grid-lines'
 import type { GridState } from './use-grid'
-import type { Keep, useGridSaving } from './use-grid-saving'
+import { figure, type Keep, type useGridSaving } from './use-grid-saving'
 
 interface Props {
   readonly table: Table
@@ -24,8 +24,6 @@ interface Props {
   readonly onNames: () => void
   readonly onSave: () => void
 }
-
-const figure = (count: number) => count.toLocaleString('en-GB')
 
 /** How things stand, in one sentence. */
 function Standing({ unsaved, saving: { done, waits }, wrong, open, isLooking }: Props) {
@@ -102,7 +100,7 @@ export function GridFoot(props: Props) {
               ]}
             />
           </span>
-          <Button look="main" keys="Ctrl S" disabled={all === 0 || busy} onClick={props.onSave}>
+          <Button data-saves look="main" keys="Ctrl S" disabled={all === 0 || busy} onClick={props.onSave}>
             {keep === 'right' && wrong > 0 && right > 0
               ? `Save ${figure(right)} of ${counted(all, inSentence(table.name))}`
               : 'Save'}

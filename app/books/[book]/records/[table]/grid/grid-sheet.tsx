@@ -115,12 +115,8 @@ export function GridSheet({ tableId }: { readonly tableId: string }) {
             }
           />
         )}
-        {saving.asked && (
-          <WarningDialog
-            warnings={saving.asked}
-            onClose={saving.stopAsking}
-            onSave={() => void saving.save(saving.asked?.map(({ rule }) => rule))}
-          />
+        {saving.warnings && (
+          <WarningDialog warnings={saving.warnings} onClose={saving.stopAsking} onSave={saving.agree} />
         )}
       </div>
     </Room>

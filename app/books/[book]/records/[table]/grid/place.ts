@@ -64,7 +64,7 @@ export function moved(
 }
 
 /** The next cell across, or the one before; at the end of a line on in the next. None beyond the last. */
-export function across({ at, column }: Place, by: 1 | -1, { lines, columns }: Extent): Place | undefined {
+export function across({ at, column }: Place, by: 1 | -1, { lines, columns }: Omit<Extent, 'page'>): Place | undefined {
   const next = at * columns + column + by
   return next < 0 || next >= lines * columns ? undefined : { at: Math.floor(next / columns), column: next % columns }
 }

@@ -45,7 +45,7 @@ export function useCursor(lines: GridLines, columns: readonly Field[]) {
     if (where === 'gone' || where === 'stay') return
     // What is typed into the blank line makes another one beneath it.
     const last = lines.count - 1 + (lines.at(from.at)?.is === 'blank' ? 1 : 0)
-    const extent = { lines: last + 1, columns: columns.length, page: 1 }
+    const extent = { lines: last + 1, columns: columns.length }
     if (where === 'down') put({ ...from, at: Math.min(last, from.at + 1) })
     else if (where === 'up') put({ ...from, at: Math.max(0, from.at - 1) })
     else put(across(from, where === 'next' ? 1 : -1, extent) ?? from)

@@ -21,14 +21,14 @@ export function useGridActs(table: Table, data: GridData, cursor: Cursor, nextWr
     setSettling((count) => count + 1)
     void work.catch(() => undefined).finally(() => setSettling((count) => count - 1))
   }
-  const putCell = (line: GridLine, field: Field, cell: CellText, along?: 'along') => {
+  const putCell = (line: GridLine, field: Field, cell: CellText) => {
     if (line.is === 'blank' && cell.text === (line.row.text[field.id] ?? '')) return
     // What is found later belongs to the row as it is by then.
     put((then) => {
       const own = unsaved(then).find((row) => row.id === line.row.id)
       const row = own && own.stored === line.row.stored ? own : line.row
       return [withCells(row, new Map([[field.id, cell]]))]
-    }, along)
+    })
   }
   const chosen = (from = block.top) => {
     const found: GridLine[] = []
@@ -64,7 +64,12 @@ export function useGridActs(table: Table, data: GridData, cursor: Cursor, nextWr
     takeOut: () => grid.drop(new Set(chosen().map(({ row }) => row.id))),
     undo: grid.undo,
     redo: grid.redo,
-    leave: () => document.querySelector<HTMLElement>('[data-after-grid] button:not(:disabled)')?.focus(),
+    leave: () =>
+      ['[data-saves]', 'button'].some((one) => {
+        const next = document.querySelector<HTMLElement>(`[data-after-grid] ${one}:not(:disabled)`)
+        next?.focus()
+        return next !== null
+      }),
     wordsAt: (at, column) => {
       const [line, field] = [lines.at(at), columns[column]]
       return line && field ? wordsIn(book, line, field, line.isChanged ? checks.of(line.row) : undefined) : ''

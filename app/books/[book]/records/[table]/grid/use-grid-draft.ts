@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { emptyGrid, type Grid, type GridRow, isEmpty } from '@/core/grid'
 
 interface Kept {
@@ -48,5 +48,11 @@ export function useGridDraft(place: string, grid: Grid): boolean {
       window.removeEventListener('pagehide', now)
     }
   }, [place, grid])
+  // Whoever goes to another page of the application takes everything along, too.
+  const last = useRef(grid)
+  useEffect(() => {
+    last.current = grid
+  }, [grid])
+  useEffect(() => () => void keep(place, last.current), [place])
   return hasRoom
 }

@@ -23,7 +23,7 @@ export interface GridActs {
   readonly takeOut: () => void
   readonly undo: () => void
   readonly redo: () => void
-  readonly leave: () => void
+  readonly leave: () => unknown
   readonly nextWrong: () => void
   readonly wordsAt: (at: number, column: number) => string
   readonly paste: (cells: readonly (readonly string[])[]) => void
@@ -36,14 +36,14 @@ export const mayType = (field: Field) => isTyped(field) && !['file', 'given'].in
 export function gridKeys(acts: GridActs) {
   const { lines, columns, here, page } = acts
   const extent = { lines: lines.count, columns: columns.length, page }
-  const named: Readonly<Record<string, () => void>> = {
+  const named: Readonly<Record<string, () => unknown>> = {
     Enter: () => acts.go({ ...here, at: Math.min(lines.count - 1, here.at + 1) }),
     'Shift Enter': () => acts.go({ ...here, at: Math.max(0, here.at - 1) }),
     F2: () => acts.edit(false),
     Delete: acts.clear,
     Backspace: acts.clear,
     'Alt R': acts.repeat,
-    'Alt A': () => acts.go({ at: lines.fresh - 1, column: 0 }),
+    'Alt A': () => lines.fresh > 0 && acts.go({ at: lines.fresh - 1, column: 0 }),
     'Alt W': acts.nextWrong,
     'Alt Delete': acts.takeOut,
     'Ctrl Z': acts.undo,

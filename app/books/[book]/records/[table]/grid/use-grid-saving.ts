@@ -14,6 +14,12 @@ import type { Checks } from './use-checks'
 export type Keep = 'all' | 'right'
 type Warnings = Extract<RowsOutcome, { kind: 'warned' }>['warnings']
 
+/** Words of rules that are to be read, and those that were read before. */
+interface Asked {
+  readonly warnings: Warnings
+  readonly despite: readonly string[]
+}
+
 interface Wish {
   readonly table: Table
   readonly lines: readonly GridLine[]
@@ -39,7 +45,7 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
   const [whole, setWhole] = useState<readonly string[]>([])
   const [done, setDone] = useState<number>()
   const [waits, setWaits] = useState(false)
-  const [asked, setAsked] = useState<Warnings>()
+  const [asked, setAsked] = useState<Asked>()
   const underWay = useRef(false)
   const noun = inSentence(table.name)
 
@@ -59,8 +65,8 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     }
   }
 
-  function hear(rows: readonly GridRow[], outcome: RowsOutcome) {
-    if (outcome.kind === 'warned') return setAsked(outcome.warnings)
+  function hear(rows: readonly GridRow[], outcome: RowsOutcome, despite: readonly string[]) {
+    if (outcome.kind === 'warned') return setAsked({ warnings: outcome.warnings, despite })
     if (outcome.kind === 'waits') return
     setSaid(new Map(outcome.refused.map(({ at, problems }) => [nth(rows, at), problems])))
     if (outcome.kind === 'refused') {
@@ -71,14 +77,14 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     }
     const left = lines.length - outcome.saved.length
     tell(
-      `${counted(outcome.saved.length, noun)} saved.${left > 0 ? ` ${counted(left, 'row')} stay here, marked.` : ''}`,
+      `${counted(outcome.saved.length, noun)} saved.${left > 0 ? ` ${counted(left, 'row')} ${left === 1 ? 'stays' : 'stay'} here, marked.` : ''}`,
     )
     if (left > 0) onWrong()
     else onDone()
   }
 
   async function save(despite: readonly string[] = []) {
-    if (underWay.current) return
+    if (underWay.current || lines.length === 0) return
     underWay.current = true
     setAsked(undefined)
     setWhole([])
@@ -99,7 +105,7 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
       const saved = result.ok && result.value.kind === 'saved' ? result.value.saved.map(({ at }) => nth(right, at)) : []
       // What is new is new no more; what was changed stays in sight until it comes as it is stored.
       onSaved(idsOf(saved.filter(({ stored }) => !stored)))
-      if (result.ok) hear(right, result.value)
+      if (result.ok) hear(right, result.value, despite)
       else setWhole([wordProblem(result.problem)])
       await queries.invalidateQueries({ queryKey: ['rows'] })
       onSaved(idsOf(saved))
@@ -113,7 +119,9 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
     save,
     said: (row: GridRow) => said.get(row),
     whole,
-    asked,
+    warnings: asked?.warnings,
+    /** Saves despite what was warned of, now and before. */
+    agree: () => void save([...(asked?.despite ?? []), ...(asked?.warnings.map(({ rule }) => rule) ?? [])]),
     stopAsking: () => setAsked(undefined),
     /** So many rows are written by now, while they are saved. */
     done,
@@ -123,6 +131,7 @@ export function useGridSaving({ table, lines, checks, isWrong, keep, onSaved, on
 
 const idsOf = (rows: readonly GridRow[]) => new Set(rows.map(({ id }) => id))
 
-const figure = (count: number) => count.toLocaleString('en-GB')
+/** A number as people read it. */
+export const figure = (count: number) => count.toLocaleString('en-GB')
 
 const sayWrong = (rows: number) => (rows > 0 ? `${counted(rows, 'row')} ${rows === 1 ? 'is' : 'are'} wrong.` : '')

@@ -22,8 +22,8 @@ export interface GridState extends Steps {
 }
 
 /** What was typed into a grid and isn't saved, with the way back. */
-export function useGrid(book: Book, tableId: string, start: Grid = emptyGrid): GridState {
-  const [steps, setSteps] = useState<Steps>({ past: [], now: start, future: [] })
+export function useGrid(book: Book, tableId: string): GridState {
+  const [steps, setSteps] = useState<Steps>({ past: [], now: emptyGrid, future: [] })
   const put = useCallback<GridState['put']>(
     (rows, along) =>
       setSteps(({ past, now }) => {
